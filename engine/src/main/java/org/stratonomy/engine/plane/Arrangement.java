@@ -1,0 +1,200 @@
+package org.stratonomy.engine.plane;
+
+import java.util.Arrays;
+
+/**
+ * A planar graph of edges that meet in end points only, with the winding numbers on both sides of
+ * each: the classic sweep of a line from left to right over sorted vertices.
+ *
+ * <p>Vertices are numbered in lexicographic order, edges are grouped by their left end and sorted
+ * by slope within it; edges that fall together become one with the sum of their weights.
+ */
+final class Arrangement {
+  private final long[] vertices;
+
+  /** Edges leaving vertex v to the right: {@code firstEdge[v]} to {@code firstEdge[v + 1] - 1}. */
+  private final int[] firstEdge;
+
+  private final int[] edgeTo;
+  private final int[] edgeFrom;
+  private final int[] weightA;
+  private final int[] weightB;
+  private final int[] aboveA;
+  private final int[] aboveB;
+  private final int edgeCount;
+
+  Arrangement(EdgeList noded) {
+    PointSet points = new PointSet(noded.size + 16);
+    for (int i = 0; i < 4 * noded.size; i += 2) {
+      points.add(noded.ends[i], noded.ends[i + 1]);
+    }
+    vertices = new long[points.size()];
+    for (int i = 0; i < vertices.length; i++) {
+      vertices[i] = points.packed(i);
+    }
+    Arrays.sort(vertices);
+    VertexIndex index = new VertexIndex(vertices);
+    int n = noded.size;
+    int[] bucket = new int[vertices.length + 1];
+    int[] from = new int[n];
+    for (int i = 0; i < n; i++) {
+      from[i] = index.of(PointSet.pack(noded.ends[4 * i], noded.ends[4 * i + 1]));
+      bucket[from[i] + 1]++;
+    }
+    for (int v = 0; v < vertices.length; v++) {
+      bucket[v + 1] += bucket[v];
+    }
+    edgeTo = new int[n];
+    edgeFrom = new int[n];
+    weightA = new int[n];
+    weightB = new int[n];
+    int[] next = Arrays.copyOf(bucket, vertices.length);
+    for (int i = 0; i < n; i++) {
+      int at = next[from[i]]++;
+      edgeTo[at] = index.of(PointSet.pack(noded.ends[4 * i + 2], noded.ends[4 * i + 3]));
+      weightA[at] = noded.weights[2 * i];
+      weightB[at] = noded.weights[2 * i + 1];
+    }
+    firstEdge = bucket;
+    edgeCount = sortAndMerge();
+    aboveA = new int[edgeCount];
+    aboveB = new int[edgeCount];
+    sweep();
+  }
+
+  private int x(int v) {
+    return PointSet.unpackX(vertices[v]);
+  }
+
+  private int y(int v) {
+    return PointSet.unpackY(vertices[v]);
+  }
+
+  private long turn(int a, int b, int c) {
+    return Noder.turn(x(a), y(a), x(b), y(b), x(c), y(c));
+  }
+
+  /** Sorts each vertex's edges by rising slope, joins equal ones, drops those of no weight. */
+  private int sortAndMerge() {
+    int out = 0;
+    for (int v = 0; v < vertices.length; v++) {
+      int start = firstEdge[v];
+      int end = firstEdge[v + 1];
+      firstEdge[v] = out;
+      for (int i = start + 1; i < end; i++) {
+        int to = edgeTo[i];
+        int a = weightA[i];
+        int b = weightB[i];
+        int j = i - 1;
+        while (j >= start && turn(v, to, edgeTo[j]) > 0) {
+          edgeTo[j + 1] = edgeTo[j];
+          weightA[j + 1] = weightA[j];
+          weightB[j + 1] = weightB[j];
+          j--;
+        }
+        edgeTo[j + 1] = to;
+        weightA[j + 1] = a;
+        weightB[j + 1] = b;
+      }
+      for (int i = start; i < end; ) {
+        int to = edgeTo[i];
+        int a = 0;
+        int b = 0;
+        while (i < end && edgeTo[i] == to) {
+          a += weightA[i];
+          b += weightB[i];
+          i++;
+        }
+        if (a != 0 || b != 0) {
+          edgeFrom[out] = v;
+          edgeTo[out] = to;
+          weightA[out] = a;
+          weightB[out] = b;
+          out++;
+        }
+      }
+    }
+    firstEdge[vertices.length] = out;
+    return out;
+  }
+
+  private void sweep() {
+    int[] active = new int[64];
+    int count = 0;
+    for (int v = 0; v < vertices.length; v++) {
+      int low = 0;
+      int high = count;
+      while (low < high) {
+        int mid = (low + high) >>> 1;
+        int edge = active[mid];
+        if (edgeTo[edge] != v && turn(edgeFrom[edge], edgeTo[edge], v) > 0) {
+          low = mid + 1;
+        } else {
+          high = mid;
+        }
+      }
+      int ending = low;
+      while (ending < count && edgeTo[active[ending]] == v) {
+        ending++;
+      }
+      int starting = firstEdge[v + 1] - firstEdge[v];
+      int grown = count - (ending - low) + starting;
+      if (grown > active.length) {
+        active = Arrays.copyOf(active, 2 * grown);
+      }
+      System.arraycopy(active, ending, active, low + starting, count - ending);
+      count = grown;
+      int a = low == 0 ? 0 : aboveA[active[low - 1]];
+      int b = low == 0 ? 0 : aboveB[active[low - 1]];
+      for (int edge = firstEdge[v]; edge < firstEdge[v + 1]; edge++) {
+        a += weightA[edge];
+        b += weightB[edge];
+        aboveA[edge] = a;
+        aboveB[edge] = b;
+        active[low++] = edge;
+      }
+    }
+  }
+
+  /** The places whose winding numbers satisfy a predicate, as clean rings. */
+  Area area(WindingRule inside) {
+    int[] outOf = new int[edgeCount];
+    int[] outTo = new int[edgeCount];
+    int kept = 0;
+    for (int edge = 0; edge < edgeCount; edge++) {
+      boolean above = inside.test(aboveA[edge], aboveB[edge]);
+      boolean below = inside.test(aboveA[edge] - weightA[edge], aboveB[edge] - weightB[edge]);
+      if (above != below) {
+        outOf[kept] = above ? edgeFrom[edge] : edgeTo[edge];
+        outTo[kept++] = above ? edgeTo[edge] : edgeFrom[edge];
+      }
+    }
+    return kept == 0 ? Area.EMPTY : new RingTracer(vertices, outOf, outTo, kept).trace();
+  }
+
+  /** From a packed point to its place in the sorted vertices. */
+  private static final class VertexIndex {
+    private final long[] vertices;
+    private final int[] slots;
+
+    VertexIndex(long[] vertices) {
+      this.vertices = vertices;
+      slots = new int[Integer.highestOneBit(Math.max(8, vertices.length)) * 4];
+      for (int v = 0; v < vertices.length; v++) {
+        int slot = PointSet.hash(vertices[v]) & (slots.length - 1);
+        while (slots[slot] != 0) {
+          slot = (slot + 1) & (slots.length - 1);
+        }
+        slots[slot] = v + 1;
+      }
+    }
+
+    int of(long point) {
+      int slot = PointSet.hash(point) & (slots.length - 1);
+      while (vertices[slots[slot] - 1] != point) {
+        slot = (slot + 1) & (slots.length - 1);
+      }
+      return slots[slot] - 1;
+    }
+  }
+}

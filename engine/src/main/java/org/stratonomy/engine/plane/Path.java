@@ -1,0 +1,118 @@
+package org.stratonomy.engine.plane;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * A line through points in the plane, mm; a closed one returns from its last point to its first.
+ */
+public final class Path {
+  private final boolean closed;
+  private final double[] xy;
+
+  /**
+   * @param xy x, y, x, y … in mm, at least two points; taken over, not copied
+   */
+  public Path(boolean closed, double... xy) {
+    this.closed = closed;
+    this.xy = xy;
+  }
+
+  /** The rings of an area as closed paths. */
+  public static List<Path> ofRings(Area area) {
+    List<Path> paths = new ArrayList<>(area.ringCount());
+    for (int ring = 0; ring < area.ringCount(); ring++) {
+      Builder path = new Builder();
+      for (int i = area.ringStart(ring); i < area.ringStart(ring + 1); i++) {
+        path.add(area.x(i) * Area.UNIT_MM, area.y(i) * Area.UNIT_MM);
+      }
+      paths.add(path.closed());
+    }
+    return paths;
+  }
+
+  public boolean isClosed() {
+    return closed;
+  }
+
+  public int size() {
+    return xy.length / 2;
+  }
+
+  public double x(int i) {
+    return xy[2 * i];
+  }
+
+  public double y(int i) {
+    return xy[2 * i + 1];
+  }
+
+  /** Length, mm, with the way back to the start if closed. */
+  public double lengthMm() {
+    double sum = closed ? Math.hypot(x(0) - x(size() - 1), y(0) - y(size() - 1)) : 0;
+    for (int i = 1; i < size(); i++) {
+      sum += Math.hypot(x(i) - x(i - 1), y(i) - y(i - 1));
+    }
+    return sum;
+  }
+
+  /** The same closed path, started at another of its points. */
+  public Path startingAt(int point) {
+    double[] turned = new double[xy.length];
+    int head = xy.length - 2 * point;
+    System.arraycopy(xy, 2 * point, turned, 0, head);
+    System.arraycopy(xy, 0, turned, head, 2 * point);
+    return new Path(closed, turned);
+  }
+
+  /** The same path, run from its end to its start. */
+  public Path reversed() {
+    double[] back = new double[xy.length];
+    for (int i = 0; i < size(); i++) {
+      back[2 * i] = x(size() - 1 - i);
+      back[2 * i + 1] = y(size() - 1 - i);
+    }
+    return new Path(closed, back);
+  }
+
+  @Override
+  public boolean equals(Object o) {
+    return o instanceof Path p && closed == p.closed && Arrays.equals(xy, p.xy);
+  }
+
+  @Override
+  public int hashCode() {
+    return Arrays.hashCode(xy);
+  }
+
+  @Override
+  public String toString() {
+    return "Path[%d points, %.3f mm]".formatted(size(), lengthMm());
+  }
+
+  /** Collects points; one that repeats its predecessor is left out. */
+  public static final class Builder {
+    private double[] xy = new double[16];
+    private int length;
+
+    public void add(double x, double y) {
+      if (length >= 2 && xy[length - 2] == x && xy[length - 1] == y) {
+        return;
+      }
+      if (length == xy.length) {
+        xy = Arrays.copyOf(xy, 2 * length);
+      }
+      xy[length++] = x;
+      xy[length++] = y;
+    }
+
+    public Path open() {
+      return new Path(false, Arrays.copyOf(xy, length));
+    }
+
+    public Path closed() {
+      return new Path(true, Arrays.copyOf(xy, length));
+    }
+  }
+}

@@ -1,0 +1,126 @@
+package org.stratonomy.engine.plane;
+
+import java.util.List;
+
+/**
+ * The verbs for areas: combine, grow and shrink, simplify. Every result is clean and exact up to
+ * the rounding of coordinates to {@link Area#UNIT_MM}; none of the verbs throws on any area.
+ *
+ * <p>All of them collect directed edges, split them where they meet ({@link Noder}), find the
+ * winding numbers on both sides of each part ({@link Arrangement}), and keep the parts between
+ * inside and outside.
+ */
+public final class Plane {
+  private Plane() {}
+
+  /** Every place in a or in b; also called or. */
+  public static Area union(Area a, Area b) {
+    if (a.isEmpty()) {
+      return b;
+    }
+    return b.isEmpty() ? a : combine(a, b, (wa, wb) -> wa + wb > 0);
+  }
+
+  /** Every place in at least one of the areas. */
+  public static Area union(List<Area> areas) {
+    if (areas.size() == 1) {
+      return areas.getFirst();
+    }
+    return stack(areas, 1);
+  }
+
+  /** Every place in a and in b; also called and. */
+  public static Area intersection(Area a, Area b) {
+    return apart(a, b) ? Area.EMPTY : combine(a, b, (wa, wb) -> wa > 0 && wb > 0);
+  }
+
+  /** Every place that lies in all of the areas. */
+  public static Area intersection(List<Area> areas) {
+    if (areas.size() == 1) {
+      return areas.getFirst();
+    }
+    return areas.stream().anyMatch(Area::isEmpty) ? Area.EMPTY : stack(areas, areas.size());
+  }
+
+  /** Every place in a that is not in b; also called not. */
+  public static Area difference(Area a, Area b) {
+    return apart(a, b) ? a : combine(a, b, (wa, wb) -> wa > 0 && wb <= 0);
+  }
+
+  /** Every place in a that is missing in at least one of the others. */
+  public static Area missing(Area a, List<Area> others) {
+    if (others.isEmpty() || a.isEmpty()) {
+      return Area.EMPTY;
+    }
+    EdgeList edges = new EdgeList(a.pointCount() * (others.size() + 1));
+    edges.addRings(a, 1, 0);
+    others.forEach(other -> edges.addRings(other, 0, 1));
+    int all = others.size();
+    return resolve(edges, (wa, wb) -> wa > 0 && wb < all);
+  }
+
+  /**
+   * Every place further than a distance inside the boundary; also called erosion or negative
+   * buffer. Inner corners stay sharp up to {@link Offset#MITRE_LIMIT} times the distance; a sharper
+   * one is cut square at the distance.
+   *
+   * @param mm distance, not negative
+   */
+  public static Area inset(Area area, double mm) {
+    return offset(area, -mm);
+  }
+
+  /**
+   * Every place nearer than a distance to the area; also called dilation or buffer. Corners as in
+   * {@link #inset}.
+   *
+   * @param mm distance, not negative
+   */
+  public static Area outset(Area area, double mm) {
+    return offset(area, mm);
+  }
+
+  /** The area without its parts narrower than twice a distance; also called opening. */
+  public static Area open(Area area, double mm) {
+    return intersection(area, outset(inset(area, mm), mm));
+  }
+
+  /** Rings of any quality made clean: inside is what they wind around not zero times. */
+  public static Area nonZero(RingList rings) {
+    EdgeList edges = new EdgeList(64);
+    edges.addRings(rings.toRawArea(), 1, 0);
+    return resolve(edges, (wa, wb) -> wa != 0);
+  }
+
+  private static Area offset(Area area, double mm) {
+    if (area.isEmpty() || mm == 0) {
+      return area;
+    }
+    EdgeList edges = new EdgeList(2 * area.pointCount());
+    edges.addRings(Offset.raw(area, mm * Area.UNITS_PER_MM), 1, 0);
+    return resolve(edges, (wa, wb) -> wa > 0);
+  }
+
+  private static Area stack(List<Area> areas, int atLeast) {
+    EdgeList edges = new EdgeList(64);
+    areas.forEach(area -> edges.addRings(area, 1, 0));
+    return resolve(edges, (wa, wb) -> wa >= atLeast);
+  }
+
+  private static Area combine(Area a, Area b, WindingRule rule) {
+    EdgeList edges = new EdgeList(a.pointCount() + b.pointCount());
+    edges.addRings(a, 1, 0);
+    edges.addRings(b, 0, 1);
+    return resolve(edges, rule);
+  }
+
+  private static Area resolve(EdgeList edges, WindingRule rule) {
+    return edges.size == 0 ? Area.EMPTY : new Arrangement(new Noder(edges).split()).area(rule);
+  }
+
+  private static boolean apart(Area a, Area b) {
+    double[] p = a.boundsMm();
+    double[] q = b.boundsMm();
+    return p[0] > q[2] || q[0] > p[2] || p[1] > q[3] || q[1] > p[3];
+  }
+}

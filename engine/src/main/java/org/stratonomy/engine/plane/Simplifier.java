@@ -1,0 +1,101 @@
+package org.stratonomy.engine.plane;
+
+import java.util.Arrays;
+
+/**
+ * Leaves out points of closed rings that lie within a tolerance of the line between their kept
+ * neighbours: Douglas and Peucker (1973), each ring split at its lexicographically least and
+ * greatest points so that the result does not depend on where the ring starts.
+ */
+public final class Simplifier {
+  private final double toleranceSquared;
+
+  /**
+   * @param toleranceMm largest distance of a point left out from the new line, mm
+   */
+  public Simplifier(double toleranceMm) {
+    double units = toleranceMm * Area.UNITS_PER_MM;
+    toleranceSquared = units * units;
+  }
+
+  /** The rings with fewer points, cleaned where leaving out points made them touch or cross. */
+  public Area simplify(RingList rings) {
+    Area raw = rings.toRawArea();
+    RingList out = new RingList();
+    for (int ring = 0; ring < raw.ringCount(); ring++) {
+      ring(raw, raw.ringStart(ring), raw.ringStart(ring + 1), out);
+    }
+    return Plane.nonZero(out);
+  }
+
+  private void ring(Area raw, int from, int to, RingList out) {
+    int n = to - from;
+    int[] x = new int[n + 1];
+    int[] y = new int[n + 1];
+    int least = extreme(raw, from, to, 1);
+    for (int i = 0; i <= n; i++) {
+      int at = from + (least - from + i) % n;
+      x[i] = raw.x(at);
+      y[i] = raw.y(at);
+    }
+    int greatest = (extreme(raw, from, to, -1) - least + n) % n;
+    boolean[] keep = new boolean[n + 1];
+    keep[0] = true;
+    keep[greatest] = true;
+    split(x, y, 0, greatest, keep);
+    split(x, y, greatest, n, keep);
+    for (int i = 0; i < n; i++) {
+      if (keep[i]) {
+        out.add(x[i], y[i]);
+      }
+    }
+    out.close();
+  }
+
+  private static int extreme(Area raw, int from, int to, int sign) {
+    int best = from;
+    for (int i = from + 1; i < to; i++) {
+      int order = sign * Integer.compare(raw.x(i), raw.x(best));
+      if (order < 0 || (order == 0 && sign * Integer.compare(raw.y(i), raw.y(best)) < 0)) {
+        best = i;
+      }
+    }
+    return best;
+  }
+
+  private void split(int[] x, int[] y, int first, int last, boolean[] keep) {
+    int[] stack = {first, last};
+    int depth = 2;
+    while (depth > 0) {
+      int b = stack[--depth];
+      int a = stack[--depth];
+      double worst = toleranceSquared;
+      int at = -1;
+      double dx = (double) x[b] - x[a];
+      double dy = (double) y[b] - y[a];
+      double square = dx * dx + dy * dy;
+      for (int i = a + 1; i < b; i++) {
+        double px = (double) x[i] - x[a];
+        double py = (double) y[i] - y[a];
+        double along = square == 0 ? 0 : Math.clamp((px * dx + py * dy) / square, 0, 1);
+        double ox = px - along * dx;
+        double oy = py - along * dy;
+        double distance = ox * ox + oy * oy;
+        if (distance > worst) {
+          worst = distance;
+          at = i;
+        }
+      }
+      if (at >= 0) {
+        keep[at] = true;
+        if (depth + 4 > stack.length) {
+          stack = Arrays.copyOf(stack, 2 * stack.length + 4);
+        }
+        stack[depth++] = a;
+        stack[depth++] = at;
+        stack[depth++] = at;
+        stack[depth++] = b;
+      }
+    }
+  }
+}
