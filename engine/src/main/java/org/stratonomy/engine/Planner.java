@@ -1,0 +1,200 @@
+package org.stratonomy.engine;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ForkJoinPool;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.IntConsumer;
+import java.util.stream.IntStream;
+import org.stratonomy.engine.check.Checks;
+import org.stratonomy.engine.ledger.Ledger;
+import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.memo.Memo;
+import org.stratonomy.engine.merge.Schedule;
+import org.stratonomy.engine.merge.Scheduler;
+import org.stratonomy.engine.merge.Skirt;
+import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.path.LineMaker;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PlanChecker;
+import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.program.ProgramName;
+import org.stratonomy.engine.program.ProgramWriter;
+import org.stratonomy.engine.strata.HeightProfile;
+import org.stratonomy.engine.strata.LayerStack;
+import org.stratonomy.engine.strata.LayerStack.Part;
+import org.stratonomy.engine.strata.PieceStack;
+import org.stratonomy.engine.strata.PlacedPiece;
+import org.stratonomy.engine.strata.Sections;
+
+/**
+ * The one door to the engine: a plan goes in; layers, schedule, ledger, findings and the program
+ * come out. Results of every stage are remembered layer by layer, so that after an edit only what
+ * it touches is computed again. Safe to use from several threads.
+ */
+public final class Planner implements AutoCloseable {
+  private final Shelf shelf;
+  private final Memo memo;
+  private final ForkJoinPool pool;
+
+  /**
+   * @param memoBytes memory for remembered results, roughly
+   * @param threads how many layers are computed at once
+   */
+  public Planner(Shelf shelf, long memoBytes, int threads) {
+    this.shelf = shelf;
+    this.memo = new Memo(memoBytes);
+    this.pool = new ForkJoinPool(threads);
+  }
+
+  public Shelf shelf() {
+    return shelf;
+  }
+
+  /**
+   * Finds what is impossible about a plan, without computing toolpaths.
+   *
+   * @throws Problem for the first thing that is impossible
+   */
+  public LayerStack check(Plan plan, MeshSource meshes) {
+    PlanChecker.check(plan, shelf);
+    return LayerStack.of(plan, place(plan, meshes), new Resolver(plan, shelf));
+  }
+
+  /**
+   * @throws Problem if the plan asks for something impossible, or the watch stops the computation
+   */
+  public PlanResult compute(Plan plan, MeshSource meshes, Watch watch) {
+    PlanChecker.check(plan, shelf);
+    Resolver resolver = new Resolver(plan, shelf);
+    List<PlacedPiece> placed = place(plan, meshes);
+    LayerStack stack = LayerStack.of(plan, placed, resolver);
+    List<Sections> sections = new ArrayList<>();
+    for (int p = 0; p < placed.size(); p++) {
+      sections.add(new Sections(placed.get(p), stack.pieces().get(p), memo));
+    }
+    List<LayerPart> parts = parts(stack);
+    forEach("outlines", parts, watch, part -> sections.get(part.piece).get(part.index));
+    List<HeightProfile> profiles = new ArrayList<>();
+    List<LineMaker> makers = new ArrayList<>();
+    for (int p = 0; p < placed.size(); p++) {
+      profiles.add(HeightProfile.of(stack.pieces().get(p), sections.get(p)));
+      makers.add(new LineMaker(stack.pieces().get(p), sections.get(p), memo));
+    }
+    forEach(
+        "toolpaths",
+        parts,
+        watch,
+        part -> {
+          PieceStack pieceStack = stack.pieces().get(part.piece);
+          var layer = pieceStack.layers().get(part.index - 1);
+          makers
+              .get(part.piece)
+              .lines(layer, resolver.stratum(pieceStack.piece(), layer.stratum()));
+        });
+    Scheduler scheduler = new Scheduler(plan, resolver, stack, makers, memo);
+    Schedule schedule =
+        scheduler.schedule(
+            skirt(stack, sections, resolver),
+            (count, task) -> forEach("order and time", count, watch, task));
+    return new PlanResult(
+        plan,
+        resolver,
+        placed,
+        stack,
+        profiles,
+        schedule,
+        Ledger.of(schedule, resolver),
+        Checks.run(plan, resolver, placed, stack));
+  }
+
+  /** Writes the machine's program. */
+  public static void writeProgram(PlanResult result, OutputStream out) throws IOException {
+    new ProgramWriter(result.plan(), result.resolver(), result.schedule(), result.ledger())
+        .write(out);
+  }
+
+  /** A file name for the program that tells colours, material and nozzle. */
+  public static String programName(PlanResult result) {
+    return ProgramName.of(result.plan(), result.resolver(), result.ledger());
+  }
+
+  private static List<PlacedPiece> place(Plan plan, MeshSource meshes) {
+    return plan.pieces().stream().map(piece -> PlacedPiece.of(piece, meshes)).toList();
+  }
+
+  private record LayerPart(int piece, int index) {}
+
+  private static List<LayerPart> parts(LayerStack stack) {
+    List<LayerPart> parts = new ArrayList<>();
+    for (int p = 0; p < stack.pieces().size(); p++) {
+      for (int i = 1; i <= stack.pieces().get(p).layers().size(); i++) {
+        parts.add(new LayerPart(p, i));
+      }
+    }
+    return parts;
+  }
+
+  private static Skirt skirt(LayerStack stack, List<Sections> sections, Resolver resolver) {
+    List<Area> footprints = new ArrayList<>();
+    Key.Builder key = Key.of("footprints");
+    if (!stack.layers().isEmpty()) {
+      for (Part part : stack.layers().getFirst().parts()) {
+        footprints.add(sections.get(part.piece()).get(part.layer().index()).area());
+        key.add(sections.get(part.piece()).key(part.layer().index()));
+      }
+    }
+    return Skirt.around(footprints, key.build(), resolver.plan());
+  }
+
+  private void forEach(
+      String stage,
+      List<LayerPart> parts,
+      Watch watch,
+      java.util.function.Consumer<LayerPart> task) {
+    forEach(stage, parts.size(), watch, i -> task.accept(parts.get(i)));
+  }
+
+  private void forEach(String stage, int count, Watch watch, IntConsumer task) {
+    AtomicInteger done = new AtomicInteger();
+    watch.at(stage, 0, count);
+    try {
+      pool.submit(
+              () ->
+                  IntStream.range(0, count)
+                      .parallel()
+                      .forEach(
+                          i -> {
+                            task.accept(i);
+                            watch.at(stage, done.incrementAndGet(), count);
+                          }))
+          .get();
+    } catch (ExecutionException e) {
+      throw unwrapped(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new Problem(
+          Problem.Kind.SUPERSEDED, "plan", "The computation was stopped.", "Start it again.");
+    }
+  }
+
+  private static RuntimeException unwrapped(ExecutionException e) {
+    for (Throwable cause = e.getCause(); cause != null; cause = cause.getCause()) {
+      if (cause instanceof Problem problem) {
+        return problem;
+      }
+    }
+    return new IllegalStateException(e.getCause());
+  }
+
+  @Override
+  public void close() {
+    pool.shutdownNow();
+  }
+}

@@ -1,0 +1,17 @@
+package org.stratonomy.engine;
+
+/**
+ * Is told how far a computation is, and may stop it by throwing. Called from several threads.
+ *
+ * @see org.stratonomy.engine.problem.Problem.Kind#SUPERSEDED
+ */
+@FunctionalInterface
+public interface Watch {
+  /** Watches nothing. */
+  Watch NONE = (stage, done, total) -> {};
+
+  /**
+   * @param stage what is being computed, as for the user
+   */
+  void at(String stage, int done, int total);
+}

@@ -1,0 +1,333 @@
+package org.stratonomy.engine.check;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.stratonomy.engine.check.Finding.Remedy;
+import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshReport;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Placement;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.strata.LayerStack;
+import org.stratonomy.engine.strata.PieceStack;
+import org.stratonomy.engine.strata.PlacedPiece;
+
+/** Looks through a plan for what will go wrong or is likely not meant. */
+public final class Checks {
+  /** A model smaller than this in every direction is likely not in millimetres. */
+  private static final double SMALL_MM = 10;
+
+  private static final double INCH_MM = 25.4;
+  private static final double METRE_MM = 1000;
+
+  private final Plan plan;
+  private final Machine machine;
+  private final Resolver resolver;
+  private final List<PlacedPiece> placed;
+  private final LayerStack stack;
+  private final List<Finding> findings = new ArrayList<>();
+
+  private Checks(Plan plan, Resolver resolver, List<PlacedPiece> placed, LayerStack stack) {
+    this.plan = plan;
+    this.resolver = resolver;
+    this.machine = resolver.machine();
+    this.placed = placed;
+    this.stack = stack;
+  }
+
+  public static List<Finding> run(
+      Plan plan, Resolver resolver, List<PlacedPiece> placed, LayerStack stack) {
+    Checks checks = new Checks(plan, resolver, placed, stack);
+    for (int i = 0; i < placed.size(); i++) {
+      checks.piece(placed.get(i), stack.pieces().get(i));
+    }
+    checks.stops();
+    checks.rules();
+    checks.changesWithinLayers();
+    return List.copyOf(checks.findings);
+  }
+
+  private void piece(PlacedPiece p, PieceStack layers) {
+    Piece piece = p.piece();
+    Bounds b = p.bounds();
+    mesh(p);
+    if (b.minX() < 0 || b.minY() < 0 || b.maxX() > machine.bedX() || b.maxY() > machine.bedY()) {
+      add(
+          "off-bed:" + piece.id(),
+          Severity.ERROR,
+          "%s reaches off the bed".formatted(piece.name()),
+          text(
+              "It spans X %.1f to %.1f and Y %.1f to %.1f mm; the bed is %.0f × %.0f mm.",
+              b.minX(), b.maxX(), b.minY(), b.maxY(), machine.bedX(), machine.bedY()),
+          piece,
+          Optional.empty(),
+          toMiddle(piece, b));
+    }
+    if (b.maxZ() > machine.heightMm()) {
+      add(
+          "too-high:" + piece.id(),
+          Severity.ERROR,
+          "%s is too high".formatted(piece.name()),
+          text("Its top is at %.1f mm; the machine prints %.0f mm.", b.maxZ(), machine.heightMm()),
+          piece,
+          Optional.of(machine.heightMm()),
+          List.of(
+              scaled(piece, 0.999 * machine.heightMm() / b.maxZ(), "Scale it to fit the height")));
+    }
+    if (b.minZ() > 1e-6) {
+      add(
+          "floating:" + piece.id(),
+          Severity.WARNING,
+          "%s does not stand on the bed".formatted(piece.name()),
+          text("Its lowest point is %.3f mm above the bed; it begins in mid-air.", b.minZ()),
+          piece,
+          Optional.of(b.minZ()),
+          List.of(new Remedy("Put it on the bed", plan.withPiece(lowered(piece)))));
+    }
+    for (PieceStack.MovedPlane moved : layers.moved()) {
+      add(
+          "stop-moved:" + piece.id() + ":" + moved.wanted(),
+          Severity.NOTE,
+          text("A stop moved by %.3f mm", Math.abs(moved.actual() - moved.wanted())),
+          text(
+              "No layer fits between %.3f mm and the plane at %.3f mm, so the stop happens there.",
+              moved.wanted(), moved.actual()),
+          piece,
+          Optional.of(moved.actual()),
+          List.of());
+    }
+  }
+
+  private void mesh(PlacedPiece p) {
+    Piece piece = p.piece();
+    for (Mesh mesh : p.meshes()) {
+      MeshReport report = mesh.report();
+      if (report.openEdges() > 0) {
+        add(
+            "open-mesh:" + piece.id() + ":" + mesh.hash().substring(0, 8),
+            Severity.WARNING,
+            "%s is not closed".formatted(piece.name()),
+            text(
+                "%,d edges have a face on one side only. Outlines are closed across the gaps by"
+                    + " straight lines; look at the layers there, or mend the model and drop it"
+                    + " again.",
+                report.openEdges()),
+            piece,
+            Optional.empty(),
+            List.of());
+      }
+    }
+    double size = p.bounds().largestSize();
+    if (size < SMALL_MM) {
+      List<Remedy> remedies = new ArrayList<>();
+      if (size * INCH_MM <= machine.bedX()) {
+        remedies.add(scaled(piece, INCH_MM, text("From inches: %.1f mm", size * INCH_MM)));
+      }
+      if (size * METRE_MM <= machine.bedX()) {
+        remedies.add(scaled(piece, METRE_MM, text("From metres: %.1f mm", size * METRE_MM)));
+      }
+      add(
+          "unit:" + piece.id(),
+          Severity.WARNING,
+          "%s is very small".formatted(piece.name()),
+          text(
+              "Its largest side is %.3f mm. Mesh files carry no unit; was it drawn in inches or"
+                  + " metres?",
+              size),
+          piece,
+          Optional.empty(),
+          remedies);
+    }
+  }
+
+  private List<Remedy> toMiddle(Piece piece, Bounds b) {
+    if (b.sizeX() > machine.bedX() || b.sizeY() > machine.bedY()) {
+      double factor = 0.98 * Math.min(machine.bedX() / b.sizeX(), machine.bedY() / b.sizeY());
+      return List.of(scaled(piece, factor, "Scale it to fit the bed"));
+    }
+    Placement at = piece.placement();
+    double x = Math.clamp(at.position().x(), b.sizeX() / 2, machine.bedX() - b.sizeX() / 2);
+    double y = Math.clamp(at.position().y(), b.sizeY() / 2, machine.bedY() - b.sizeY() / 2);
+    return List.of(
+        new Remedy(
+            "Move it onto the bed",
+            plan.withPiece(
+                piece.withPlacement(
+                    at.withPosition(new Placement.Vector(x, y, at.position().z()))))));
+  }
+
+  /** The piece on the bed, its boundaries moved down with it. */
+  private static Piece lowered(Piece piece) {
+    Placement at = piece.placement();
+    double by = at.position().z();
+    return piece
+        .withPlacement(
+            at.withPosition(new Placement.Vector(at.position().x(), at.position().y(), 0)))
+        .withBoundaries(
+            piece.boundaries().stream().map(z -> Math.rint((z - by) * 1e6) / 1e6).toList());
+  }
+
+  /** Boundaries keep their share of the height. */
+  private Remedy scaled(Piece piece, double factor, String label) {
+    Placement at = piece.placement();
+    double bottom = at.position().z();
+    return new Remedy(
+        label,
+        plan.withPiece(
+            piece
+                .withPlacement(at.withScale(at.scale().times(factor)))
+                .withBoundaries(
+                    piece.boundaries().stream()
+                        .map(z -> Math.rint((bottom + (z - bottom) * factor) * 1e6) / 1e6)
+                        .toList())));
+  }
+
+  private void stops() {
+    double top = stack.layers().isEmpty() ? 0 : stack.layers().getLast().top();
+    for (Stop stop : plan.stops()) {
+      if (stop.heightMm() <= 0 || stop.heightMm() >= top) {
+        List<Stop> others = plan.stops().stream().filter(s -> !s.id().equals(stop.id())).toList();
+        add(
+            "stop-outside:" + stop.id(),
+            Severity.WARNING,
+            "A stop lies outside the print",
+            text(
+                "It is set at %.3f mm; the print goes from 0 to %.3f mm. It will not happen.",
+                stop.heightMm(), top),
+            null,
+            Optional.empty(),
+            List.of(
+                new Remedy(
+                    "Remove the stop",
+                    new Plan(
+                        plan.name(),
+                        plan.machine(),
+                        plan.slots(),
+                        plan.pieces(),
+                        plan.rules(),
+                        others))));
+      }
+    }
+  }
+
+  private void rules() {
+    for (int i = 0; i < plan.rules().size(); i++) {
+      Rule rule = plan.rules().get(i);
+      int index = i;
+      boolean matches =
+          plan.pieces().stream()
+              .anyMatch(
+                  piece -> {
+                    for (int s = 1; s <= piece.strataCount(); s++) {
+                      if (rule.where().matches(piece.id(), s)) {
+                        return true;
+                      }
+                    }
+                    return false;
+                  });
+      if (!matches) {
+        add(
+            "rule-empty:" + i,
+            Severity.WARNING,
+            "Rule %d matches nothing".formatted(i + 1),
+            "No piece has a stratum with the number that it names.",
+            null,
+            Optional.empty(),
+            List.of(new Remedy("Remove the rule", without(index))));
+      }
+      for (Map.Entry<Setting, Value> entry : rule.set().entrySet()) {
+        scope(i, rule, entry.getKey());
+      }
+    }
+  }
+
+  /** A value for the whole plan has no effect in a rule for a part of it. */
+  private void scope(int index, Rule rule, Setting setting) {
+    boolean tooFine = setting.scope() == Setting.Scope.PLAN && !rule.where().isEverywhere();
+    if (tooFine) {
+      add(
+          "rule-scope:" + index + ":" + setting.id(),
+          Severity.WARNING,
+          "%s cannot differ here".formatted(setting.label()),
+          "Rule %d sets it for a part of the plan, but it is the same for the whole plan; the value"
+                  .formatted(index + 1)
+              + " has no effect. Set it in a rule for everything.",
+          null,
+          Optional.empty(),
+          List.of());
+    }
+  }
+
+  private Plan without(int index) {
+    List<Rule> rules = new ArrayList<>(plan.rules());
+    rules.remove(index);
+    return plan.withRules(rules);
+  }
+
+  /** Changing filament by hand several times in every layer is hardly meant. */
+  private void changesWithinLayers() {
+    int mixed = 0;
+    Optional<Double> first = Optional.empty();
+    for (LayerStack.PlanLayer layer : stack.layers()) {
+      long slots =
+          layer.parts().stream()
+              .map(
+                  part ->
+                      resolver
+                          .stratum(plan.pieces().get(part.piece()).id(), part.layer().stratum())
+                          .slot())
+              .distinct()
+              .count();
+      if (slots > 1) {
+        mixed++;
+        first = first.or(() -> Optional.of(layer.bottom()));
+      }
+    }
+    if (mixed > 0) {
+      add(
+          "mixed-layers",
+          Severity.WARNING,
+          "Filament is changed within %d layers".formatted(mixed),
+          "Pieces of different filaments share these layers, and each change is made by hand. Give"
+              + " them boundaries at the same heights, or print them one after the other in plans"
+              + " of their own.",
+          null,
+          first,
+          List.of());
+    }
+  }
+
+  private void add(
+      String id,
+      Severity severity,
+      String title,
+      String reason,
+      Piece piece,
+      Optional<Double> height,
+      List<Remedy> remedies) {
+    findings.add(
+        new Finding(
+            id,
+            severity,
+            title,
+            reason,
+            Optional.ofNullable(piece).map(Piece::id),
+            height,
+            remedies));
+  }
+
+  private static String text(String format, Object... args) {
+    return String.format(Locale.ROOT, format, args);
+  }
+}

@@ -1,0 +1,41 @@
+package org.stratonomy.engine.check;
+
+import java.util.List;
+import java.util.Optional;
+import org.stratonomy.engine.plan.Plan;
+
+/**
+ * Something that a check found.
+ *
+ * @param id the same for the same finding in the next result of the plan
+ * @param title what was found, short
+ * @param reason why it matters, with the numbers
+ * @param piece id of the piece concerned
+ * @param heightMm where to look
+ */
+public record Finding(
+    String id,
+    Severity severity,
+    String title,
+    String reason,
+    Optional<String> piece,
+    Optional<Double> heightMm,
+    List<Remedy> remedies) {
+  public Finding {
+    remedies = List.copyOf(remedies);
+  }
+
+  public enum Severity {
+    NOTE,
+    WARNING,
+    ERROR
+  }
+
+  /**
+   * A change of the plan that would mend it.
+   *
+   * @param label what it does, as on a button
+   * @param plan the plan afterwards
+   */
+  public record Remedy(String label, Plan plan) {}
+}

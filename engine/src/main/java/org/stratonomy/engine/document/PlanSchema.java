@@ -1,0 +1,140 @@
+package org.stratonomy.engine.document;
+
+import org.stratonomy.engine.plan.Setting;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The JSON Schema of the plan file (draft 2020-12), made from the catalogue of settings. */
+public final class PlanSchema {
+  private static final JsonMapper JSON = JsonMapper.shared();
+
+  private PlanSchema() {}
+
+  public static ObjectNode schema() {
+    ObjectNode root = object("format", "version", "name", "machine", "slots", "pieces");
+    root.put("$schema", "https://json-schema.org/draft/2020-12/schema");
+    root.put("title", "Stratonomy plan");
+    ObjectNode properties = (ObjectNode) root.get("properties");
+    properties.putObject("format").put("const", PlanFormat.FORMAT);
+    properties.putObject("version").put("const", PlanFormat.VERSION);
+    properties.set("name", text("What the plan is called", 1, 200));
+    properties.set("machine", text("Id of a machine on the shelf", 1, 100));
+    properties.set(
+        "slots", list(text("Id of a filament on the shelf", 1, 100), 1, "Filaments by slot"));
+    properties.set("pieces", list(piece(), 1, "What is placed on the bed"));
+    properties.set("rules", list(rule(), 0, "The rule sheet, topmost rule first"));
+    properties.set("stops", list(stop(), 0, "Where the machine waits, in any order"));
+    return root;
+  }
+
+  private static ObjectNode piece() {
+    ObjectNode piece = object("id", "bodies");
+    ObjectNode properties = (ObjectNode) piece.get("properties");
+    properties.set("id", text("Unique within the plan", 1, 100));
+    properties.set("name", text("What the piece is called; its id if missing", 1, 200));
+    ObjectNode body = object("id", "mesh");
+    ObjectNode bodyProperties = (ObjectNode) body.get("properties");
+    bodyProperties.set("id", text("Unique within the piece", 1, 100));
+    bodyProperties.set("name", text("What the body is called; its id if missing", 1, 200));
+    bodyProperties.set("mesh", text("File of the mesh, beside the plan or in its archive", 1, 500));
+    properties.set("bodies", list(body, 1, "Meshes that keep their positions to each other"));
+    ObjectNode placement = object();
+    ObjectNode placementProperties = (ObjectNode) placement.get("properties");
+    placementProperties.set(
+        "position", vector("Where the bounds' centre in X and Y and the lowest point stand, mm"));
+    placementProperties.set("rotation", vector("Degrees about X, then Y, then Z"));
+    placementProperties.set("scale", vector("Factors along the model's X, Y and Z"));
+    properties.set("placement", placement);
+    properties.set(
+        "boundaries", list(number("Height above the bed, mm"), 0, "Heights between the strata"));
+    return piece;
+  }
+
+  private static ObjectNode rule() {
+    ObjectNode rule = object("where", "set");
+    ObjectNode properties = (ObjectNode) rule.get("properties");
+    ObjectNode where = object();
+    ObjectNode whereProperties = (ObjectNode) where.get("properties");
+    whereProperties.set("pieces", list(text("Id of a piece", 1, 100), 0, "Only these pieces"));
+    ObjectNode stratum = JSON.createObjectNode();
+    stratum.put("type", "integer").put("minimum", 1);
+    whereProperties.set("strata", list(stratum, 0, "Only these strata, 1 at the bottom"));
+    properties.set("where", where);
+    ObjectNode set = object();
+    ObjectNode setProperties = (ObjectNode) set.get("properties");
+    for (Setting setting : Setting.values()) {
+      setProperties.set(setting.id(), value(setting));
+    }
+    properties.set("set", set);
+    return rule;
+  }
+
+  private static ObjectNode value(Setting setting) {
+    ObjectNode value = JSON.createObjectNode();
+    value.put("title", setting.label());
+    value.put("description", setting.description());
+    if (setting.choices().isEmpty()) {
+      value.put("type", setting.isWhole() ? "integer" : "number");
+      value.put("minimum", setting.min());
+      value.put("maximum", setting.max());
+      if (!setting.unit().isEmpty()) {
+        value.put("x-unit", setting.unit());
+      }
+    } else {
+      ArrayNode choices = value.putArray("enum");
+      setting.choices().forEach(choices::add);
+    }
+    return value;
+  }
+
+  private static ObjectNode stop() {
+    ObjectNode stop = object("height");
+    ObjectNode properties = (ObjectNode) stop.get("properties");
+    properties.set("id", text("Unique within the plan; given if missing", 1, 100));
+    properties.set("height", number("Before the layer that starts at this height, mm"));
+    ObjectNode note = text("What to tell the operator", 0, 200);
+    properties.set("note", note);
+    return stop;
+  }
+
+  /** An object whose keys are listed; any other key is an error. */
+  private static ObjectNode object(String... required) {
+    ObjectNode node = JSON.createObjectNode();
+    node.put("type", "object");
+    node.put("additionalProperties", false);
+    ArrayNode names = node.putArray("required");
+    for (String name : required) {
+      names.add(name);
+    }
+    node.putObject("properties");
+    return node;
+  }
+
+  private static ObjectNode text(String description, int min, int max) {
+    return JSON.createObjectNode()
+        .put("type", "string")
+        .put("description", description)
+        .put("minLength", min)
+        .put("maxLength", max);
+  }
+
+  private static ObjectNode number(String description) {
+    return JSON.createObjectNode().put("type", "number").put("description", description);
+  }
+
+  private static ObjectNode list(ObjectNode items, int min, String description) {
+    ObjectNode list = JSON.createObjectNode();
+    list.put("type", "array").put("description", description).put("minItems", min);
+    list.set("items", items);
+    return list;
+  }
+
+  private static ObjectNode vector(String description) {
+    ObjectNode vector = JSON.createObjectNode();
+    vector.put("type", "array").put("description", description);
+    vector.put("minItems", 3).put("maxItems", 3);
+    vector.putObject("items").put("type", "number");
+    return vector;
+  }
+}

@@ -1,0 +1,95 @@
+package org.stratonomy.engine.document;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.problem.Problem;
+
+/**
+ * A plan with its meshes in one file: a zip archive of {@code plan.json} and the meshes that it
+ * names, by their paths in the archive.
+ *
+ * @param meshes bytes of the mesh files by the name that the plan uses
+ */
+public record StratFile(Plan plan, Map<String, byte[]> meshes) {
+  private static final String PLAN = "plan.json";
+
+  /** What an archive may unpack to, bytes; more is taken for an attack. */
+  private static final long LIMIT = 1L << 30;
+
+  /**
+   * @param name what to call the file in an error
+   * @throws Problem if the file is not such an archive, or something is missing in it
+   */
+  public static StratFile read(String name, InputStream in) throws IOException {
+    Map<String, byte[]> entries = new HashMap<>();
+    long total = 0;
+    try (ZipInputStream zip = new ZipInputStream(in)) {
+      for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+        if (entry.isDirectory()) {
+          continue;
+        }
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        byte[] buffer = new byte[1 << 16];
+        for (int n = zip.read(buffer); n >= 0; n = zip.read(buffer)) {
+          total += n;
+          if (total > LIMIT) {
+            throw bad(name, "It unpacks to more than 1 GB.", "Use smaller meshes.");
+          }
+          bytes.write(buffer, 0, n);
+        }
+        entries.put(entry.getName(), bytes.toByteArray());
+      }
+    } catch (ZipException | java.io.EOFException e) {
+      throw bad(name, "The archive is damaged.", "Copy or export the file again.");
+    }
+    byte[] document = entries.get(PLAN);
+    if (document == null) {
+      throw bad(
+          name, "There is no plan.json in it.", "A .strat file is a zip of plan.json and meshes.");
+    }
+    Plan plan = PlanFormat.parse(name, new String(document, StandardCharsets.UTF_8));
+    Map<String, byte[]> meshes = new LinkedHashMap<>();
+    plan.pieces().stream()
+        .flatMap(piece -> piece.bodies().stream())
+        .forEach(
+            body -> {
+              byte[] mesh = entries.get(body.mesh());
+              if (mesh == null) {
+                throw bad(
+                    name,
+                    "The mesh '%s' is not in the archive.".formatted(body.mesh()),
+                    "Put it in, or export the plan again.");
+              }
+              meshes.put(body.mesh(), mesh);
+            });
+    return new StratFile(plan, meshes);
+  }
+
+  public void write(OutputStream out) throws IOException {
+    try (ZipOutputStream zip = new ZipOutputStream(out)) {
+      zip.putNextEntry(new ZipEntry(PLAN));
+      zip.write(PlanFormat.write(plan).toPrettyString().getBytes(StandardCharsets.UTF_8));
+      zip.closeEntry();
+      for (Map.Entry<String, byte[]> mesh : meshes.entrySet()) {
+        zip.putNextEntry(new ZipEntry(mesh.getKey()));
+        zip.write(mesh.getValue());
+        zip.closeEntry();
+      }
+    }
+  }
+
+  private static Problem bad(String name, String reason, String remedy) {
+    return new Problem(Problem.Kind.PLAN_FORMAT, name, reason, remedy);
+  }
+}

@@ -1,0 +1,21 @@
+package org.stratonomy.engine.merge;
+
+import java.util.List;
+import org.stratonomy.engine.motion.LayerTime;
+import org.stratonomy.engine.strata.LayerStack.PlanLayer;
+
+/**
+ * All that happens in one layer.
+ *
+ * @param entrySlot filament that is loaded when the layer begins
+ * @param halts in the order of their strokes
+ * @param time without the halts
+ */
+public record LayerSchedule(
+    PlanLayer layer, List<Stroke> strokes, int entrySlot, List<Halt> halts, LayerTime time) {
+
+  /** Speed of a stroke after slowing down for the least layer time, mm/s. */
+  public double speed(Stroke stroke) {
+    return time.slowed(stroke.speed());
+  }
+}

@@ -1,0 +1,28 @@
+package org.stratonomy.engine.merge;
+
+import java.util.List;
+import org.stratonomy.engine.motion.TravelSettings;
+
+/**
+ * The whole print in its order.
+ *
+ * @param firstSlot filament that is loaded at the start
+ * @param bedC temperature of the bed, °C
+ */
+public record Schedule(
+    List<LayerSchedule> layers, int firstSlot, double bedC, TravelSettings travel) {
+  public Schedule {
+    layers = List.copyOf(layers);
+  }
+
+  public long haltCount() {
+    return layers.stream().mapToLong(layer -> layer.halts().size()).sum();
+  }
+
+  public long changeCount() {
+    return layers.stream()
+        .flatMap(layer -> layer.halts().stream())
+        .filter(Halt::isColourChange)
+        .count();
+  }
+}

@@ -1,0 +1,47 @@
+package org.stratonomy.engine.merge;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.path.Line;
+import org.stratonomy.engine.path.Role;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.plane.Plane;
+
+/** Lines around everything on the bed, which prime the nozzle before the first layer. */
+public record Skirt(List<Line> lines, Key key) {
+
+  /**
+   * @param footprints what the pieces cover on the first layer
+   * @param footprintsKey key of the footprints
+   */
+  public static Skirt around(List<Area> footprints, Key footprintsKey, Settings plan) {
+    int count = plan.count(Setting.SKIRT_LINES);
+    double distance = plan.number(Setting.SKIRT_DISTANCE);
+    double width = plan.number(Setting.LINE_WIDTH);
+    Key key = Key.of("skirt").add(footprintsKey).add(count).add(distance).add(width).build();
+    List<Line> lines = new ArrayList<>();
+    if (count > 0 && !footprints.isEmpty()) {
+      Area around = Plane.outset(Plane.union(footprints), distance + width / 2);
+      for (int i = 0; i < count; i++) {
+        outlines(around).forEach(path -> lines.add(new Line(Role.SKIRT, path, width)));
+        around = Plane.outset(around, width);
+      }
+    }
+    return new Skirt(List.copyOf(lines), key);
+  }
+
+  private static List<Path> outlines(Area area) {
+    List<Path> rings = Path.ofRings(area);
+    List<Path> outer = new ArrayList<>();
+    for (int ring = 0; ring < area.ringCount(); ring++) {
+      if (area.ringAreaMm2(ring) > 0) {
+        outer.add(rings.get(ring));
+      }
+    }
+    return outer;
+  }
+}

@@ -1,0 +1,51 @@
+package org.stratonomy.engine.merge;
+
+import org.stratonomy.engine.path.Role;
+import org.stratonomy.engine.plane.Path;
+
+/**
+ * One continuous extrusion with one role, filament, width and settings.
+ *
+ * @param widthMm what the line takes up beside its neighbours
+ * @param heightMm thickness of the layer
+ * @param piece index of the piece in the plan, from 0; {@link #NO_PIECE} for a skirt
+ * @param stratum from 1
+ * @param slot of the filament, from 1
+ * @param speed wanted along the path, within the filament's flow, mm/s
+ * @param fanPercent part cooling
+ * @param nozzleC temperature, °C
+ * @param flow extruded against computed volume, 1 for equal
+ */
+public record Stroke(
+    Role role,
+    Path path,
+    double widthMm,
+    double heightMm,
+    int piece,
+    int stratum,
+    int slot,
+    double speed,
+    double fanPercent,
+    double nozzleC,
+    double flow) {
+  public static final int NO_PIECE = -1;
+
+  /** Volume laid along one millimetre, mm³/mm. */
+  public double crossSectionMm2() {
+    return widthMm * heightMm * flow;
+  }
+
+  /** Volume of the whole stroke, mm³. */
+  public double volumeMm3() {
+    return crossSectionMm2() * path.lengthMm();
+  }
+
+  /** Where the stroke ends: at its start if it is closed. */
+  public double endX() {
+    return path.x(path.isClosed() ? 0 : path.size() - 1);
+  }
+
+  public double endY() {
+    return path.y(path.isClosed() ? 0 : path.size() - 1);
+  }
+}

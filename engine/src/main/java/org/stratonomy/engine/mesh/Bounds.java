@@ -1,0 +1,32 @@
+package org.stratonomy.engine.mesh;
+
+/** An axis-parallel box, mm. */
+public record Bounds(double minX, double minY, double minZ, double maxX, double maxY, double maxZ) {
+
+  public double sizeX() {
+    return maxX - minX;
+  }
+
+  public double sizeY() {
+    return maxY - minY;
+  }
+
+  public double sizeZ() {
+    return maxZ - minZ;
+  }
+
+  public double largestSize() {
+    return Math.max(sizeX(), Math.max(sizeY(), sizeZ()));
+  }
+
+  /** The least box around both. */
+  public Bounds with(Bounds o) {
+    return new Bounds(
+        Math.min(minX, o.minX),
+        Math.min(minY, o.minY),
+        Math.min(minZ, o.minZ),
+        Math.max(maxX, o.maxX),
+        Math.max(maxY, o.maxY),
+        Math.max(maxZ, o.maxZ));
+  }
+}

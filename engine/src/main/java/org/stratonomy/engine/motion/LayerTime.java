@@ -1,0 +1,31 @@
+package org.stratonomy.engine.motion;
+
+import java.util.Arrays;
+import org.stratonomy.engine.memo.Memo;
+
+/**
+ * How long a layer takes.
+ *
+ * @param roleSeconds extruding, by the ordinal of the role, s
+ * @param travelSeconds moves without extrusion and retractions, s
+ * @param slowdown factor on the speed of strokes for the least layer time, at most 1
+ * @param minSpeed speeds are not slowed below this, mm/s
+ */
+public record LayerTime(
+    double[] roleSeconds, double travelSeconds, double slowdown, double minSpeed)
+    implements Memo.Sized {
+
+  public double seconds() {
+    return Arrays.stream(roleSeconds).sum() + travelSeconds;
+  }
+
+  /** A speed after slowing down, mm/s. */
+  public double slowed(double speed) {
+    return slowdown >= 1 ? speed : Math.max(Math.min(speed, minSpeed), speed * slowdown);
+  }
+
+  @Override
+  public int weight() {
+    return 8 * roleSeconds.length + 48;
+  }
+}

@@ -1,0 +1,49 @@
+package org.stratonomy.engine.motion;
+
+import java.util.Arrays;
+
+/** Straight moves in the plane, one after the other, each with its largest speed and a tag. */
+public final class MoveList {
+  double[] dx = new double[256];
+  double[] dy = new double[256];
+  double[] length = new double[256];
+  double[] speed = new double[256];
+  int[] tag = new int[256];
+  boolean[] rest = new boolean[256];
+  int size;
+  private boolean restNext = true;
+
+  /** The head comes to rest before the next move. */
+  public void rest() {
+    restNext = true;
+  }
+
+  /**
+   * @param maxSpeed mm/s
+   * @param label what the move's time is counted under
+   */
+  public void add(double fromX, double fromY, double toX, double toY, double maxSpeed, int label) {
+    double x = toX - fromX;
+    double y = toY - fromY;
+    double distance = Math.sqrt(x * x + y * y);
+    if (distance < 1e-9) {
+      return;
+    }
+    if (size == dx.length) {
+      dx = Arrays.copyOf(dx, 2 * size);
+      dy = Arrays.copyOf(dy, 2 * size);
+      length = Arrays.copyOf(length, 2 * size);
+      speed = Arrays.copyOf(speed, 2 * size);
+      tag = Arrays.copyOf(tag, 2 * size);
+      rest = Arrays.copyOf(rest, 2 * size);
+    }
+    dx[size] = x / distance;
+    dy[size] = y / distance;
+    length[size] = distance;
+    speed[size] = maxSpeed;
+    tag[size] = label;
+    rest[size] = restNext;
+    restNext = false;
+    size++;
+  }
+}

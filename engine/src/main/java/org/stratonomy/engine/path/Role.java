@@ -1,0 +1,27 @@
+package org.stratonomy.engine.path;
+
+/** What a line of the toolpath is for. The order is part of the layer format of the API. */
+public enum Role {
+  OUTER_WALL("outer wall"),
+  INNER_WALL("inner wall"),
+  TOP_SKIN("top skin"),
+  BOTTOM_SKIN("bottom skin"),
+  SOLID_INFILL("solid infill"),
+  INFILL("infill"),
+  BRIDGE("bridge"),
+  SKIRT("skirt");
+
+  private final String label;
+
+  Role(String label) {
+    this.label = label;
+  }
+
+  public String label() {
+    return label;
+  }
+
+  public boolean isWall() {
+    return this == OUTER_WALL || this == INNER_WALL;
+  }
+}

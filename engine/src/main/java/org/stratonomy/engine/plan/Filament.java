@@ -1,0 +1,34 @@
+package org.stratonomy.engine.plan;
+
+/**
+ * What is on a spool.
+ *
+ * @param colour of the spool, as #rrggbb
+ * @param densityGCm3 g/cm³
+ * @param diameterMm of the strand
+ * @param pricePerKg in the workshop's currency
+ * @param nozzleC nozzle temperature, °C
+ * @param bedC bed temperature, °C
+ * @param fanPercent part cooling
+ * @param maxFlow largest flow that melts, mm³/s
+ * @param retractionMm how far the strand is drawn back before a travel
+ */
+public record Filament(
+    String id,
+    String name,
+    String material,
+    String colour,
+    double densityGCm3,
+    double diameterMm,
+    double pricePerKg,
+    double nozzleC,
+    double bedC,
+    double fanPercent,
+    double maxFlow,
+    double retractionMm) {
+
+  /** Cross-section of the strand, mm². */
+  public double crossSectionMm2() {
+    return Math.PI * diameterMm * diameterMm / 4;
+  }
+}

@@ -1,0 +1,52 @@
+package org.stratonomy.engine.plan;
+
+/**
+ * A printer with one nozzle that is fed by hand.
+ *
+ * @param bedX width of the bed, mm; its front left corner is the origin
+ * @param bedY depth of the bed, mm
+ * @param heightMm largest height of a print
+ * @param nozzleMm diameter of the nozzle
+ * @param nozzleMaxC hottest the nozzle may get, °C
+ * @param bedMaxC hottest the bed may get, °C
+ * @param accelerationMmS2 along the path
+ * @param junctionMm deviation at corners from which the speed there follows
+ * @param maxSpeedXy largest speed in X and Y, mm/s
+ * @param maxSpeedZ largest speed in Z, mm/s
+ * @param travelSpeed mm/s
+ * @param changeSeconds how long a change of filament by hand takes
+ * @param parkX where the head waits, mm
+ * @param parkY where the head waits, mm
+ * @param parkLiftMm how far the nozzle is lifted before it goes there
+ * @param dialect how the machine wants its program written
+ */
+public record Machine(
+    String id,
+    String name,
+    double bedX,
+    double bedY,
+    double heightMm,
+    double nozzleMm,
+    double nozzleMaxC,
+    double bedMaxC,
+    double accelerationMmS2,
+    double junctionMm,
+    double maxSpeedXy,
+    double maxSpeedZ,
+    double travelSpeed,
+    double changeSeconds,
+    double parkX,
+    double parkY,
+    double parkLiftMm,
+    String dialect) {
+
+  /** Thinnest layer that the nozzle lays well, mm. */
+  public double minLayerHeight() {
+    return 0.25 * nozzleMm;
+  }
+
+  /** Thickest layer that the nozzle lays well, mm. */
+  public double maxLayerHeight() {
+    return 0.75 * nozzleMm;
+  }
+}

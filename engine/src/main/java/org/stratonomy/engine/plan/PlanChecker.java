@@ -1,0 +1,158 @@
+package org.stratonomy.engine.plan;
+
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+import org.stratonomy.engine.problem.Problem;
+
+/** Refuses plans that ask for something impossible, as far as can be told without the meshes. */
+public final class PlanChecker {
+  private final Plan plan;
+  private final Machine machine;
+
+  private PlanChecker(Plan plan, Machine machine) {
+    this.plan = plan;
+    this.machine = machine;
+  }
+
+  /**
+   * @throws Problem for the first thing that is impossible
+   */
+  public static void check(Plan plan, Shelf shelf) {
+    if (plan.slots().isEmpty()) {
+      throw bad("slots", "No filament is loaded.", "Load at least one filament.");
+    }
+    plan.slots().forEach(shelf::filament);
+    PlanChecker checker = new PlanChecker(plan, shelf.machine(plan.machine()));
+    checker.pieces();
+    checker.rules();
+    checker.stops();
+  }
+
+  private void pieces() {
+    if (plan.pieces().isEmpty()) {
+      throw bad("pieces", "There is nothing to print.", "Add at least one piece.");
+    }
+    Set<String> ids = new HashSet<>();
+    for (Piece piece : plan.pieces()) {
+      String place = "piece '%s'".formatted(piece.id());
+      if (!ids.add(piece.id())) {
+        throw bad(place, "Two pieces have this id.", "Give each piece an id of its own.");
+      }
+      if (piece.bodies().isEmpty()) {
+        throw bad(place, "It has no body.", "Give it a mesh, or remove the piece.");
+      }
+      Placement.Vector scale = piece.placement().scale();
+      if (!(scale.x() > 0 && scale.y() > 0 && scale.z() > 0)) {
+        throw bad(
+            place, "A scale factor is not positive.", "Use factors above zero; 1 leaves the size.");
+      }
+    }
+  }
+
+  private void rules() {
+    for (int i = 0; i < plan.rules().size(); i++) {
+      Rule rule = plan.rules().get(i);
+      String place = "rule %d".formatted(i + 1);
+      for (String id : rule.where().pieces()) {
+        if (plan.piece(id).isEmpty()) {
+          throw bad(
+              place,
+              "It names the piece '%s', which does not exist.".formatted(id),
+              "Name one of: %s."
+                  .formatted(String.join(", ", plan.pieces().stream().map(Piece::id).toList())));
+        }
+      }
+      for (Map.Entry<Setting, Value> entry : rule.set().entrySet()) {
+        value(place, entry.getKey(), entry.getValue());
+      }
+    }
+  }
+
+  private void value(String place, Setting setting, Value value) {
+    switch (value) {
+      case Value.Choice choice -> {
+        if (!setting.choices().contains(choice.value())) {
+          throw bad(
+              place,
+              "%s cannot be '%s'.".formatted(setting.label(), choice.value()),
+              setting.choices().isEmpty()
+                  ? "Give a number."
+                  : "Choose one of: %s.".formatted(String.join(", ", setting.choices())));
+        }
+      }
+      case Value.Number number -> number(place, setting, number.value());
+    }
+  }
+
+  private void number(String place, Setting setting, double value) {
+    if (!setting.choices().isEmpty()) {
+      throw bad(
+          place,
+          "%s cannot be a number.".formatted(setting.label()),
+          "Choose one of: %s.".formatted(String.join(", ", setting.choices())));
+    }
+    double min = setting.min();
+    double max = setting.max();
+    String because = "";
+    switch (setting) {
+      case LAYER_HEIGHT, FIRST_LAYER_HEIGHT -> {
+        min = machine.minLayerHeight();
+        max = machine.maxLayerHeight();
+        because = " with the %s mm nozzle".formatted(Value.of(machine.nozzleMm()));
+      }
+      case LINE_WIDTH -> {
+        min = 0.6 * machine.nozzleMm();
+        max = 2.5 * machine.nozzleMm();
+        because = " with the %s mm nozzle".formatted(Value.of(machine.nozzleMm()));
+      }
+      case NOZZLE_TEMPERATURE -> {
+        max = machine.nozzleMaxC();
+        because = " on %s".formatted(machine.name());
+      }
+      case BED_TEMPERATURE -> {
+        max = machine.bedMaxC();
+        because = " on %s".formatted(machine.name());
+      }
+      case FILAMENT -> {
+        max = plan.slots().size();
+        because = " because %d filaments are loaded".formatted(plan.slots().size());
+      }
+      default -> {
+        // The catalogue's own range holds.
+      }
+    }
+    boolean fraction = setting.isWhole() && value != Math.rint(value);
+    if (!(value >= min - 1e-9 && value <= max + 1e-9) || fraction) {
+      throw bad(
+          place,
+          "%s %s is not possible%s.".formatted(setting.label(), Value.of(value), because),
+          "Choose %s from %s to %s%s."
+              .formatted(
+                  setting.isWhole() ? "a whole number" : "a value",
+                  Value.of(rounded(min)),
+                  Value.of(rounded(max)),
+                  setting.unit().isEmpty() ? "" : " " + setting.unit()));
+    }
+  }
+
+  private static double rounded(double value) {
+    return Math.rint(value * 1e6) / 1e6;
+  }
+
+  private void stops() {
+    Set<String> ids = new HashSet<>();
+    for (Stop stop : plan.stops()) {
+      if (!ids.add(stop.id())) {
+        throw bad(
+            "stop '%s'".formatted(stop.id()),
+            "Two stops have this id.",
+            "Give each stop an id of its own.");
+      }
+    }
+  }
+
+  private static Problem bad(String place, String reason, String remedy) {
+    return new Problem(Problem.Kind.PLAN, place, reason, remedy);
+  }
+}

@@ -1,0 +1,502 @@
+package org.stratonomy.engine.plan;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The catalogue of settings: the one place that defines their names, units, ranges and defaults.
+ * Validation, the plan file's schema, the API and the interface derive from it.
+ */
+public enum Setting {
+  FILAMENT(
+      "filament",
+      "Filament slot",
+      Group.MATERIAL,
+      Scope.CELL,
+      "",
+      1,
+      64,
+      true,
+      f -> 1,
+      "Which of the loaded filaments is used; slots count from 1."),
+  LAYER_HEIGHT(
+      "layerHeight",
+      "Layer height",
+      Group.LAYERS,
+      Scope.STRATUM,
+      "mm",
+      0.02,
+      2,
+      false,
+      f -> 0.2,
+      "Wanted thickness of a layer. Layers are stretched or squeezed a little so that a whole number"
+          + " of them fills a stratum."),
+  FIRST_LAYER_HEIGHT(
+      "firstLayerHeight",
+      "First layer height",
+      Group.LAYERS,
+      Scope.PIECE,
+      "mm",
+      0.02,
+      2,
+      false,
+      f -> 0.2,
+      "Thickness of the layer on the bed."),
+  LINE_WIDTH(
+      "lineWidth",
+      "Line width",
+      Group.WALLS,
+      Scope.CELL,
+      "mm",
+      0.1,
+      3,
+      false,
+      f -> 1.1 * f.machine().nozzleMm(),
+      "Width that a line takes up beside its neighbours."),
+  WALLS(
+      "walls",
+      "Walls",
+      Group.WALLS,
+      Scope.CELL,
+      "lines",
+      0,
+      100,
+      true,
+      f -> 2,
+      "Lines along the outline."),
+  TOP_LAYERS(
+      "topLayers",
+      "Top solid layers",
+      Group.SKINS,
+      Scope.CELL,
+      "layers",
+      0,
+      1000,
+      true,
+      f -> 4,
+      "Solid layers under every surface that faces up."),
+  BOTTOM_LAYERS(
+      "bottomLayers",
+      "Bottom solid layers",
+      Group.SKINS,
+      Scope.CELL,
+      "layers",
+      0,
+      1000,
+      true,
+      f -> 4,
+      "Solid layers over every surface that faces down."),
+  INFILL_DENSITY(
+      "infillDensity",
+      "Infill density",
+      Group.INFILL,
+      Scope.CELL,
+      "%",
+      0,
+      100,
+      false,
+      f -> 15,
+      "Share of the inside that is filled with plastic."),
+  INFILL_PATTERN(
+      "infillPattern",
+      "Infill pattern",
+      Group.INFILL,
+      List.of("lines", "grid"),
+      "lines",
+      "Lines turn by a right angle with each layer; a grid lays both directions in every layer."),
+  INFILL_ANGLE(
+      "infillAngle",
+      "Infill angle",
+      Group.INFILL,
+      Scope.CELL,
+      "°",
+      -360,
+      360,
+      false,
+      f -> 45,
+      "Direction of solid and infill lines on odd layers, against X."),
+  NOZZLE_TEMPERATURE(
+      "nozzleTemperature",
+      "Nozzle temperature",
+      Group.MATERIAL,
+      Scope.CELL,
+      "°C",
+      150,
+      500,
+      false,
+      f -> f.filament().nozzleC(),
+      "Temperature while this is printed."),
+  BED_TEMPERATURE(
+      "bedTemperature",
+      "Bed temperature",
+      Group.MATERIAL,
+      Scope.PLAN,
+      "°C",
+      0,
+      200,
+      false,
+      f -> f.filament().bedC(),
+      "Temperature of the bed for the whole print."),
+  FLOW(
+      "flow",
+      "Flow",
+      Group.MATERIAL,
+      Scope.CELL,
+      "%",
+      10,
+      300,
+      false,
+      f -> 100,
+      "Extruded volume against the computed one."),
+  FAN(
+      "fan",
+      "Fan",
+      Group.COOLING,
+      Scope.CELL,
+      "%",
+      0,
+      100,
+      false,
+      f -> f.filament().fanPercent(),
+      "Part cooling."),
+  FAN_OFF_LAYERS(
+      "fanOffLayers",
+      "Fan off for",
+      Group.COOLING,
+      Scope.PIECE,
+      "layers",
+      0,
+      1000,
+      true,
+      f -> 1,
+      "Layers from the bed that are printed without part cooling."),
+  BRIDGE_FAN(
+      "bridgeFan",
+      "Bridge fan",
+      Group.COOLING,
+      Scope.CELL,
+      "%",
+      0,
+      100,
+      false,
+      f -> 100,
+      "Part cooling while lines are laid over air."),
+  MIN_LAYER_TIME(
+      "minLayerTime",
+      "Least layer time",
+      Group.COOLING,
+      Scope.PLAN,
+      "s",
+      0,
+      600,
+      false,
+      f -> 8,
+      "A layer that would take less is printed slower."),
+  MIN_SPEED(
+      "minSpeed",
+      "Least speed",
+      Group.COOLING,
+      Scope.PLAN,
+      "mm/s",
+      1,
+      500,
+      false,
+      f -> 12,
+      "Slowing down for the least layer time ends here."),
+  OUTER_WALL_SPEED(
+      "outerWallSpeed",
+      "Outer wall speed",
+      Group.SPEEDS,
+      Scope.CELL,
+      "mm/s",
+      1,
+      1000,
+      false,
+      f -> 40,
+      "Speed of the line that is seen."),
+  INNER_WALL_SPEED(
+      "innerWallSpeed",
+      "Inner wall speed",
+      Group.SPEEDS,
+      Scope.CELL,
+      "mm/s",
+      1,
+      1000,
+      false,
+      f -> 60,
+      "Speed of the other walls."),
+  SKIN_SPEED(
+      "skinSpeed",
+      "Skin speed",
+      Group.SPEEDS,
+      Scope.CELL,
+      "mm/s",
+      1,
+      1000,
+      false,
+      f -> 45,
+      "Speed of top and bottom skins."),
+  SOLID_SPEED(
+      "solidSpeed",
+      "Solid infill speed",
+      Group.SPEEDS,
+      Scope.CELL,
+      "mm/s",
+      1,
+      1000,
+      false,
+      f -> 60,
+      "Speed of solid layers below the skin."),
+  INFILL_SPEED(
+      "infillSpeed",
+      "Infill speed",
+      Group.SPEEDS,
+      Scope.CELL,
+      "mm/s",
+      1,
+      1000,
+      false,
+      f -> 80,
+      "Speed of infill lines."),
+  BRIDGE_SPEED(
+      "bridgeSpeed",
+      "Bridge speed",
+      Group.SPEEDS,
+      Scope.CELL,
+      "mm/s",
+      1,
+      1000,
+      false,
+      f -> 25,
+      "Speed of lines over air."),
+  FIRST_LAYER_SPEED(
+      "firstLayerSpeed",
+      "First layer speed",
+      Group.SPEEDS,
+      Scope.PIECE,
+      "mm/s",
+      1,
+      1000,
+      false,
+      f -> 20,
+      "Speed of everything that lies on the bed."),
+  TRAVEL_SPEED(
+      "travelSpeed",
+      "Travel speed",
+      Group.SPEEDS,
+      Scope.PLAN,
+      "mm/s",
+      1,
+      2000,
+      false,
+      f -> f.machine().travelSpeed(),
+      "Speed of moves that extrude nothing."),
+  RETRACTION(
+      "retraction",
+      "Retraction",
+      Group.TRAVEL,
+      Scope.PLAN,
+      "mm",
+      0,
+      20,
+      false,
+      f -> f.filament().retractionMm(),
+      "How far the strand is drawn back before a travel."),
+  RETRACTION_SPEED(
+      "retractionSpeed",
+      "Retraction speed",
+      Group.TRAVEL,
+      Scope.PLAN,
+      "mm/s",
+      1,
+      200,
+      false,
+      f -> 35,
+      "Speed of drawing back and of pushing forward again."),
+  RETRACTION_TRAVEL(
+      "retractionTravel",
+      "Retract from",
+      Group.TRAVEL,
+      Scope.PLAN,
+      "mm",
+      0,
+      1000,
+      false,
+      f -> 2,
+      "Shorter travels are made without retraction."),
+  SKIRT_LINES(
+      "skirtLines",
+      "Skirt lines",
+      Group.BED,
+      Scope.PLAN,
+      "lines",
+      0,
+      50,
+      true,
+      f -> 2,
+      "Lines around everything on the first layer, to prime the nozzle."),
+  SKIRT_DISTANCE(
+      "skirtDistance",
+      "Skirt distance",
+      Group.BED,
+      Scope.PLAN,
+      "mm",
+      0.5,
+      100,
+      false,
+      f -> 4,
+      "Distance of the skirt from the pieces.");
+
+  /** The finest thing that a value can differ for. */
+  public enum Scope {
+    PLAN,
+    PIECE,
+    STRATUM,
+    CELL
+  }
+
+  /** What belongs together in a list of settings. */
+  public enum Group {
+    MATERIAL("Material"),
+    LAYERS("Layers"),
+    WALLS("Walls"),
+    SKINS("Solid layers"),
+    INFILL("Infill"),
+    SPEEDS("Speeds"),
+    COOLING("Cooling"),
+    TRAVEL("Travel"),
+    BED("On the bed");
+
+    private final String label;
+
+    Group(String label) {
+      this.label = label;
+    }
+
+    public String label() {
+      return label;
+    }
+  }
+
+  /** What a default may depend on. */
+  record From(Machine machine, Filament filament) {}
+
+  @FunctionalInterface
+  interface Default {
+    double value(From from);
+  }
+
+  private final String id;
+  private final String label;
+  private final Group group;
+  private final Scope scope;
+  private final String unit;
+  private final double min;
+  private final double max;
+  private final boolean whole;
+  private final Default standard;
+  private final List<String> choices;
+  private final String standardChoice;
+  private final String description;
+
+  Setting(
+      String id,
+      String label,
+      Group group,
+      Scope scope,
+      String unit,
+      double min,
+      double max,
+      boolean whole,
+      Default standard,
+      String description) {
+    this.id = id;
+    this.label = label;
+    this.group = group;
+    this.scope = scope;
+    this.unit = unit;
+    this.min = min;
+    this.max = max;
+    this.whole = whole;
+    this.standard = standard;
+    this.choices = List.of();
+    this.standardChoice = "";
+    this.description = description;
+  }
+
+  Setting(
+      String id,
+      String label,
+      Group group,
+      List<String> choices,
+      String standard,
+      String description) {
+    this.id = id;
+    this.label = label;
+    this.group = group;
+    this.scope = Scope.CELL;
+    this.unit = "";
+    this.min = 0;
+    this.max = 0;
+    this.whole = false;
+    this.standard = from -> 0;
+    this.choices = choices;
+    this.standardChoice = standard;
+    this.description = description;
+  }
+
+  /** The name in plan files and in the API. */
+  public String id() {
+    return id;
+  }
+
+  public String label() {
+    return label;
+  }
+
+  public Group group() {
+    return group;
+  }
+
+  public Scope scope() {
+    return scope;
+  }
+
+  public String unit() {
+    return unit;
+  }
+
+  public double min() {
+    return min;
+  }
+
+  public double max() {
+    return max;
+  }
+
+  /** Whether the value counts something. */
+  public boolean isWhole() {
+    return whole;
+  }
+
+  /** The values of a choice; empty for a number. */
+  public List<String> choices() {
+    return choices;
+  }
+
+  public String description() {
+    return description;
+  }
+
+  /** What holds where no rule says anything. */
+  Value standard(Machine machine, Filament filament) {
+    return choices.isEmpty()
+        ? Value.of(standard.value(new From(machine, filament)))
+        : Value.of(standardChoice);
+  }
+
+  public static Optional<Setting> byId(String id) {
+    return Arrays.stream(values()).filter(s -> s.id.equals(id)).findFirst();
+  }
+}

@@ -1,0 +1,77 @@
+package org.stratonomy.engine.program;
+
+import com.samskivert.mustache.Mustache;
+import com.samskivert.mustache.Template;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import org.stratonomy.engine.problem.Problem;
+
+/**
+ * How a machine wants its program written: a template each for the start, the end, a change of
+ * filament and a pause. The values that a template may name are listed in docs/formats/program.md;
+ * any other name is an error.
+ */
+final class Dialect {
+  private final Template start;
+  private final Template end;
+  private final Template change;
+  private final Template pause;
+
+  private Dialect(Template start, Template end, Template change, Template pause) {
+    this.start = start;
+    this.end = end;
+    this.change = change;
+    this.pause = pause;
+  }
+
+  /**
+   * @throws Problem if there is no such dialect
+   */
+  static Dialect named(String name) {
+    return new Dialect(
+        template(name, "start"),
+        template(name, "end"),
+        template(name, "change"),
+        template(name, "pause"));
+  }
+
+  private static Template template(String dialect, String part) {
+    String file = "%s/%s.mustache".formatted(dialect, part);
+    try (InputStream in = Dialect.class.getResourceAsStream(file)) {
+      if (in == null) {
+        throw new Problem(
+            Problem.Kind.PLAN,
+            "machine",
+            "There is no dialect '%s'.".formatted(dialect),
+            "Give the machine a dialect that exists.");
+      }
+      return Mustache.compiler()
+          .escapeHTML(false)
+          .strictSections(true)
+          .emptyStringIsFalse(true)
+          .compile(new InputStreamReader(in, StandardCharsets.UTF_8));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  String start(Map<String, Object> values) {
+    return start.execute(values);
+  }
+
+  String end(Map<String, Object> values) {
+    return end.execute(values);
+  }
+
+  String change(Map<String, Object> values) {
+    return change.execute(values);
+  }
+
+  String pause(Map<String, Object> values) {
+    return pause.execute(values);
+  }
+}

@@ -1,0 +1,315 @@
+package org.stratonomy.engine.program;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.stratonomy.engine.ledger.Ledger;
+import org.stratonomy.engine.merge.Halt;
+import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.Schedule;
+import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.path.Role;
+import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plane.Path;
+
+/**
+ * Writes a schedule as a machine program (G-code): absolute positions to 0.001 mm, relative
+ * extrusion to 0.00001 mm whose rounding is carried over, so that it never adds up.
+ *
+ * <p>Every stop lifts before it moves sideways, and states the whole modal state afterwards.
+ */
+public final class ProgramWriter {
+  private static final int XY_DECIMALS = 3;
+  private static final int E_DECIMALS = 5;
+  /** Where the start template leaves the nozzle. */
+  private static final double START_Z_MM = 5;
+
+  private static final long NOWHERE = Long.MIN_VALUE;
+
+  private final Plan plan;
+  private final Resolver resolver;
+  private final Machine machine;
+  private final Schedule schedule;
+  private final Ledger ledger;
+  private final Dialect dialect;
+
+  private GcodeText text;
+  private long x = NOWHERE;
+  private long y = NOWHERE;
+  private double z = START_Z_MM;
+  private long feed = NOWHERE;
+  private long fan;
+  private double nozzleC;
+  private boolean retracted;
+  private double extrusionRest;
+  private int stopNumber;
+
+  public ProgramWriter(Plan plan, Resolver resolver, Schedule schedule, Ledger ledger) {
+    this.plan = plan;
+    this.resolver = resolver;
+    this.machine = resolver.machine();
+    this.schedule = schedule;
+    this.ledger = ledger;
+    this.dialect = Dialect.named(machine.dialect());
+  }
+
+  public void write(OutputStream out) throws IOException {
+    text = new GcodeText(out);
+    start();
+    for (LayerSchedule layer : schedule.layers()) {
+      layer(layer);
+    }
+    end();
+    text.flush();
+  }
+
+  private void start() throws IOException {
+    nozzleC =
+        schedule.layers().stream()
+            .flatMap(layer -> layer.strokes().stream())
+            .mapToDouble(Stroke::nozzleC)
+            .findFirst()
+            .orElse(0);
+    Map<String, Object> values = common();
+    List<Map<String, Object>> filaments = new ArrayList<>();
+    for (Ledger.SlotEntry entry : ledger.slots()) {
+      Filament filament = resolver.filament(entry.slot());
+      filaments.add(
+          Map.of(
+              "slot", entry.slot(),
+              "name", filament.name(),
+              "material", filament.material(),
+              "grams", String.format(Locale.ROOT, "%.1f", entry.massG()),
+              "metres", String.format(Locale.ROOT, "%.2f", entry.lengthMm() / 1000)));
+    }
+    values.put("filaments", filaments);
+    values.put("plan", oneLine(plan.name()));
+    values.put("machine", machine.name());
+    values.put("nozzle", number(machine.nozzleMm()));
+    values.put("layers", schedule.layers().size());
+    values.put(
+        "height",
+        schedule.layers().isEmpty() ? "0" : number(schedule.layers().getLast().layer().top()));
+    values.put("time", duration(ledger.seconds()));
+    values.put("filament", resolver.filament(schedule.firstSlot()).name());
+    values.put("bedC", number(schedule.bedC()));
+    text.add(dialect.start(values));
+  }
+
+  private void end() throws IOException {
+    retract();
+    Map<String, Object> values = common();
+    values.put("liftZ", number(liftedZ()));
+    values.put("parkX", number(machine.parkX()));
+    values.put("parkY", number(machine.parkY()));
+    text.add(dialect.end(values));
+  }
+
+  private Map<String, Object> common() {
+    Map<String, Object> values = new HashMap<>();
+    values.put("startZ", number(START_Z_MM));
+    values.put("stops", ledger.halts().size());
+    values.put("nozzleC", number(nozzleC));
+    values.put("liftF", number(60 * machine.maxSpeedZ()));
+    values.put("travelF", number(60 * schedule.travel().speed()));
+    return values;
+  }
+
+  private void layer(LayerSchedule layer) throws IOException {
+    List<Stroke> strokes = layer.strokes();
+    if (strokes.isEmpty()) {
+      return;
+    }
+    text.add("; layer ").add(Integer.toString(layer.layer().number()));
+    text.add(", z ").add(number(layer.layer().top())).add('\n');
+    List<Halt> halts = new ArrayList<>(layer.halts());
+    Stroke before = null;
+    for (int i = 0; i < strokes.size(); i++) {
+      Stroke stroke = strokes.get(i);
+      if (!halts.isEmpty() && halts.getFirst().beforeStroke() == i) {
+        halt(layer, halts.removeFirst(), stroke);
+      }
+      temperature(stroke);
+      fan(stroke);
+      travel(stroke, before, layer.layer().top());
+      stroke(stroke, layer.speed(stroke));
+      before = stroke;
+    }
+  }
+
+  private void temperature(Stroke stroke) throws IOException {
+    if (stroke.nozzleC() != nozzleC) {
+      retract();
+      nozzleC = stroke.nozzleC();
+      text.add("M109 S").add(number(nozzleC)).add('\n');
+    }
+  }
+
+  private void fan(Stroke stroke) throws IOException {
+    long wanted = Math.round(stroke.fanPercent() * 255 / 100);
+    if (wanted != fan) {
+      fan = wanted;
+      text.add(wanted == 0 ? "M107" : "M106 S" + wanted).add('\n');
+    }
+  }
+
+  private void halt(LayerSchedule layer, Halt halt, Stroke next) throws IOException {
+    stopNumber++;
+    retract();
+    lift(liftedZ());
+    moveFast(scaled(machine.parkX()), scaled(machine.parkY()));
+    nozzleC = next.nozzleC();
+    Map<String, Object> values = common();
+    values.put("number", stopNumber);
+    values.put("layer", layer.layer().number());
+    values.put(
+        "height", number(halt.beforeStroke() == 0 ? layer.layer().bottom() : layer.layer().top()));
+    values.put("note", oneLine(halt.note()));
+    values.put("from", resolver.filament(halt.fromSlot()).name());
+    values.put("to", resolver.filament(halt.toSlot()).name());
+    text.add(halt.isColourChange() ? dialect.change(values) : dialect.pause(values));
+    feed = NOWHERE;
+    fan = NOWHERE;
+  }
+
+  private double liftedZ() {
+    return Math.min(z + machine.parkLiftMm(), machine.heightMm() + machine.parkLiftMm());
+  }
+
+  private void lift(double height) throws IOException {
+    if (height == z) {
+      return;
+    }
+    z = height;
+    text.add("G0 Z").addFixed(Math.round(height * 1000), XY_DECIMALS);
+    feed(machine.maxSpeedZ());
+    text.add('\n');
+  }
+
+  /** Goes to the start of a stroke; where the way is long, with the strand drawn back. */
+  private void travel(Stroke stroke, Stroke before, double height) throws IOException {
+    Path path = stroke.path();
+    long toX = scaled(path.x(0));
+    long toY = scaled(path.y(0));
+    if (before != null) {
+      double length = Math.hypot(path.x(0) - before.endX(), path.y(0) - before.endY());
+      boolean inside = before.role() == Role.INFILL && stroke.role() == Role.INFILL;
+      if (schedule.travel().retracts(length, inside)) {
+        retract();
+      }
+    } else {
+      retract();
+    }
+    if (height > z) {
+      lift(height);
+    }
+    moveFast(toX, toY);
+    lift(height);
+    unretract();
+  }
+
+  private void moveFast(long toX, long toY) throws IOException {
+    if (toX == x && toY == y) {
+      return;
+    }
+    text.add("G0");
+    position(toX, toY);
+    feed(schedule.travel().speed());
+    text.add('\n');
+  }
+
+  private void position(long toX, long toY) throws IOException {
+    if (toX != x) {
+      text.add(" X").addFixed(toX, XY_DECIMALS);
+      x = toX;
+    }
+    if (toY != y) {
+      text.add(" Y").addFixed(toY, XY_DECIMALS);
+      y = toY;
+    }
+  }
+
+  private void feed(double speed) throws IOException {
+    long wanted = Math.round(speed * 60);
+    if (wanted != feed) {
+      feed = wanted;
+      text.add(" F").addFixed(wanted, 0);
+    }
+  }
+
+  private void retract() throws IOException {
+    if (!retracted && schedule.travel().retractionMm() > 0 && x != NOWHERE) {
+      retracted = true;
+      strand(-schedule.travel().retractionMm());
+    }
+  }
+
+  private void unretract() throws IOException {
+    if (retracted) {
+      retracted = false;
+      strand(schedule.travel().retractionMm());
+    }
+  }
+
+  private void strand(double mm) throws IOException {
+    text.add("G1 E").addFixed(Math.round(mm * 1e5), E_DECIMALS);
+    feed(schedule.travel().retractionSpeed());
+    text.add('\n');
+  }
+
+  private void stroke(Stroke stroke, double speed) throws IOException {
+    text.add("; ").add(stroke.role().label()).add('\n');
+    Path path = stroke.path();
+    double strandPerMm =
+        stroke.crossSectionMm2() / resolver.filament(stroke.slot()).crossSectionMm2();
+    for (int i = 1; i < path.size(); i++) {
+      extrude(path, i - 1, i, strandPerMm, speed);
+    }
+    if (path.isClosed()) {
+      extrude(path, path.size() - 1, 0, strandPerMm, speed);
+    }
+  }
+
+  private void extrude(Path path, int from, int to, double strandPerMm, double speed)
+      throws IOException {
+    double length = Math.hypot(path.x(to) - path.x(from), path.y(to) - path.y(from));
+    extrusionRest += length * strandPerMm * 1e5;
+    long toX = scaled(path.x(to));
+    long toY = scaled(path.y(to));
+    if (toX == x && toY == y) {
+      return;
+    }
+    long extrusion = Math.round(extrusionRest);
+    extrusionRest -= extrusion;
+    text.add("G1");
+    position(toX, toY);
+    text.add(" E").addFixed(extrusion, E_DECIMALS);
+    feed(speed);
+    text.add('\n');
+  }
+
+  private static long scaled(double mm) {
+    return Math.round(mm * 1000);
+  }
+
+  private static String number(double value) {
+    return Value.of(Math.rint(value * 1000) / 1000).toString();
+  }
+
+  private static String oneLine(String note) {
+    return note.replaceAll("\\s+", " ").strip();
+  }
+
+  private static String duration(double seconds) {
+    long minutes = Math.round(seconds / 60);
+    return minutes < 60 ? minutes + " min" : "%d h %d min".formatted(minutes / 60, minutes % 60);
+  }
+}

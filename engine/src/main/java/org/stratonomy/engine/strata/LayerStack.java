@@ -1,0 +1,69 @@
+package org.stratonomy.engine.strata;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Resolver;
+
+/**
+ * All layers of a plan in the order of their heights: layers of several pieces whose tops fall
+ * together are one layer of the plan.
+ *
+ * @param pieces one stack for each piece, in the plan's order
+ * @param layers numbered from 1
+ */
+public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
+
+  /**
+   * One layer of the plan; it fills the height from bottom to top.
+   *
+   * @param number from 1
+   * @param bottom top of the layer below, mm
+   * @param top height of the nozzle while it prints, mm
+   * @param parts the pieces' layers that end at this height
+   */
+  public record PlanLayer(int number, double bottom, double top, List<Part> parts) {}
+
+  /**
+   * @param piece index of the piece in the plan, from 0
+   */
+  public record Part(int piece, PieceLayer layer) {}
+
+  /**
+   * @throws org.stratonomy.engine.problem.Problem if a boundary is impossible
+   */
+  public static LayerStack of(Plan plan, List<PlacedPiece> placed, Resolver resolver) {
+    List<PieceStack> stacks = new ArrayList<>();
+    TreeMap<Long, List<Part>> byTop = new TreeMap<>();
+    for (int p = 0; p < placed.size(); p++) {
+      String id = placed.get(p).id();
+      PieceStack stack =
+          new PieceStacker(
+                  placed.get(p), resolver.machine(), stratum -> resolver.stratum(id, stratum))
+              .stack(plan.stops());
+      stacks.add(stack);
+      for (PieceLayer layer : stack.layers()) {
+        long micrometres = Math.round(layer.top() * 1000);
+        byTop.computeIfAbsent(micrometres, top -> new ArrayList<>()).add(new Part(p, layer));
+      }
+    }
+    List<PlanLayer> layers = new ArrayList<>();
+    double bottom = stacks.stream().mapToDouble(LayerStack::bottom).min().orElse(0);
+    for (Map.Entry<Long, List<Part>> entry : byTop.entrySet()) {
+      double top = entry.getValue().getFirst().layer().top();
+      layers.add(new PlanLayer(layers.size() + 1, bottom, top, List.copyOf(entry.getValue())));
+      bottom = top;
+    }
+    return new LayerStack(List.copyOf(stacks), List.copyOf(layers));
+  }
+
+  private static double bottom(PieceStack stack) {
+    return stack.layers().isEmpty() ? 0 : stack.layers().getFirst().bottom();
+  }
+
+  public int size() {
+    return layers.size();
+  }
+}

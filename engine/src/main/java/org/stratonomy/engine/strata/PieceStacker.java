@@ -1,0 +1,194 @@
+package org.stratonomy.engine.strata;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeSet;
+import java.util.function.IntFunction;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.strata.PieceStack.MovedPlane;
+
+/**
+ * Divides the height of a piece into layers so that every boundary and every stop falls on a layer
+ * plane: boundaries, stops, bottom and top cut the height into intervals, and an interval Δ with
+ * the wanted layer height h becomes n = round(Δ / h) layers of Δ / n, or the nearest n whose layers
+ * the nozzle can lay. On the bed the first layer has a height of its own.
+ */
+final class PieceStacker {
+  /** Planes nearer than this are one, mm. */
+  private static final double SAME = 1e-4;
+
+  private final PlacedPiece placed;
+  private final Machine machine;
+  private final IntFunction<Settings> settings;
+  private final List<MovedPlane> moved = new ArrayList<>();
+  private final List<PieceLayer> layers = new ArrayList<>();
+  private final String place;
+
+  /**
+   * @param settings what holds in each stratum, by its number from 1
+   */
+  PieceStacker(PlacedPiece placed, Machine machine, IntFunction<Settings> settings) {
+    this.placed = placed;
+    this.machine = machine;
+    this.settings = settings;
+    this.place = "piece '%s'".formatted(placed.id());
+  }
+
+  /**
+   * @throws Problem if a boundary lies outside the piece or too near to another one
+   */
+  PieceStack stack(List<Stop> stops) {
+    checkBoundaries();
+    List<Double> cuts = cuts(stops);
+    boolean onBed = placed.bottom() == 0;
+    for (int i = 0; i + 1 < cuts.size(); i++) {
+      double low = cuts.get(i);
+      double high = cuts.get(i + 1);
+      int stratum = stratumAt((low + high) / 2);
+      if (low == 0 && onBed) {
+        double first = firstLayer(high, stratum);
+        add(low, first, 1, stratum);
+        low = first;
+      }
+      if (high - low > SAME) {
+        double wanted = settings.apply(stratum).number(Setting.LAYER_HEIGHT);
+        boolean last = i + 2 == cuts.size();
+        double topmost = last ? topmostLayer(high - low, wanted) : 0;
+        if (topmost > 0) {
+          int whole = (int) Math.round((high - topmost - low) / wanted);
+          add(low, rounded(low + whole * wanted), whole, stratum);
+          add(high - topmost, high, 1, stratum);
+        } else {
+          add(low, high, layerCount(high - low, wanted), stratum);
+        }
+      }
+    }
+    return new PieceStack(placed.id(), List.copyOf(layers), onBed, List.copyOf(moved));
+  }
+
+  private void checkBoundaries() {
+    double least = machine.minLayerHeight();
+    double below = placed.bottom();
+    for (double boundary : placed.piece().boundaries()) {
+      if (boundary <= placed.bottom() || boundary >= placed.top()) {
+        throw new Problem(
+            Problem.Kind.PLAN,
+            place,
+            "The boundary at %s mm lies outside the piece.".formatted(Value.of(boundary)),
+            "Choose a height between %.3f and %.3f mm.".formatted(placed.bottom(), placed.top()));
+      }
+      if (boundary - below < least - SAME) {
+        throw new Problem(
+            Problem.Kind.PLAN,
+            place,
+            "The boundary at %s mm is %.3f mm above %s; no layer fits between."
+                .formatted(
+                    Value.of(boundary),
+                    boundary - below,
+                    below == placed.bottom()
+                        ? "the bottom"
+                        : "the one at %s mm".formatted(Value.of(below))),
+            "Leave at least %s mm, or remove one of them.".formatted(Value.of(least)));
+      }
+      below = boundary;
+    }
+    if (placed.top() - below < least - SAME) {
+      throw new Problem(
+          Problem.Kind.PLAN,
+          place,
+          below == placed.bottom()
+              ? "It is only %.4f mm high above the bed.".formatted(placed.top() - below)
+              : "The boundary at %s mm is only %.3f mm below the top."
+                  .formatted(Value.of(below), placed.top() - below),
+          below == placed.bottom()
+              ? "Check its unit and scale, or raise it."
+              : "Leave at least %s mm, or remove it.".formatted(Value.of(least)));
+    }
+  }
+
+  /** Bottom, boundaries, stops and top; a stop too near to another plane moves onto it. */
+  private List<Double> cuts(List<Stop> stops) {
+    TreeSet<Double> cuts = new TreeSet<>(placed.piece().boundaries());
+    cuts.add(placed.bottom());
+    cuts.add(placed.top());
+    for (Stop stop : stops) {
+      double height = stop.heightMm();
+      if (height <= placed.bottom() || height >= placed.top()) {
+        continue;
+      }
+      double below = cuts.floor(height);
+      double above = cuts.ceiling(height);
+      double nearest = height - below < above - height ? below : above;
+      if (Math.abs(height - nearest) < machine.minLayerHeight() - SAME) {
+        if (Math.abs(height - nearest) > SAME) {
+          moved.add(new MovedPlane(MovedPlane.What.STOP, height, nearest));
+        }
+      } else {
+        cuts.add(height);
+      }
+    }
+    return List.copyOf(cuts);
+  }
+
+  private int stratumAt(double height) {
+    int stratum = 1;
+    for (double boundary : placed.piece().boundaries()) {
+      if (boundary < height) {
+        stratum++;
+      }
+    }
+    return stratum;
+  }
+
+  /** Top of the first layer: as wanted, unless too little would be left of the interval. */
+  private double firstLayer(double intervalTop, int stratum) {
+    double wanted = settings.apply(stratum).number(Setting.FIRST_LAYER_HEIGHT);
+    double least = machine.minLayerHeight();
+    if (intervalTop - wanted >= least - SAME) {
+      return wanted;
+    }
+    if (intervalTop <= machine.maxLayerHeight() + SAME) {
+      return intervalTop;
+    }
+    return intervalTop / 2;
+  }
+
+  private int layerCount(double interval, double wanted) {
+    int most = (int) Math.floor(interval / machine.minLayerHeight() + SAME);
+    int least = (int) Math.ceil(interval / machine.maxLayerHeight() - SAME);
+    int count = (int) Math.round(interval / wanted);
+    return Math.max(1, Math.clamp(count, least, Math.max(least, most)));
+  }
+
+  /** Height of the topmost layer over whole layers of the wanted height, or 0 if there is none. */
+  private double topmostLayer(double interval, double wanted) {
+    double rest = interval - (Math.round(interval / wanted) - 1) * wanted;
+    for (double height : new double[] {rest, rest + wanted, rest - wanted}) {
+      if (height >= machine.minLayerHeight() - SAME
+          && height <= machine.maxLayerHeight() + SAME
+          && height <= interval + SAME) {
+        return height;
+      }
+    }
+    return 0;
+  }
+
+  private void add(double low, double high, int count, int stratum) {
+    double bottom = layers.isEmpty() ? low : layers.getLast().top();
+    for (int i = 1; i <= count; i++) {
+      double top = i == count ? high : rounded(low + (high - low) * i / count);
+      layers.add(new PieceLayer(layers.size() + 1, bottom, top, stratum));
+      bottom = top;
+    }
+  }
+
+  /** To a nanometre, so that heights read well and compare equal. */
+  private static double rounded(double mm) {
+    return Math.rint(mm * 1e6) / 1e6;
+  }
+}

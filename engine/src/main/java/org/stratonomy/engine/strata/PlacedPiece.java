@@ -1,0 +1,173 @@
+package org.stratonomy.engine.strata;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Placement;
+import org.stratonomy.engine.problem.Problem;
+
+/** A piece where it stands on the machine: its bodies' vertices in machine coordinates, mm. */
+public final class PlacedPiece {
+  /** Nothing may lie further out than this, so that areas stay within their coordinates. */
+  private static final double LIMIT_MM = 50_000;
+
+  private final Piece piece;
+  private final List<Mesh> meshes;
+  private final double[][] vertices;
+  private final Bounds bounds;
+  private final Key key;
+
+  private PlacedPiece(Piece piece, List<Mesh> meshes, double[][] vertices, Bounds bounds, Key key) {
+    this.piece = piece;
+    this.meshes = meshes;
+    this.vertices = vertices;
+    this.bounds = bounds;
+    this.key = key;
+  }
+
+  /**
+   * Scales, turns and moves the meshes of a piece.
+   *
+   * @throws Problem if a mesh is missing or unusable, or the piece is far off
+   */
+  public static PlacedPiece of(Piece piece, MeshSource source) {
+    List<Mesh> meshes = new ArrayList<>();
+    Key.Builder key = Key.of("placed");
+    for (Body body : piece.bodies()) {
+      Mesh mesh = source.mesh(body.mesh());
+      meshes.add(mesh);
+      key.add(mesh.hash());
+    }
+    Placement placement = piece.placement();
+    for (Placement.Vector v :
+        List.of(placement.position(), placement.rotation(), placement.scale())) {
+      key.add(v.x()).add(v.y()).add(v.z());
+    }
+    double[] matrix = matrix(placement);
+    double[][] vertices = new double[meshes.size()][];
+    Bounds turned = null;
+    for (int m = 0; m < vertices.length; m++) {
+      vertices[m] = turn(meshes.get(m), matrix);
+      Bounds bounds = bounds(vertices[m]);
+      turned = turned == null ? bounds : turned.with(bounds);
+    }
+    Placement.Vector to = placement.position();
+    double dx = to.x() - (turned.minX() + turned.maxX()) / 2;
+    double dy = to.y() - (turned.minY() + turned.maxY()) / 2;
+    double dz = to.z() - turned.minZ();
+    Bounds bounds =
+        new Bounds(
+            turned.minX() + dx,
+            turned.minY() + dy,
+            to.z(),
+            turned.maxX() + dx,
+            turned.maxY() + dy,
+            turned.maxZ() + dz);
+    checkReach(piece, bounds);
+    for (double[] xyz : vertices) {
+      for (int i = 0; i < xyz.length; i += 3) {
+        xyz[i] += dx;
+        xyz[i + 1] += dy;
+        xyz[i + 2] += dz;
+      }
+    }
+    return new PlacedPiece(piece, meshes, vertices, bounds, key.build());
+  }
+
+  private static void checkReach(Piece piece, Bounds b) {
+    double reach = 0;
+    for (double c : new double[] {b.minX(), b.minY(), b.minZ(), b.maxX(), b.maxY(), b.maxZ()}) {
+      reach = Math.max(reach, Math.abs(c));
+    }
+    if (!(reach <= LIMIT_MM)) {
+      throw new Problem(
+          Problem.Kind.PLAN,
+          "piece '%s'".formatted(piece.id()),
+          "It reaches %.0f mm away from the bed's corner.".formatted(reach),
+          "Scale it down (its size is %.0f × %.0f × %.0f mm) or place it on the bed."
+              .formatted(b.sizeX(), b.sizeY(), b.sizeZ()));
+    }
+  }
+
+  private static double[] matrix(Placement placement) {
+    double ax = Math.toRadians(placement.rotation().x());
+    double ay = Math.toRadians(placement.rotation().y());
+    double az = Math.toRadians(placement.rotation().z());
+    double cx = Math.cos(ax);
+    double sx = Math.sin(ax);
+    double cy = Math.cos(ay);
+    double sy = Math.sin(ay);
+    double cz = Math.cos(az);
+    double sz = Math.sin(az);
+    Placement.Vector s = placement.scale();
+    return new double[] {
+      cz * cy * s.x(), (cz * sy * sx - sz * cx) * s.y(), (cz * sy * cx + sz * sx) * s.z(),
+      sz * cy * s.x(), (sz * sy * sx + cz * cx) * s.y(), (sz * sy * cx - cz * sx) * s.z(),
+      -sy * s.x(), cy * sx * s.y(), cy * cx * s.z()
+    };
+  }
+
+  private static double[] turn(Mesh mesh, double[] m) {
+    double[] xyz = new double[3 * mesh.vertexCount()];
+    for (int v = 0; v < mesh.vertexCount(); v++) {
+      double x = mesh.coordinate(v, 0);
+      double y = mesh.coordinate(v, 1);
+      double z = mesh.coordinate(v, 2);
+      for (int axis = 0; axis < 3; axis++) {
+        xyz[3 * v + axis] = m[3 * axis] * x + m[3 * axis + 1] * y + m[3 * axis + 2] * z;
+      }
+    }
+    return xyz;
+  }
+
+  private static Bounds bounds(double[] xyz) {
+    Bounds bounds = new Bounds(xyz[0], xyz[1], xyz[2], xyz[0], xyz[1], xyz[2]);
+    double[] low = {bounds.minX(), bounds.minY(), bounds.minZ()};
+    double[] high = low.clone();
+    for (int i = 0; i < xyz.length; i++) {
+      low[i % 3] = Math.min(low[i % 3], xyz[i]);
+      high[i % 3] = Math.max(high[i % 3], xyz[i]);
+    }
+    return new Bounds(low[0], low[1], low[2], high[0], high[1], high[2]);
+  }
+
+  public Piece piece() {
+    return piece;
+  }
+
+  public String id() {
+    return piece.id();
+  }
+
+  public List<Mesh> meshes() {
+    return meshes;
+  }
+
+  /** Vertices of a body in machine coordinates, x, y, z …, mm. */
+  double[] vertices(int body) {
+    return vertices[body];
+  }
+
+  public Bounds bounds() {
+    return bounds;
+  }
+
+  /** Lowest printed height: what sinks below the bed is not printed, mm. */
+  public double bottom() {
+    return Math.max(0, bounds.minZ());
+  }
+
+  public double top() {
+    return bounds.maxZ();
+  }
+
+  /** Of the meshes and the placement. */
+  public Key key() {
+    return key;
+  }
+}
