@@ -29,6 +29,7 @@ import org.stratonomy.engine.plane.Path;
 public final class ProgramWriter {
   private static final int XY_DECIMALS = 3;
   private static final int E_DECIMALS = 5;
+
   /** Where the start template leaves the nozzle. */
   private static final double START_Z_MM = 5;
 

@@ -148,8 +148,8 @@ public final class PlacedPiece {
     return meshes;
   }
 
-  /** Vertices of a body in machine coordinates, x, y, z …, mm. */
-  double[] vertices(int body) {
+  /** Vertices of a body in machine coordinates, x, y, z …, mm; not to be written to. */
+  public double[] vertices(int body) {
     return vertices[body];
   }
 

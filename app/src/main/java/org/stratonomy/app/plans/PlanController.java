@@ -1,0 +1,125 @@
+package org.stratonomy.app.plans;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.media.Schema.RequiredMode;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+import org.stratonomy.app.plans.PlanImporter.Dropped;
+import org.stratonomy.engine.document.PlanFormat;
+import org.stratonomy.engine.document.StratFile;
+import tools.jackson.databind.JsonNode;
+
+@RestController
+@RequestMapping("/api/plans")
+class PlanController {
+  private final PlanService plans;
+  private final PlanImporter importer;
+
+  PlanController(PlanService plans, PlanImporter importer) {
+    this.plans = plans;
+    this.importer = importer;
+  }
+
+  /**
+   * A new state of a plan.
+   *
+   * @param version that the edit started from
+   */
+  record Edit(
+      @Schema(requiredMode = RequiredMode.REQUIRED) int version,
+      @NotNull
+          @Schema(requiredMode = RequiredMode.REQUIRED, ref = "#/components/schemas/PlanDocument")
+          JsonNode document) {}
+
+  @GetMapping
+  List<PlanSummary> all() {
+    return plans.all();
+  }
+
+  @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  @ResponseStatus(HttpStatus.CREATED)
+  PlanState create(@RequestParam("files") List<MultipartFile> files) throws IOException {
+    return importer.create(dropped(files));
+  }
+
+  @GetMapping("/{id}")
+  PlanState get(@PathVariable UUID id) {
+    return plans.get(id);
+  }
+
+  @PutMapping("/{id}")
+  PlanState edit(@PathVariable UUID id, @Valid @RequestBody Edit edit) {
+    return plans.edit(id, edit.version(), PlanFormat.read("the plan", edit.document()));
+  }
+
+  @DeleteMapping("/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void delete(@PathVariable UUID id) {
+    plans.delete(id);
+  }
+
+  @PostMapping("/{id}/undo")
+  PlanState undo(@PathVariable UUID id, @RequestParam int version) {
+    return plans.undo(id, version);
+  }
+
+  @PostMapping("/{id}/redo")
+  PlanState redo(@PathVariable UUID id, @RequestParam int version) {
+    return plans.redo(id, version);
+  }
+
+  @PostMapping(path = "/{id}/pieces", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  PlanState add(
+      @PathVariable UUID id,
+      @RequestParam int version,
+      @RequestParam("files") List<MultipartFile> files)
+      throws IOException {
+    return importer.add(id, version, dropped(files));
+  }
+
+  @GetMapping(path = "/{id}/strat", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+  ResponseEntity<byte[]> export(@PathVariable UUID id) throws IOException {
+    StratFile file = importer.export(id);
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    file.write(bytes);
+    return ResponseEntity.ok()
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(file.plan().name() + ".strat", StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(bytes.toByteArray());
+  }
+
+  private static List<Dropped> dropped(List<MultipartFile> files) throws IOException {
+    List<Dropped> dropped = new ArrayList<>();
+    for (MultipartFile file : files) {
+      String name = file.getOriginalFilename();
+      dropped.add(new Dropped(name == null ? "model.stl" : name, file.getBytes()));
+    }
+    return dropped;
+  }
+}

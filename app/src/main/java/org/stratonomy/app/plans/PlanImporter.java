@@ -1,0 +1,186 @@
+package org.stratonomy.app.plans;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.stratonomy.app.meshes.MeshService;
+import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.document.PlanFormat;
+import org.stratonomy.engine.document.StratFile;
+import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Placement;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.problem.Problem;
+
+/** Makes plans of dropped files: meshes become pieces on the bed, a .strat file its own plan. */
+@Service
+public class PlanImporter {
+  /** Room between pieces that are put on the bed one after the other, mm. */
+  private static final double SPACING_MM = 10;
+
+  private static final List<String> FIRST_SLOTS = List.of("chalk", "slate", "kelp", "buoy-red");
+
+  private final PlanService plans;
+  private final MeshService meshes;
+  private final Planner planner;
+
+  PlanImporter(PlanService plans, MeshService meshes, Planner planner) {
+    this.plans = plans;
+    this.meshes = meshes;
+    this.planner = planner;
+  }
+
+  /** A file as it was dropped. */
+  public record Dropped(String name, byte[] content) {}
+
+  /**
+   * @throws Problem for the first file that cannot be used; nothing is kept of the plan then
+   */
+  public PlanState create(List<Dropped> files) throws IOException {
+    if (files.size() == 1 && isStrat(files.getFirst())) {
+      return create(read(files.getFirst()));
+    }
+    Machine machine = planner.shelf().machines().getFirst();
+    Plan empty =
+        new Plan(
+            stem(files.getFirst().name()),
+            machine.id(),
+            FIRST_SLOTS,
+            List.of(),
+            List.of(),
+            List.of());
+    return plans.create(withPieces(empty, files));
+  }
+
+  /** Keeps the meshes of a plan file and makes a plan of it. */
+  public PlanState create(StratFile file) {
+    return plans.create(
+        file.plan()
+            .withPieces(
+                file.plan().pieces().stream().map(piece -> kept(piece, file.meshes())).toList()));
+  }
+
+  /** Adds dropped meshes to a plan. */
+  public PlanState add(UUID id, int version, List<Dropped> files) {
+    PlanState state = plans.get(id);
+    return plans.edit(id, version, withPieces(PlanFormat.read("plan", state.document()), files));
+  }
+
+  /** The plan and the meshes that it names, by file names. */
+  public StratFile export(UUID id) {
+    Plan plan = PlanFormat.read("plan", plans.get(id).document());
+    Map<String, byte[]> files = new java.util.LinkedHashMap<>();
+    List<Piece> pieces = new ArrayList<>();
+    for (Piece piece : plan.pieces()) {
+      List<Body> bodies = new ArrayList<>();
+      for (Body body : piece.bodies()) {
+        String file = "meshes/%s-%s.stl".formatted(plain(body.name()), body.mesh().substring(0, 8));
+        files.put(file, meshes.content(body.mesh()));
+        bodies.add(new Body(body.id(), body.name(), file));
+      }
+      pieces.add(
+          new Piece(piece.id(), piece.name(), bodies, piece.placement(), piece.boundaries()));
+    }
+    return new StratFile(plan.withPieces(pieces), files);
+  }
+
+  private Piece kept(Piece piece, Map<String, byte[]> files) {
+    List<Body> bodies =
+        piece.bodies().stream()
+            .map(
+                body ->
+                    new Body(
+                        body.id(), body.name(), meshes.store(body.mesh(), files.get(body.mesh()))))
+            .toList();
+    return new Piece(piece.id(), piece.name(), bodies, piece.placement(), piece.boundaries());
+  }
+
+  private Plan withPieces(Plan plan, List<Dropped> files) {
+    List<Piece> pieces = new ArrayList<>(plan.pieces());
+    Set<String> ids = pieces.stream().map(Piece::id).collect(Collectors.toCollection(HashSet::new));
+    List<Piece> added = new ArrayList<>();
+    for (Dropped file : files) {
+      if (isStrat(file)) {
+        throw new Problem(
+            Problem.Kind.PLAN,
+            file.name(),
+            "A plan cannot be a piece of another plan.",
+            "Drop it on the start page, by itself.");
+      }
+      String name = stem(file.name());
+      String id = plain(name);
+      for (int n = 2; !ids.add(id); n++) {
+        id = plain(name) + "-" + n;
+      }
+      String mesh = meshes.store(file.name(), file.content());
+      added.add(
+          new Piece(
+              id, name, List.of(new Body("body", name, mesh)), Placement.at(0, 0), List.of()));
+    }
+    pieces.addAll(placed(plan, added));
+    return plan.withPieces(pieces);
+  }
+
+  /** New pieces in rows: alone in the middle of the bed, else to the right of what is there. */
+  private List<Piece> placed(Plan plan, List<Piece> added) {
+    Machine machine = planner.shelf().machine(plan.machine());
+    double width = -SPACING_MM;
+    for (Piece piece : added) {
+      width += bounds(piece).sizeX() + SPACING_MM;
+    }
+    double right = 0;
+    for (Piece piece : plan.pieces()) {
+      right = Math.max(right, piece.placement().position().x() + bounds(piece).sizeX() / 2);
+    }
+    double x =
+        plan.pieces().isEmpty()
+            ? Math.max(SPACING_MM, (machine.bedX() - width) / 2)
+            : right + SPACING_MM;
+    List<Piece> placed = new ArrayList<>();
+    for (Piece piece : added) {
+      double size = bounds(piece).sizeX();
+      placed.add(piece.withPlacement(Placement.at(x + size / 2, machine.bedY() / 2)));
+      x += size + SPACING_MM;
+    }
+    return placed;
+  }
+
+  private Bounds bounds(Piece piece) {
+    return piece.bodies().stream()
+        .map(body -> meshes.mesh(body.mesh()).report().bounds())
+        .reduce(Bounds::with)
+        .orElseThrow();
+  }
+
+  private static StratFile read(Dropped file) throws IOException {
+    return StratFile.read(file.name(), new ByteArrayInputStream(file.content()));
+  }
+
+  private static boolean isStrat(Dropped file) {
+    return file.name().toLowerCase(Locale.ROOT).endsWith(".strat");
+  }
+
+  private static String stem(String file) {
+    String name = file.replaceAll(".*[/\\\\]", "");
+    int dot = name.lastIndexOf('.');
+    String stem = dot > 0 ? name.substring(0, dot) : name;
+    return stem.isBlank() ? "piece" : stem.substring(0, Math.min(80, stem.length()));
+  }
+
+  private static String plain(String name) {
+    String plain = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
+    plain = plain.replaceAll("^-+|-+$", "");
+    return plain.isEmpty() ? "piece" : plain;
+  }
+}

@@ -1,0 +1,9 @@
+package org.stratonomy.app.plans;
+
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface RevisionRepository extends JpaRepository<RevisionEntity, UUID> {
+  Optional<RevisionEntity> findFirstByParentOrderByCreatedDesc(UUID parent);
+}

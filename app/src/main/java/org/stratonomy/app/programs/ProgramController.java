@@ -1,0 +1,49 @@
+package org.stratonomy.app.programs;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class ProgramController {
+  private final ProgramService programs;
+
+  ProgramController(ProgramService programs) {
+    this.programs = programs;
+  }
+
+  @PostMapping("/api/revisions/{revision}/programs")
+  @ResponseStatus(HttpStatus.CREATED)
+  ProgramView write(@PathVariable UUID revision) throws IOException {
+    return programs.write(revision);
+  }
+
+  @GetMapping("/api/plans/{plan}/programs")
+  List<ProgramView> all(@PathVariable UUID plan) {
+    return programs.views(plan);
+  }
+
+  @GetMapping(path = "/api/programs/{id}", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+  ResponseEntity<byte[]> file(@PathVariable UUID id) throws IOException {
+    ProgramService.ProgramFile file = programs.file(id);
+    return ResponseEntity.ok()
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(file.name(), StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(file.content());
+  }
+}

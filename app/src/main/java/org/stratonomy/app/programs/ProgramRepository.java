@@ -1,0 +1,17 @@
+package org.stratonomy.app.programs;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface ProgramRepository extends JpaRepository<ProgramEntity, UUID> {
+  /** Without the programs' texts, newest first. */
+  @Query(
+      """
+      select new org.stratonomy.app.programs.ProgramView(
+          p.id, p.revision, p.fileName, p.size, p.created)
+      from ProgramEntity p where p.plan = :plan order by p.created desc
+      """)
+  List<ProgramView> viewsOf(UUID plan);
+}

@@ -1,0 +1,88 @@
+package org.stratonomy.app.programs;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.time.Clock;
+import java.util.List;
+import java.util.UUID;
+import java.util.zip.GZIPInputStream;
+import java.util.zip.GZIPOutputStream;
+import org.springframework.stereotype.Service;
+import org.stratonomy.app.plans.MissingException;
+import org.stratonomy.app.plans.PlanService;
+import org.stratonomy.app.results.Computations;
+import org.stratonomy.engine.PlanResult;
+import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.check.Finding;
+import org.stratonomy.engine.problem.Problem;
+
+/** Writes programs and keeps them with the revisions that they came from. */
+@Service
+class ProgramService {
+  private final ProgramRepository programs;
+  private final PlanService plans;
+  private final Computations computations;
+  private final Clock clock;
+
+  ProgramService(
+      ProgramRepository programs, PlanService plans, Computations computations, Clock clock) {
+    this.programs = programs;
+    this.plans = plans;
+    this.computations = computations;
+    this.clock = clock;
+  }
+
+  /** A program's file. */
+  record ProgramFile(String name, byte[] content) {}
+
+  /**
+   * @throws Problem if a finding says that the program could not be printed
+   */
+  ProgramView write(UUID revision) throws IOException {
+    PlanResult result = computations.result(revision);
+    result.findings().stream()
+        .filter(finding -> finding.severity() == Finding.Severity.ERROR)
+        .findFirst()
+        .ifPresent(
+            finding -> {
+              throw new Problem(
+                  Problem.Kind.PLAN,
+                  "the program",
+                  "%s. %s".formatted(finding.title(), finding.reason()),
+                  finding.remedies().isEmpty()
+                      ? "Mend it first."
+                      : "%s first.".formatted(finding.remedies().getFirst().label()));
+            });
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    CountingStream counting;
+    try (GZIPOutputStream zipped = new GZIPOutputStream(bytes)) {
+      counting = new CountingStream(zipped);
+      Planner.writeProgram(result, counting);
+    }
+    ProgramEntity program =
+        new ProgramEntity(
+            UUID.randomUUID(),
+            plans.planOf(revision),
+            revision,
+            Planner.programName(result),
+            bytes.toByteArray(),
+            counting.count(),
+            clock.instant());
+    programs.save(program);
+    return views(plans.planOf(revision)).getFirst();
+  }
+
+  List<ProgramView> views(UUID plan) {
+    return programs.viewsOf(plan);
+  }
+
+  ProgramFile file(UUID id) throws IOException {
+    ProgramEntity program =
+        programs.findById(id).orElseThrow(() -> new MissingException("program", id.toString()));
+    try (InputStream in = new GZIPInputStream(new ByteArrayInputStream(program.content()))) {
+      return new ProgramFile(program.fileName(), in.readAllBytes());
+    }
+  }
+}

@@ -1,0 +1,149 @@
+package org.stratonomy.app.results;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import io.micrometer.core.instrument.MeterRegistry;
+import io.micrometer.core.instrument.Timer;
+import jakarta.annotation.PreDestroy;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import org.springframework.stereotype.Service;
+import org.stratonomy.app.meshes.MeshService;
+import org.stratonomy.app.plans.PlanService;
+import org.stratonomy.engine.PlanResult;
+import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.problem.Problem;
+
+/**
+ * Computes revisions of plans. For each plan only the newest revision that was asked for is
+ * computed: it supersedes a running computation of an older one.
+ */
+@Service
+public class Computations {
+  private static final int RESULTS_KEPT = 12;
+
+  private final PlanService plans;
+  private final MeshService meshes;
+  private final Planner planner;
+  private final Timer timer;
+  private final ExecutorService executor = Executors.newVirtualThreadPerTaskExecutor();
+  private final Map<UUID, Running> running = new ConcurrentHashMap<>();
+  private final Cache<UUID, PlanResult> results =
+      Caffeine.newBuilder().maximumSize(RESULTS_KEPT).build();
+
+  Computations(PlanService plans, MeshService meshes, Planner planner, MeterRegistry metrics) {
+    this.plans = plans;
+    this.meshes = meshes;
+    this.planner = planner;
+    this.timer = metrics.timer("stratonomy.computation");
+  }
+
+  /** How far a computation is. */
+  public record Stage(String name, int done, int total) {}
+
+  private static final class Running {
+    final UUID revision;
+    final CompletableFuture<PlanResult> future = new CompletableFuture<>();
+    volatile boolean superseded;
+    volatile Stage stage = new Stage("start", 0, 1);
+
+    Running(UUID revision) {
+      this.revision = revision;
+    }
+
+    void at(String name, int done, int total) {
+      if (superseded) {
+        throw new Problem(
+            Problem.Kind.SUPERSEDED,
+            "the plan",
+            "A newer edit took the place of this one.",
+            "Ask for the newest revision.");
+      }
+      stage = new Stage(name, done, total);
+    }
+  }
+
+  /** What there is after waiting: a result, or how far it is. */
+  public sealed interface Outcome {
+    record Done(PlanResult result) implements Outcome {}
+
+    record Pending(Stage stage) implements Outcome {}
+  }
+
+  /**
+   * Waits for a result for some time.
+   *
+   * @throws Problem if the plan asks for something impossible, or a newer revision took over
+   */
+  public Outcome await(UUID revision, long millis) {
+    PlanResult known = results.getIfPresent(revision);
+    if (known != null) {
+      return new Outcome.Done(known);
+    }
+    Running computation = start(revision);
+    try {
+      return new Outcome.Done(computation.future.get(millis, TimeUnit.MILLISECONDS));
+    } catch (TimeoutException e) {
+      return new Outcome.Pending(computation.stage);
+    } catch (ExecutionException e) {
+      throw e.getCause() instanceof RuntimeException cause ? cause : new CompletionException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new CompletionException(e);
+    }
+  }
+
+  /** The result of a revision, however long it takes. */
+  public PlanResult result(UUID revision) {
+    return switch (await(revision, TimeUnit.HOURS.toMillis(1))) {
+      case Outcome.Done done -> done.result();
+      case Outcome.Pending pending ->
+          throw new IllegalStateException("no result within an hour: " + pending.stage());
+    };
+  }
+
+  private Running start(UUID revision) {
+    UUID plan = plans.planOf(revision);
+    return running.compute(
+        plan,
+        (id, current) -> {
+          if (current != null && current.revision.equals(revision)) {
+            return current;
+          }
+          if (current != null) {
+            current.superseded = true;
+          }
+          Running next = new Running(revision);
+          executor.submit(() -> run(id, next));
+          return next;
+        });
+  }
+
+  private void run(UUID plan, Running computation) {
+    try {
+      PlanResult result =
+          timer.recordCallable(
+              () -> planner.compute(plans.plan(computation.revision), meshes, computation::at));
+      results.put(computation.revision, result);
+      computation.future.complete(result);
+    } catch (Exception | Error e) {
+      computation.future.completeExceptionally(e);
+    } finally {
+      running.remove(plan, computation);
+    }
+  }
+
+  @PreDestroy
+  void stop() {
+    running.values().forEach(computation -> computation.superseded = true);
+    executor.shutdownNow();
+  }
+}

@@ -1,0 +1,55 @@
+package org.stratonomy.app.results;
+
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.util.List;
+import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.plane.Path;
+
+/**
+ * The toolpaths of a layer in a compact form, described in docs/formats/layer.md: little-endian,
+ * arrays one after the other so that a browser can use them where they lie.
+ */
+final class LayerBytes {
+  private LayerBytes() {}
+
+  static byte[] of(LayerSchedule layer) {
+    List<Stroke> strokes = layer.strokes();
+    int points = 0;
+    for (Stroke stroke : strokes) {
+      points += pointCount(stroke);
+    }
+    int n = strokes.size();
+    ByteBuffer bytes =
+        ByteBuffer.allocate(8 + 4 * (n + 1) + 8 * points + 4 * 4 * n + 2 * n)
+            .order(ByteOrder.LITTLE_ENDIAN);
+    bytes.putInt(n).putInt(points);
+    int start = 0;
+    for (Stroke stroke : strokes) {
+      bytes.putInt(start);
+      start += pointCount(stroke);
+    }
+    bytes.putInt(start);
+    for (Stroke stroke : strokes) {
+      Path path = stroke.path();
+      for (int i = 0; i < path.size(); i++) {
+        bytes.putFloat((float) path.x(i)).putFloat((float) path.y(i));
+      }
+      if (path.isClosed()) {
+        bytes.putFloat((float) path.x(0)).putFloat((float) path.y(0));
+      }
+    }
+    strokes.forEach(stroke -> bytes.putFloat((float) stroke.widthMm()));
+    strokes.forEach(stroke -> bytes.putFloat((float) layer.speed(stroke)));
+    strokes.forEach(stroke -> bytes.putFloat((float) stroke.nozzleC()));
+    strokes.forEach(stroke -> bytes.putFloat((float) stroke.fanPercent()));
+    strokes.forEach(stroke -> bytes.put((byte) stroke.role().ordinal()));
+    strokes.forEach(stroke -> bytes.put((byte) stroke.slot()));
+    return bytes.array();
+  }
+
+  private static int pointCount(Stroke stroke) {
+    return stroke.path().size() + (stroke.path().isClosed() ? 1 : 0);
+  }
+}

@@ -1,0 +1,46 @@
+package org.stratonomy.app.results;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.UUID;
+import javax.imageio.ImageIO;
+import org.springframework.stereotype.Component;
+import org.stratonomy.app.meshes.MeshService;
+import org.stratonomy.app.plans.PlanService;
+import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.picture.PlanPicture;
+
+/** Pictures of plans for the start page. */
+@Component
+class Pictures {
+  private static final int WIDTH = 560;
+  private static final int HEIGHT = 360;
+  private static final int KEPT = 200;
+
+  private final PlanService plans;
+  private final MeshService meshes;
+  private final Planner planner;
+  private final Cache<UUID, byte[]> drawn = Caffeine.newBuilder().maximumSize(KEPT).build();
+
+  Pictures(PlanService plans, MeshService meshes, Planner planner) {
+    this.plans = plans;
+    this.meshes = meshes;
+    this.planner = planner;
+  }
+
+  byte[] png(UUID revision) throws IOException {
+    byte[] known = drawn.getIfPresent(revision);
+    if (known != null) {
+      return known;
+    }
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    ImageIO.write(
+        PlanPicture.draw(plans.plan(revision), planner.shelf(), meshes, WIDTH, HEIGHT),
+        "png",
+        bytes);
+    drawn.put(revision, bytes.toByteArray());
+    return bytes.toByteArray();
+  }
+}

@@ -1,0 +1,106 @@
+package org.stratonomy.app.results;
+
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.UUID;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.stratonomy.app.plans.MissingException;
+import org.stratonomy.app.plans.PlanService;
+import org.stratonomy.app.plans.PlanState;
+import org.stratonomy.engine.PlanResult;
+import org.stratonomy.engine.check.Finding;
+import org.stratonomy.engine.check.Finding.Remedy;
+
+/** What was computed of a revision; a revision never changes, so neither does its result. */
+@RestController
+@RequestMapping("/api/revisions/{revision}")
+class ResultController {
+  /** How long a request for a result waits before it answers how far the computation is, ms. */
+  private static final long PATIENCE_MS = 250;
+
+  private static final CacheControl FOR_EVER =
+      CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
+
+  private final Computations computations;
+  private final PlanService plans;
+  private final Pictures pictures;
+
+  ResultController(Computations computations, PlanService plans, Pictures pictures) {
+    this.computations = computations;
+    this.plans = plans;
+    this.pictures = pictures;
+  }
+
+  @GetMapping("/result")
+  @ApiResponse(
+      responseCode = "200",
+      description = "The result",
+      content = @Content(schema = @Schema(implementation = ResultView.class)))
+  @ApiResponse(
+      responseCode = "202",
+      description = "How far the computation is",
+      content = @Content(schema = @Schema(implementation = Progress.class)))
+  ResponseEntity<Object> result(@PathVariable UUID revision) {
+    return switch (computations.await(revision, PATIENCE_MS)) {
+      case Computations.Outcome.Done done ->
+          ResponseEntity.ok().cacheControl(FOR_EVER).body(ResultMapper.view(done.result()));
+      case Computations.Outcome.Pending pending ->
+          ResponseEntity.accepted()
+              .cacheControl(CacheControl.noStore())
+              .body(
+                  new Progress(
+                      pending.stage().name(), pending.stage().done(), pending.stage().total()));
+    };
+  }
+
+  /** How far a computation is. */
+  record Progress(
+      @Schema(requiredMode = Schema.RequiredMode.REQUIRED) String stage,
+      @Schema(requiredMode = Schema.RequiredMode.REQUIRED) int done,
+      @Schema(requiredMode = Schema.RequiredMode.REQUIRED) int total) {}
+
+  /** The toolpaths of one layer, as docs/formats/layer.md says. */
+  @GetMapping(path = "/layers/{number}", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+  ResponseEntity<byte[]> layer(@PathVariable UUID revision, @PathVariable int number) {
+    PlanResult result = computations.result(revision);
+    if (number < 1 || number > result.schedule().layers().size()) {
+      throw new MissingException("layer", Integer.toString(number));
+    }
+    return ResponseEntity.ok()
+        .cacheControl(FOR_EVER)
+        .body(LayerBytes.of(result.schedule().layers().get(number - 1)));
+  }
+
+  @GetMapping(path = "/picture", produces = MediaType.IMAGE_PNG_VALUE)
+  ResponseEntity<byte[]> picture(@PathVariable UUID revision) throws IOException {
+    return ResponseEntity.ok().cacheControl(FOR_EVER).body(pictures.png(revision));
+  }
+
+  /** Applies a remedy that a finding of this revision proposes. */
+  @PostMapping("/remedies")
+  PlanState apply(
+      @PathVariable UUID revision,
+      @RequestParam int version,
+      @RequestParam String finding,
+      @RequestParam int remedy) {
+    Remedy chosen =
+        computations.result(revision).findings().stream()
+            .filter(f -> f.id().equals(finding) && remedy < f.remedies().size() && remedy >= 0)
+            .map(Finding::remedies)
+            .map(remedies -> remedies.get(remedy))
+            .findFirst()
+            .orElseThrow(() -> new MissingException("remedy for", finding));
+    return plans.edit(plans.planOf(revision), version, chosen.plan());
+  }
+}

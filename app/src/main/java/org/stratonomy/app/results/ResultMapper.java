@@ -1,0 +1,189 @@
+package org.stratonomy.app.results;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import org.stratonomy.app.results.ResultView.FindingView;
+import org.stratonomy.app.results.ResultView.HaltView;
+import org.stratonomy.app.results.ResultView.LedgerView;
+import org.stratonomy.app.results.ResultView.MeshView;
+import org.stratonomy.app.results.ResultView.PieceView;
+import org.stratonomy.app.results.ResultView.RoleView;
+import org.stratonomy.app.results.ResultView.SettingView;
+import org.stratonomy.app.results.ResultView.SlotView;
+import org.stratonomy.app.results.ResultView.StratumView;
+import org.stratonomy.engine.PlanResult;
+import org.stratonomy.engine.check.Finding;
+import org.stratonomy.engine.ledger.Ledger;
+import org.stratonomy.engine.merge.Halt;
+import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.mesh.MeshReport;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.strata.LayerStack.PlanLayer;
+import org.stratonomy.engine.strata.PieceLayer;
+import org.stratonomy.engine.strata.PieceStack;
+import org.stratonomy.engine.strata.PlacedPiece;
+
+/** From what the engine computed to what the views show. */
+final class ResultMapper {
+  private final PlanResult result;
+
+  private ResultMapper(PlanResult result) {
+    this.result = result;
+  }
+
+  static ResultView view(PlanResult result) {
+    return new ResultMapper(result).view();
+  }
+
+  private ResultView view() {
+    List<PlanLayer> layers = result.stack().layers();
+    List<PieceView> pieces = new ArrayList<>();
+    for (int p = 0; p < result.placed().size(); p++) {
+      pieces.add(piece(p));
+    }
+    List<Double> starts = new ArrayList<>();
+    List<Double> seconds = new ArrayList<>();
+    double now = 0;
+    for (LayerSchedule layer : result.schedule().layers()) {
+      starts.add(now);
+      double rise =
+          (layer.layer().top() - layer.layer().bottom()) / result.resolver().machine().maxSpeedZ();
+      long changes = layer.halts().stream().filter(Halt::isColourChange).count();
+      seconds.add(layer.time().seconds() + rise);
+      now += seconds.getLast() + changes * result.resolver().machine().changeSeconds();
+    }
+    return new ResultView(
+        layers.isEmpty() ? 0 : layers.getFirst().bottom(),
+        layers.stream().map(PlanLayer::top).toList(),
+        result.schedule().layers().stream().map(ResultMapper::slots).toList(),
+        starts,
+        seconds,
+        pieces,
+        ledger(result.ledger()),
+        result.findings().stream().map(ResultMapper::finding).toList());
+  }
+
+  private static List<Integer> slots(LayerSchedule layer) {
+    return layer.strokes().stream().map(Stroke::slot).distinct().toList();
+  }
+
+  private PieceView piece(int p) {
+    PlacedPiece placed = result.placed().get(p);
+    PieceStack stack = result.stack().pieces().get(p);
+    Bounds b = placed.bounds();
+    List<StratumView> strata = new ArrayList<>();
+    for (int number = 1; number <= placed.piece().strataCount(); number++) {
+      strata.add(stratum(placed.id(), stack, number));
+    }
+    List<MeshView> meshes = new ArrayList<>();
+    for (int m = 0; m < placed.meshes().size(); m++) {
+      MeshReport r = placed.meshes().get(m).report();
+      meshes.add(
+          new MeshView(
+              placed.piece().bodies().get(m).name(),
+              r.triangles(),
+              r.openEdges(),
+              r.flipped(),
+              r.degenerate(),
+              r.shells(),
+              r.volumeMm3()));
+    }
+    return new PieceView(
+        placed.id(),
+        placed.piece().name(),
+        List.of(b.minX(), b.minY(), b.minZ()),
+        List.of(b.maxX(), b.maxY(), b.maxZ()),
+        placed.bottom(),
+        stack.layers().stream().map(PieceLayer::top).toList(),
+        Arrays.stream(result.profiles().get(p).areasMm2()).boxed().toList(),
+        result.profiles().get(p).marks(),
+        strata,
+        meshes);
+  }
+
+  private StratumView stratum(String piece, PieceStack stack, int number) {
+    List<PieceLayer> layers = stack.stratum(number);
+    Settings settings = result.resolver().stratum(piece, number);
+    Map<String, SettingView> values = new TreeMap<>();
+    for (Setting setting : Setting.values()) {
+      values.put(
+          setting.id(),
+          new SettingView(
+              settings.values().get(setting).toString(), settings.rules().get(setting)));
+    }
+    PieceLayer usual = layers.get(Math.min(1, layers.size() - 1));
+    return new StratumView(
+        number,
+        layers.getFirst().bottom(),
+        layers.getLast().top(),
+        planLayer(layers.getFirst().top()),
+        planLayer(layers.getLast().top()),
+        layers.size(),
+        usual.height(),
+        values);
+  }
+
+  /** Number of the plan's layer that ends at a height. */
+  private int planLayer(double top) {
+    List<PlanLayer> layers = result.stack().layers();
+    int low = 0;
+    int high = layers.size() - 1;
+    while (low < high) {
+      int mid = (low + high) / 2;
+      if (layers.get(mid).top() < top - 5e-4) {
+        low = mid + 1;
+      } else {
+        high = mid;
+      }
+    }
+    return low + 1;
+  }
+
+  private static LedgerView ledger(Ledger ledger) {
+    return new LedgerView(
+        ledger.seconds(),
+        ledger.travelSeconds(),
+        ledger.liftSeconds(),
+        ledger.changeSeconds(),
+        ledger.roles().stream()
+            .map(r -> new RoleView(r.role().label(), r.seconds(), r.volumeMm3()))
+            .toList(),
+        ledger.slots().stream()
+            .map(
+                s ->
+                    new SlotView(
+                        s.slot(), s.filament(), s.lengthMm(), s.volumeMm3(), s.massG(), s.cost()))
+            .toList(),
+        ledger.halts().stream()
+            .map(
+                h ->
+                    new HaltView(
+                        h.layer(),
+                        h.withinLayer(),
+                        h.heightMm(),
+                        h.atSeconds(),
+                        h.colourChange(),
+                        h.fromSlot(),
+                        h.toSlot(),
+                        h.note()))
+            .toList());
+  }
+
+  private static FindingView finding(Finding finding) {
+    return new FindingView(
+        finding.id(),
+        finding.severity().name().toLowerCase(Locale.ROOT),
+        finding.title(),
+        finding.reason(),
+        finding.piece().orElse(""),
+        finding.heightMm().orElse(null),
+        finding.remedies().stream().map(Finding.Remedy::label).toList());
+  }
+}

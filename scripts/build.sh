@@ -1,0 +1,81 @@
+# Building and testing; sourced by ./stratonomy.
+
+install_build_tools() {
+  install_if_missing mvn maven
+  install_if_missing node nodejs
+  install_if_missing npm npm
+  [ "$(node -p 'process.versions.node.split(".")[0]')" -ge 20 ] ||
+    fail "Node $(node -v) is too old; version 20 or newer is needed."
+  use_jdk
+}
+
+maven() { mvn -B -ntp "$@"; }
+
+# is_stale PRODUCT SOURCE…: whether a product is missing or older than a source.
+is_stale() {
+  local product=$1
+  shift
+  [ ! -e "$product" ] ||
+    [ -n "$(find "$@" -newer "$product" -type f -not -path '*/node_modules/*' -not -path '*/target/*' -not -path '*/dist/*' -print -quit)" ]
+}
+
+build_application() {
+  install_build_tools
+  if is_stale app/target/app-0.1.0-SNAPSHOT.jar engine demo app ui pom.xml; then
+    say "Building … (some minutes the first time)"
+    maven -q -pl app -am package -DskipTests >.stratonomy/build.log 2>&1 ||
+      { tail -n 40 .stratonomy/build.log >&2; fail "The build failed; .stratonomy/build.log has all of it."; }
+  fi
+}
+
+program() {
+  if is_stale cli/target/cli-0.1.0-SNAPSHOT.jar engine cli pom.xml; then
+    install_if_missing mvn maven
+    use_jdk
+    say "Building …"
+    mkdir -p .stratonomy
+    maven -q -pl cli -am package -DskipTests >.stratonomy/build.log 2>&1 ||
+      { tail -n 40 .stratonomy/build.log >&2; fail "The build failed; .stratonomy/build.log has all of it."; }
+  fi
+  use_jdk
+  cd "$caller"
+  exec "$JAVA_HOME/bin/java" -XX:+UseParallelGC -cp "$here/cli/target/cli-0.1.0-SNAPSHOT.jar:$here/cli/target/lib/*" \
+    org.stratonomy.cli.ProgramCommand "$@"
+}
+
+run_tests() {
+  install_build_tools
+  install_if_missing chromium chromium
+  install_postgres
+  require_space "$here"
+  local dir port status=0
+  dir=$(mktemp -d "${TMPDIR:-/tmp}/stratonomy-test.XXXXXX")
+  chmod 755 "$dir"
+  [ "$(id -u)" = 0 ] && chown postgres: "$dir"
+  port=$(free_port 15433)
+  # shellcheck disable=SC2064
+  trap "stop_database '$dir'; rm -rf '$dir'" EXIT
+  start_database "$dir" "$port" fast
+  create_database "$port" stratonomy ""
+  create_database "$port" e2e ""
+  STRATONOMY_DB_URL=jdbc:postgresql://127.0.0.1:$port/stratonomy \
+    STRATONOMY_E2E_DB_URL=jdbc:postgresql://127.0.0.1:$port/e2e \
+    maven verify "$@" || status=$?
+  return "$status"
+}
+
+bench() {
+  install_build_tools
+  mkdir -p .stratonomy
+  maven -q -pl bench -am package -DskipTests >.stratonomy/build.log 2>&1 ||
+    { tail -n 40 .stratonomy/build.log >&2; fail "The build failed; .stratonomy/build.log has all of it."; }
+  "$JAVA_HOME/bin/java" -cp "bench/target/bench-0.1.0-SNAPSHOT.jar:bench/target/lib/*" \
+    org.stratonomy.bench.PipelineBench "$@"
+}
+
+format_sources() {
+  install_build_tools
+  maven -q spotless:apply
+  npm --prefix ui run setup --silent
+  npm --prefix ui run format --silent
+}
