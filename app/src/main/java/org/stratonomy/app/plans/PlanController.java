@@ -36,10 +36,12 @@ import tools.jackson.databind.JsonNode;
 class PlanController {
   private final PlanService plans;
   private final PlanImporter importer;
+  private final PlanEditor editor;
 
-  PlanController(PlanService plans, PlanImporter importer) {
+  PlanController(PlanService plans, PlanImporter importer, PlanEditor editor) {
     this.plans = plans;
     this.importer = importer;
+    this.editor = editor;
   }
 
   /**
@@ -70,8 +72,13 @@ class PlanController {
   }
 
   @PutMapping("/{id}")
-  PlanState edit(@PathVariable UUID id, @Valid @RequestBody Edit edit) {
+  PlanState replace(@PathVariable UUID id, @Valid @RequestBody Edit edit) {
     return plans.edit(id, edit.version(), PlanFormat.read("the plan", edit.document()));
+  }
+
+  @PostMapping("/{id}/edits")
+  PlanState edit(@PathVariable UUID id, @Valid @RequestBody EditRequest request) {
+    return editor.edit(id, request);
   }
 
   @DeleteMapping("/{id}")

@@ -11,8 +11,8 @@ import org.stratonomy.app.results.ResultView.HaltView;
 import org.stratonomy.app.results.ResultView.LedgerView;
 import org.stratonomy.app.results.ResultView.MeshView;
 import org.stratonomy.app.results.ResultView.PieceView;
+import org.stratonomy.app.results.ResultView.ResolvedView;
 import org.stratonomy.app.results.ResultView.RoleView;
-import org.stratonomy.app.results.ResultView.SettingView;
 import org.stratonomy.app.results.ResultView.SlotView;
 import org.stratonomy.app.results.ResultView.StratumView;
 import org.stratonomy.engine.PlanResult;
@@ -111,11 +111,11 @@ final class ResultMapper {
   private StratumView stratum(String piece, PieceStack stack, int number) {
     List<PieceLayer> layers = stack.stratum(number);
     Settings settings = result.resolver().stratum(piece, number);
-    Map<String, SettingView> values = new TreeMap<>();
+    Map<String, ResolvedView> values = new TreeMap<>();
     for (Setting setting : Setting.values()) {
       values.put(
           setting.id(),
-          new SettingView(
+          new ResolvedView(
               settings.values().get(setting).toString(), settings.rules().get(setting)));
     }
     PieceLayer usual = layers.get(Math.min(1, layers.size() - 1));

@@ -60,13 +60,13 @@ public record ResultView(
       @Schema(requiredMode = RequiredMode.REQUIRED) int lastLayer,
       @Schema(requiredMode = RequiredMode.REQUIRED) int layerCount,
       @Schema(requiredMode = RequiredMode.REQUIRED) double layerHeight,
-      @Schema(requiredMode = RequiredMode.REQUIRED) Map<String, SettingView> settings) {}
+      @Schema(requiredMode = RequiredMode.REQUIRED) Map<String, ResolvedView> settings) {}
 
   /**
    * @param value as text, without its unit
    * @param rule index of the rule that decides, from 0; -1 for the default
    */
-  public record SettingView(
+  public record ResolvedView(
       @Schema(requiredMode = RequiredMode.REQUIRED) String value,
       @Schema(requiredMode = RequiredMode.REQUIRED) int rule) {}
 

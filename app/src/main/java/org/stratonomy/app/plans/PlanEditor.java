@@ -1,0 +1,101 @@
+package org.stratonomy.app.plans;
+
+import java.util.List;
+import java.util.Objects;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.stratonomy.app.meshes.MeshService;
+import org.stratonomy.engine.document.PlanFormat;
+import org.stratonomy.engine.plan.Divider;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.RuleEditor;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
+import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.strata.PlacedPiece;
+
+/** Carries out single edits of plans. */
+@Service
+class PlanEditor {
+  private final PlanService plans;
+  private final MeshService meshes;
+
+  PlanEditor(PlanService plans, MeshService meshes) {
+    this.plans = plans;
+    this.meshes = meshes;
+  }
+
+  PlanState edit(UUID id, EditRequest request) {
+    Plan plan = PlanFormat.read("the plan", plans.get(id).document());
+    return plans.edit(id, request.version(), edited(plan, request));
+  }
+
+  private Plan edited(Plan plan, EditRequest r) {
+    return switch (r.action()) {
+      case DIVIDE ->
+          new Divider(plan, given(r.piece(), "piece")).divide(given(r.height(), "height"));
+      case JOIN -> new Divider(plan, given(r.piece(), "piece")).join(given(r.height(), "height"));
+      case MOVE_BOUNDARY ->
+          new Divider(plan, given(r.piece(), "piece"))
+              .move(given(r.height(), "height"), given(r.to(), "to"));
+      case EQUAL_PARTS -> equalParts(plan, r);
+      case SET -> {
+        Setting setting = setting(r);
+        yield RuleEditor.set(plan, where(r), setting, value(setting, given(r.value(), "value")));
+      }
+      case CLEAR -> RuleEditor.clear(plan, where(r), setting(r));
+    };
+  }
+
+  private Plan equalParts(Plan plan, EditRequest r) {
+    Divider divider = new Divider(plan, given(r.piece(), "piece"));
+    PlacedPiece placed = PlacedPiece.of(plan.piece(r.piece()).orElseThrow(), meshes);
+    return divider.equalParts(
+        given(r.height(), "height"),
+        given(r.to(), "to"),
+        given(r.parts(), "parts"),
+        placed.bottom(),
+        placed.top());
+  }
+
+  private static Where where(EditRequest r) {
+    return new Where(
+        Objects.requireNonNullElse(r.pieces(), List.of()),
+        Objects.requireNonNullElse(r.strata(), List.of()));
+  }
+
+  private static Setting setting(EditRequest r) {
+    String id = given(r.setting(), "setting");
+    return Setting.byId(id)
+        .orElseThrow(
+            () -> bad("There is no setting '%s'.".formatted(id), "Use an id of the catalogue."));
+  }
+
+  private static Value value(Setting setting, String text) {
+    if (!setting.choices().isEmpty()) {
+      return Value.of(text);
+    }
+    try {
+      double number = Double.parseDouble(text.strip().replace(',', '.'));
+      if (Double.isFinite(number)) {
+        return Value.of(number);
+      }
+    } catch (NumberFormatException e) {
+      // Said below, in the same words as for infinite numbers.
+    }
+    throw bad(
+        "'%s' is not a number.".formatted(text), "Give %s as a number.".formatted(setting.label()));
+  }
+
+  private static <T> T given(T value, String field) {
+    if (value == null) {
+      throw bad("The field '%s' is missing.".formatted(field), "Send it along with the action.");
+    }
+    return value;
+  }
+
+  private static Problem bad(String reason, String remedy) {
+    return new Problem(Problem.Kind.PLAN, "the edit", reason, remedy);
+  }
+}

@@ -1,0 +1,99 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './generated/schema';
+
+export type Schemas = components['schemas'];
+export type PlanState = Schemas['PlanState'];
+export type PlanDocument = Schemas['PlanDocument'];
+export type PlanSummary = Schemas['PlanSummary'];
+export type ResultView = Schemas['ResultView'];
+export type PieceView = Schemas['PieceView'];
+export type StratumView = Schemas['StratumView'];
+export type FindingView = Schemas['FindingView'];
+export type HaltView = Schemas['HaltView'];
+export type ShelfView = Schemas['ShelfView'];
+export type SettingView = Schemas['SettingView'];
+export type FilamentView = Schemas['FilamentView'];
+export type ProgramView = Schemas['ProgramView'];
+export type EditRequest = Schemas['EditRequest'];
+export type Progress = Schemas['Progress'];
+
+/** What the server says when something cannot be done: where, why, and what to do. */
+export class ApiProblem extends Error {
+  constructor(
+    readonly status: number,
+    readonly type: string,
+    readonly place: string,
+    readonly reason: string,
+    readonly remedy: string,
+  ) {
+    super(`${place}: ${reason} ${remedy}`);
+  }
+
+  get isStale(): boolean {
+    return this.type.endsWith(':stale-plan');
+  }
+
+  get isSuperseded(): boolean {
+    return this.type.endsWith(':superseded');
+  }
+}
+
+export const client = createClient<paths>();
+
+export function problemOf(status: number, body: unknown): ApiProblem {
+  const detail = (typeof body === 'object' && body !== null ? body : {}) as Record<string, unknown>;
+  const text = (key: string, missing: string) =>
+    typeof detail[key] === 'string' ? (detail[key] as string) : missing;
+  return new ApiProblem(
+    status,
+    text('type', 'about:blank'),
+    text('place', 'the server'),
+    text('detail', `It answered with status ${status}.`),
+    text('remedy', 'Try again; if it stays so, look at the log of the server.'),
+  );
+}
+
+/** The data of an answer, or its problem thrown. */
+export async function data<T>(
+  answer: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
+  const { data, error, response } = await reached(answer);
+  if (!response.ok) {
+    throw problemOf(response.status, error);
+  }
+  return data as T;
+}
+
+async function reached<T>(request: Promise<T>): Promise<T> {
+  try {
+    return await request;
+  } catch {
+    throw new ApiProblem(
+      0,
+      'about:blank',
+      'the server',
+      'It cannot be reached.',
+      'See whether Stratonomy still runs, then try again. Nothing is lost.',
+    );
+  }
+}
+
+/** Sends files with their names; the generated client has no words for that. */
+export async function sendFiles(address: string, files: File[]): Promise<PlanState> {
+  const form = new FormData();
+  files.forEach((file) => form.append('files', file, file.name));
+  const response = await reached(fetch(address, { method: 'POST', body: form }));
+  const body: unknown = await response.json().catch(() => null);
+  if (!response.ok) {
+    throw problemOf(response.status, body);
+  }
+  return body as PlanState;
+}
+
+export async function bytes(address: string, signal?: AbortSignal): Promise<ArrayBuffer> {
+  const response = await fetch(address, { signal });
+  if (!response.ok) {
+    throw problemOf(response.status, await response.json().catch(() => null));
+  }
+  return response.arrayBuffer();
+}

@@ -1,0 +1,552 @@
+<script lang="ts">
+  import type { PieceView } from '../api/client';
+  import { darker, textOn } from '../model/colours';
+  import {
+    layerBottom,
+    layerFromPlane,
+    layerTop,
+    mm,
+    niceStep,
+    type Heights,
+  } from '../model/heights';
+  import type { PlanSession } from '../model/session.svelte';
+  import { ColumnScale } from './scale';
+
+  interface Props {
+    session: PlanSession;
+  }
+
+  let { session }: Props = $props();
+
+  const HEAD = 40;
+  const FOOT = 14;
+  const SCALE = 84;
+  const OUTLINE = 78;
+  const STRIP = 14;
+  const TIME = 44;
+  const STOPS = 30;
+  const GAP = 5;
+
+  let width = $state(360);
+  let height = $state(600);
+  let svg: SVGSVGElement;
+  let hover: number | undefined = $state(undefined);
+  let drag: { piece: string; from: number; to: number } | undefined = $state.raw(undefined);
+  let levelDrag = false;
+
+  const heights: Heights = $derived(session.heights);
+  const result = $derived(session.result);
+  const top = $derived(heights.tops.at(-1) ?? 1);
+  const scale = $derived(new ColumnScale(0, top, HEAD, Math.max(HEAD + 40, height - FOOT)));
+  const pieces = $derived(result?.pieces ?? []);
+  const strataWidth = $derived(
+    Math.max(40, width - SCALE - OUTLINE - STRIP - TIME - STOPS - 5 * GAP - 4),
+  );
+  const pieceWidth = $derived(strataWidth / Math.max(1, pieces.length));
+  const x = $derived({
+    outline: SCALE + GAP,
+    strata: SCALE + OUTLINE + 2 * GAP,
+    strip: SCALE + OUTLINE + strataWidth + 3 * GAP,
+    time: SCALE + OUTLINE + strataWidth + STRIP + 4 * GAP,
+    stops: SCALE + OUTLINE + strataWidth + STRIP + TIME + 5 * GAP,
+  });
+  const largestArea = $derived(Math.max(1, ...pieces.flatMap((p) => p.areas)));
+  const longest = $derived(Math.max(1, percentile(result?.layerSeconds ?? [], 0.98)));
+  const ticks = $derived.by(() => {
+    const step = niceStep(top, (scale.bottom - scale.top) / 46);
+    return Array.from({ length: Math.floor(top / step + 1e-9) + 1 }, (_, i) => i * step);
+  });
+  /** Runs of layers that use the same filaments. */
+  const runs = $derived.by(() => {
+    const found: { from: number; to: number; slots: number[] }[] = [];
+    (result?.slots ?? []).forEach((slots, i) => {
+      const last = found.at(-1);
+      if (last && last.slots.join() === slots.join()) {
+        last.to = layerTop(heights, i + 1);
+      } else {
+        found.push({ from: layerBottom(heights, i + 1), to: layerTop(heights, i + 1), slots });
+      }
+    });
+    return found;
+  });
+  const timePath = $derived.by(() => {
+    const seconds = result?.layerSeconds ?? [];
+    const points = seconds.map((s, i) => {
+      const right = x.time + Math.min(1, s / longest) * TIME;
+      return `L${right.toFixed(1)} ${scale.y(layerBottom(heights, i + 1)).toFixed(1)}L${right.toFixed(1)} ${scale.y(layerTop(heights, i + 1)).toFixed(1)}`;
+    });
+    return `M${x.time} ${scale.y(0)}${points.join('')}L${x.time} ${scale.y(top)}Z`;
+  });
+  const shownLayer = $derived(hover ?? session.layer);
+
+  function percentile(values: number[], share: number): number {
+    const sorted = [...values].sort((a, b) => a - b);
+    return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
+  }
+
+  function outlinePath(piece: PieceView): string {
+    const left = x.outline;
+    let path = `M${left} ${scale.y(piece.bottom)}`;
+    let below = piece.bottom;
+    piece.areas.forEach((area, i) => {
+      const right = (left + (area / largestArea) * OUTLINE).toFixed(1);
+      path += `L${right} ${scale.y(below).toFixed(1)}L${right} ${scale.y(piece.layerTops[i]!).toFixed(1)}`;
+      below = piece.layerTops[i]!;
+    });
+    return `${path}L${left} ${scale.y(below)}Z`;
+  }
+
+  function heightOf(event: MouseEvent): number {
+    return scale.height(event.clientY - svg.getBoundingClientRect().top);
+  }
+
+  function planeNear(event: MouseEvent): number {
+    const n = layerFromPlane(heights, heightOf(event));
+    const bottom = layerBottom(heights, n);
+    return Math.abs(layerTop(heights, n) - heightOf(event)) < Math.abs(bottom - heightOf(event))
+      ? layerTop(heights, n)
+      : bottom;
+  }
+
+  function down(event: PointerEvent) {
+    if (event.button === 0 && !drag) {
+      levelDrag = true;
+      svg.setPointerCapture(event.pointerId);
+      session.goToHeight(heightOf(event));
+    }
+  }
+
+  function move(event: PointerEvent) {
+    if (drag) {
+      drag = { ...drag, to: planeNear(event) };
+    } else if (levelDrag) {
+      session.goToHeight(heightOf(event));
+    }
+    hover = heights.tops.length ? layerFromPlane(heights, heightOf(event)) : undefined;
+  }
+
+  async function up() {
+    levelDrag = false;
+    const done = drag;
+    drag = undefined;
+    if (done && Math.abs(done.to - done.from) > 1e-6) {
+      await session.edit({
+        action: 'MOVE_BOUNDARY',
+        piece: done.piece,
+        height: done.from,
+        to: done.to,
+      });
+    }
+  }
+
+  function wheel(event: WheelEvent) {
+    event.preventDefault();
+    session.goTo(session.layer + (event.deltaY < 0 ? 1 : -1) * (event.shiftKey ? 10 : 1));
+  }
+
+  function startBoundary(event: PointerEvent, piece: string, at: number) {
+    event.stopPropagation();
+    svg.setPointerCapture(event.pointerId);
+    drag = { piece, from: at, to: at };
+  }
+
+  function divideAt(event: MouseEvent, piece: string) {
+    void session.edit({ action: 'DIVIDE', piece, height: planeNear(event) });
+  }
+
+  function boundaryKey(event: KeyboardEvent, piece: string, at: number) {
+    const n = layerFromPlane(heights, at);
+    if (event.key === 'Delete' || event.key === 'Backspace') {
+      void session.edit({ action: 'JOIN', piece, height: at });
+    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+      const to =
+        event.key === 'ArrowUp' ? layerTop(heights, n) : layerBottom(heights, Math.max(1, n - 1));
+      void session.edit({ action: 'MOVE_BOUNDARY', piece, height: at, to });
+    } else {
+      return;
+    }
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  function markFromKey(event: KeyboardEvent, mark: number) {
+    if (event.key === 'Enter') {
+      session.goToHeight(mark);
+    }
+  }
+</script>
+
+<div class="column" bind:clientWidth={width} bind:clientHeight={height}>
+  <svg
+    bind:this={svg}
+    {width}
+    {height}
+    role="group"
+    aria-label="Column: everything over the height"
+    onpointerdown={down}
+    onpointermove={move}
+    onpointerup={up}
+    onpointerleave={() => (hover = undefined)}
+    onwheel={wheel}
+  >
+    <g class="heads">
+      <text x="38" y="14" text-anchor="end">height</text>
+      <text x="38" y="27" text-anchor="end">mm</text>
+      <text x="80" y="14" text-anchor="end">layer</text>
+      <text x={x.outline} y="14">outline</text>
+      <text x={x.outline} y="27">to {(largestArea / 100).toFixed(0)} cm²</text>
+      {#each pieces as piece, p (piece.id)}
+        <text x={x.strata + p * pieceWidth + 1} y="14">strata</text>
+        <text x={x.strata + p * pieceWidth + 1} y="27">
+          {piece.name.length * 6 > pieceWidth
+            ? `${piece.name.slice(0, Math.max(3, Math.floor(pieceWidth / 6.6)))}…`
+            : piece.name}
+          <title>{piece.name}</title>
+        </text>
+      {/each}
+      <text x={x.time} y="14">time</text>
+      <text x={x.time} y="27">to {longest.toFixed(0)} s</text>
+      <text x={x.stops + STOPS} y="14" text-anchor="end">stops</text>
+    </g>
+
+    <line class="axis" x1={SCALE} x2={SCALE} y1={scale.top} y2={scale.bottom} />
+    {#each ticks as tick (tick)}
+      <line class="grid" x1="42" x2={width} y1={scale.y(tick)} y2={scale.y(tick)} />
+      <text class="tick num" x="38" y={scale.y(tick) + 4} text-anchor="end">{tick}</text>
+      {#if result}
+        <text class="tick num soft" x="80" y={scale.y(tick) + 4} text-anchor="end"
+          >L{layerFromPlane(heights, tick)}</text
+        >
+      {/if}
+    {/each}
+
+    {#each pieces as piece (piece.id)}
+      <path class="outline" d={outlinePath(piece)} />
+    {/each}
+    {#each pieces as piece (piece.id)}
+      {#each piece.marks as mark (mark)}
+        <g
+          class="mark"
+          role="button"
+          tabindex="0"
+          aria-label="The outline of {piece.name} changes at {mm(mark)}"
+          onpointerdown={(e) => e.stopPropagation()}
+          onclick={() => session.goToHeight(mark)}
+          ondblclick={() => session.edit({ action: 'DIVIDE', piece: piece.id, height: mark })}
+          onkeydown={(e) => markFromKey(e, mark)}
+        >
+          <path
+            d="M{x.outline - 1} {scale.y(mark)}l6 -4v8zM{x.outline + 5} {scale.y(mark)}H{x.outline +
+              OUTLINE}"
+          />
+          <title
+            >{piece.name}: the outline changes at {mm(mark)} · click: go there · double click: divide
+            there</title
+          >
+        </g>
+      {/each}
+    {/each}
+
+    {#each pieces as piece, p (piece.id)}
+      {#each piece.strata as stratum (stratum.number)}
+        {@const colour = session.filament(session.slotOf(stratum)).colour}
+        {@const chosen =
+          session.selected?.piece === piece.id && session.selected.stratum === stratum.number}
+        {@const tall = scale.y(stratum.from) - scale.y(stratum.to)}
+        <g
+          class="stratum"
+          class:chosen
+          role="button"
+          tabindex="0"
+          aria-pressed={chosen}
+          aria-label="{piece.name}, stratum {stratum.number}, {mm(stratum.from)} to {mm(
+            stratum.to,
+          )}, layers {stratum.firstLayer} to {stratum.lastLayer}"
+          onclick={() => session.select(piece.id, stratum.number)}
+          onkeydown={(e) => e.key === 'Enter' && session.select(piece.id, stratum.number)}
+          ondblclick={(e) => divideAt(e, piece.id)}
+        >
+          <rect
+            x={x.strata + p * pieceWidth}
+            y={scale.y(stratum.to)}
+            width={pieceWidth - 2}
+            height={Math.max(1, tall)}
+            fill={colour}
+            stroke={darker(colour)}
+          />
+          {#if tall > 13}
+            <text
+              class="num"
+              x={x.strata + p * pieceWidth + 4}
+              y={scale.y(stratum.to) + Math.min(14, tall / 2 + 5)}
+              fill={textOn(colour)}>{stratum.number}</text
+            >
+          {/if}
+          <title
+            >{piece.name} · stratum {stratum.number}: {mm(stratum.from)} to {mm(stratum.to)}, L{stratum.firstLayer}
+            to L{stratum.lastLayer} · double click: divide</title
+          >
+        </g>
+      {/each}
+      {#each piece.strata.slice(1) as upper (upper.number)}
+        {@const dragged = drag?.piece === piece.id && drag.from === upper.from ? drag : undefined}
+        <g
+          class="boundary"
+          class:dragged
+          role="slider"
+          tabindex="0"
+          aria-label="Boundary of {piece.name}"
+          aria-valuenow={upper.from}
+          aria-valuetext="{mm(upper.from)}, bottom of layer {upper.firstLayer}"
+          aria-orientation="vertical"
+          onpointerdown={(e) => startBoundary(e, piece.id, upper.from)}
+          onkeydown={(e) => boundaryKey(e, piece.id, upper.from)}
+        >
+          <rect
+            x={x.strata + p * pieceWidth}
+            y={scale.y(upper.from) - 3}
+            width={pieceWidth - 2}
+            height="6"
+            fill="transparent"
+          />
+          <path
+            d="M{x.strata + p * pieceWidth - 3} {scale.y(dragged?.to ?? upper.from)}h{pieceWidth +
+              3}"
+          />
+          <title
+            >Boundary at {mm(upper.from)}, bottom of L{upper.firstLayer} · drag to move · Delete joins
+            the strata</title
+          >
+        </g>
+      {/each}
+    {/each}
+
+    {#each runs as run (run.from)}
+      {#each run.slots as slot, i (slot)}
+        <rect
+          x={x.strip + (i * STRIP) / run.slots.length}
+          y={scale.y(run.to)}
+          width={STRIP / run.slots.length}
+          height={Math.max(0.6, scale.y(run.from) - scale.y(run.to))}
+          fill={session.filament(slot).colour}
+          stroke={darker(session.filament(slot).colour)}
+          stroke-width="0.5"
+        >
+          <title>{session.filament(slot).name}, {mm(run.from)} to {mm(run.to)}</title>
+        </rect>
+      {/each}
+    {/each}
+
+    <path class="time" d={timePath} />
+
+    {#each result?.ledger.halts ?? [] as halt, i (i)}
+      {@const y = scale.y(halt.heightMm)}
+      <g
+        class="stop"
+        role="button"
+        tabindex="0"
+        aria-label="{halt.colourChange
+          ? `Change to ${session.filament(halt.toSlot).name}`
+          : 'Pause'} before layer {halt.layer}, at {mm(halt.heightMm)}"
+        onpointerdown={(e) => e.stopPropagation()}
+        onclick={() => session.goTo(halt.layer)}
+        onkeydown={(e) => e.key === 'Enter' && session.goTo(halt.layer)}
+      >
+        <line x1={x.stops - 2} x2={x.stops + STOPS} y1={y} y2={y} />
+        {#if halt.colourChange}
+          <path
+            d="M{x.stops + 2} {y}a6.5 6.5 0 0 1 13 0z"
+            fill={session.filament(halt.toSlot).colour}
+          />
+          <path
+            d="M{x.stops + 2} {y}a6.5 6.5 0 0 0 13 0z"
+            fill={session.filament(halt.fromSlot).colour}
+          />
+        {:else}
+          <path
+            d="M{x.stops + 3} {y - 5}h4v10h-4zM{x.stops + 10} {y - 5}h4v10h-4z"
+            fill="var(--ink)"
+          />
+        {/if}
+        <title
+          >Before L{halt.layer}, at {mm(halt.heightMm)}: {halt.colourChange
+            ? `${session.filament(halt.fromSlot).name} out, ${session.filament(halt.toSlot).name} in`
+            : 'pause'}{halt.note ? ` · ${halt.note}` : ''}</title
+        >
+      </g>
+    {/each}
+
+    {#if result}
+      {@const n = shownLayer}
+      {#if hover !== undefined && hover !== session.layer}
+        <line
+          class="hover"
+          x1="42"
+          x2={width}
+          y1={scale.y(layerBottom(heights, n))}
+          y2={scale.y(layerBottom(heights, n))}
+        />
+      {/if}
+      <rect
+        class="level"
+        x="0"
+        y={scale.y(layerTop(heights, session.layer))}
+        {width}
+        height={Math.max(1.5, scale.y(session.plane) - scale.y(layerTop(heights, session.layer)))}
+      />
+      <g transform="translate(0 {scale.y(session.plane)})" class="level-tag">
+        <rect x="0" y="-9" width="82" height="18" rx="2" />
+        <text class="num" x="40" y="4" text-anchor="end">{session.plane.toFixed(2)}</text>
+        <text class="num" x="79" y="4" text-anchor="end">L{session.layer}</text>
+      </g>
+      {#if drag}
+        <g transform="translate({x.strata} {scale.y(drag.to) - 10})" class="drag-tag">
+          <rect x="0" y="-15" width="130" height="18" rx="2" />
+          <text class="num" x="5" y="-2">{mm(drag.to)} · L{layerFromPlane(heights, drag.to)}</text>
+        </g>
+      {/if}
+    {/if}
+  </svg>
+</div>
+
+<style>
+  .column {
+    height: 100%;
+    min-height: 0;
+    overflow: hidden;
+  }
+
+  svg {
+    display: block;
+    touch-action: none;
+    user-select: none;
+    cursor: ns-resize;
+  }
+
+  .heads text {
+    font-size: 10.5px;
+    fill: var(--ink-soft);
+  }
+
+  .heads text:first-of-type {
+    fill: var(--ink);
+  }
+
+  .axis {
+    stroke: var(--ink-soft);
+  }
+
+  .grid {
+    stroke: var(--rule-soft);
+  }
+
+  .tick {
+    font-size: 10.5px;
+    fill: var(--ink);
+  }
+
+  .tick.soft {
+    fill: var(--ink-soft);
+  }
+
+  .outline {
+    fill: var(--ink-soft);
+    fill-opacity: 0.22;
+    stroke: var(--ink-soft);
+    stroke-width: 0.8;
+  }
+
+  .mark {
+    cursor: pointer;
+  }
+
+  .mark path {
+    fill: var(--accent);
+    stroke: var(--accent);
+    stroke-width: 0.8;
+  }
+
+  .stratum {
+    cursor: pointer;
+  }
+
+  .stratum text {
+    font-size: 10.5px;
+    pointer-events: none;
+  }
+
+  .stratum.chosen rect {
+    stroke: var(--accent);
+    stroke-width: 3;
+  }
+
+  .stratum:focus-visible,
+  .mark:focus-visible,
+  .stop:focus-visible,
+  .boundary:focus-visible {
+    outline-offset: -1px;
+  }
+
+  .boundary {
+    cursor: row-resize;
+  }
+
+  .boundary path {
+    stroke: var(--ink);
+    stroke-width: 1.4;
+    fill: none;
+  }
+
+  .boundary:hover path,
+  .boundary.dragged path {
+    stroke: var(--accent);
+    stroke-width: 3;
+  }
+
+  .time {
+    fill: var(--ink-soft);
+    fill-opacity: 0.35;
+  }
+
+  .stop {
+    cursor: pointer;
+  }
+
+  .stop line {
+    stroke: var(--ink-soft);
+    stroke-dasharray: 2 2;
+  }
+
+  .stop path {
+    stroke: var(--ink);
+    stroke-width: 0.8;
+  }
+
+  .hover {
+    stroke: var(--accent);
+    stroke-dasharray: 3 3;
+    pointer-events: none;
+  }
+
+  .level {
+    fill: var(--accent);
+    fill-opacity: 0.55;
+    pointer-events: none;
+  }
+
+  .level-tag rect,
+  .drag-tag rect {
+    fill: var(--color-primary-600);
+  }
+
+  .level-tag text,
+  .drag-tag text {
+    fill: white;
+    font-size: 11px;
+  }
+
+  .level-tag,
+  .drag-tag {
+    pointer-events: none;
+  }
+</style>

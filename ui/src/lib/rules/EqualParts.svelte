@@ -1,0 +1,101 @@
+<script lang="ts">
+  import { mm, parseHeight } from '../model/heights';
+  import type { PlanSession } from '../model/session.svelte';
+  import Sheet from '../shell/Sheet.svelte';
+
+  interface Props {
+    session: PlanSession;
+    open: boolean;
+  }
+
+  let { session, open = $bindable() }: Props = $props();
+
+  let from = $state('');
+  let to = $state('');
+  let parts = $state(2);
+
+  const piece = $derived(session.selectedPiece);
+  const stratum = $derived(session.selectedStratum);
+  const low = $derived(parseHeight(session.heights, from));
+  const high = $derived(parseHeight(session.heights, to));
+  const problem = $derived(
+    typeof low === 'string'
+      ? low
+      : typeof high === 'string'
+        ? high
+        : high <= low
+          ? 'The upper end must lie above the lower one.'
+          : !(parts >= 2 && Number.isInteger(parts))
+            ? 'Give at least 2 parts.'
+            : '',
+  );
+
+  $effect(() => {
+    if (open && stratum) {
+      from = String(stratum.from);
+      to = String(stratum.to);
+    }
+  });
+
+  async function divide(event: SubmitEvent) {
+    event.preventDefault();
+    if (problem || !piece) {
+      return;
+    }
+    open = false;
+    await session.edit({
+      action: 'EQUAL_PARTS',
+      piece: piece.id,
+      height: low as number,
+      to: high as number,
+      parts,
+    });
+  }
+</script>
+
+<Sheet bind:open title="Divide {piece?.name ?? ''} into equal parts">
+  <form onsubmit={divide}>
+    <label>from <input class="field num" bind:value={from} /></label>
+    <label>to <input class="field num" bind:value={to} /></label>
+    <label
+      >parts <input class="field num" type="number" min="2" max="500" bind:value={parts} /></label
+    >
+    <p class:bad={problem}>
+      {#if problem}
+        {problem}
+      {:else}
+        ({mm(high as number)} − {mm(low as number)}) ÷ {parts} = {mm(
+          ((high as number) - (low as number)) / parts,
+        )} each. Boundaries between them are given up.
+      {/if}
+    </p>
+    <p class="hint">Type millimetres (4.2) or a layer (L22 is the bottom of layer 22).</p>
+    <button class="tool strong" disabled={problem !== ''}>Divide</button>
+  </form>
+</Sheet>
+
+<style>
+  form {
+    display: grid;
+    gap: 8px;
+  }
+
+  label {
+    display: grid;
+    grid-template-columns: 60px 120px;
+    align-items: center;
+  }
+
+  .bad {
+    color: var(--bad);
+  }
+
+  .hint {
+    color: var(--ink-soft);
+    font-size: 12px;
+  }
+
+  button {
+    justify-self: start;
+  }
+</style>

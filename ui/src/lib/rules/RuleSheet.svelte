@@ -1,0 +1,249 @@
+<script lang="ts">
+  import ArrowDown from '@lucide/svelte/icons/arrow-down';
+  import ArrowUp from '@lucide/svelte/icons/arrow-up';
+  import Plus from '@lucide/svelte/icons/plus';
+  import Trash from '@lucide/svelte/icons/trash-2';
+  import type { PlanSession, RuleView } from '../model/session.svelte';
+  import { whereText } from './where';
+
+  interface Props {
+    session: PlanSession;
+  }
+
+  let { session }: Props = $props();
+
+  let adding = $state(-1);
+
+  const rules = $derived(session.rules);
+  /** The rule that decides most of the selected stratum's values is shown by its frame. */
+  const deciding = $derived(
+    new Set(Object.values(session.selectedStratum?.settings ?? {}).map((s) => s.rule)),
+  );
+
+  function nameOf(id: string): string {
+    return session.document.pieces.find((piece) => piece.id === id)?.name ?? id;
+  }
+
+  function put(change: (rules: RuleView[]) => RuleView[]) {
+    void session.replace((document) => ({
+      ...document,
+      rules: change((document.rules ?? []) as RuleView[]) as typeof document.rules,
+    }));
+  }
+
+  function move(i: number, by: number) {
+    put((list) => {
+      const [rule] = list.splice(i, 1);
+      list.splice(i + by, 0, rule!);
+      return list;
+    });
+  }
+
+  function remove(i: number) {
+    put((list) => list.filter((_, k) => k !== i));
+  }
+
+  function change(i: number, setting: string, text: string) {
+    const number = Number(text.replace(',', '.'));
+    put((list) => {
+      list[i]!.set[setting] = Number.isNaN(number) || text === '' ? text : number;
+      return list;
+    });
+  }
+
+  function drop(i: number, setting: string) {
+    put((list) => {
+      delete list[i]!.set[setting];
+      return list.filter((rule) => Object.keys(rule.set).length > 0);
+    });
+  }
+
+  function add(i: number, setting: string) {
+    adding = -1;
+    const value = session.selectedStratum?.settings[setting]?.value ?? '';
+    change(i, setting, value);
+  }
+
+  function addForEverything() {
+    put((list) => [...list, { where: {}, set: { walls: 2 } }]);
+  }
+
+  function label(setting: string): string {
+    return session.setting(setting)?.label ?? setting;
+  }
+</script>
+
+<section class="sheet" aria-label="Rule sheet">
+  <header>
+    <span class="panel-title">Rule sheet</span>
+    <span class="soft" title="For each setting the topmost rule that matches a spot decides."
+      >topmost match decides</span
+    >
+  </header>
+  <ol>
+    {#each rules as rule, i (i)}
+      <li class:deciding={deciding.has(i)}>
+        <div class="where">
+          <span class="num soft">{i + 1}</span>
+          <strong>{whereText(rule.where, nameOf)}</strong>
+          <span class="acts">
+            <button aria-label="Move rule {i + 1} up" disabled={i === 0} onclick={() => move(i, -1)}
+              ><ArrowUp size={13} /></button
+            >
+            <button
+              aria-label="Move rule {i + 1} down"
+              disabled={i + 1 === rules.length}
+              onclick={() => move(i, 1)}><ArrowDown size={13} /></button
+            >
+            <button aria-label="Remove rule {i + 1}" onclick={() => remove(i)}
+              ><Trash size={13} /></button
+            >
+          </span>
+        </div>
+        <div class="what">
+          {#each Object.entries(rule.set) as [id, value] (id)}
+            <span class="value" title={session.setting(id)?.description}>
+              {#if id === 'filament'}
+                <span class="swatch" style:background={session.filament(Number(value)).colour}
+                ></span>
+                {session.filament(Number(value)).name}
+              {:else}
+                {label(id)}
+              {/if}
+              <input
+                class="num"
+                aria-label="{label(id)} in rule {i + 1}"
+                value={String(value)}
+                size={Math.max(2, String(value).length)}
+                onchange={(e) => {
+                  change(i, id, e.currentTarget.value.trim());
+                  e.currentTarget.value = String(value);
+                }}
+              />
+              <span class="soft">{session.setting(id)?.unit}</span>
+              <button aria-label="Take {label(id)} out of rule {i + 1}" onclick={() => drop(i, id)}
+                >×</button
+              >
+            </span>
+          {/each}
+          {#if adding === i}
+            <select
+              class="field add"
+              aria-label="Setting to add to rule {i + 1}"
+              onchange={(e) => add(i, e.currentTarget.value)}
+            >
+              <option value="">choose a setting …</option>
+              {#each session.shelf.settings.filter((s) => !(s.id in rule.set)) as setting (setting.id)}
+                <option value={setting.id}>{setting.label}</option>
+              {/each}
+            </select>
+          {:else}
+            <button
+              class="plus"
+              aria-label="Add a setting to rule {i + 1}"
+              onclick={() => (adding = i)}><Plus size={13} /></button
+            >
+          {/if}
+        </div>
+      </li>
+    {/each}
+  </ol>
+  {#if !rules.some((rule) => whereText(rule.where, nameOf) === 'everything')}
+    <button class="tool" onclick={addForEverything}><Plus size={13} />Rule for everything</button>
+  {/if}
+</section>
+
+<style>
+  .sheet {
+    padding: 8px 10px;
+  }
+
+  header {
+    display: flex;
+    justify-content: space-between;
+    margin-bottom: 4px;
+  }
+
+  .soft {
+    color: var(--ink-soft);
+    font-size: 12px;
+  }
+
+  li {
+    border: 1px solid var(--rule-soft);
+    border-left: 3px solid var(--rule);
+    border-radius: 3px;
+    padding: 3px 7px 4px;
+    margin-bottom: 4px;
+    background: var(--sheet);
+  }
+
+  li.deciding {
+    border-left-color: var(--accent);
+  }
+
+  .where {
+    display: flex;
+    gap: 7px;
+    align-items: baseline;
+  }
+
+  .where strong {
+    font-weight: 600;
+  }
+
+  .acts {
+    margin-left: auto;
+    display: flex;
+    gap: 2px;
+  }
+
+  .acts button,
+  .plus,
+  .value button {
+    color: var(--ink-soft);
+    padding: 2px;
+    cursor: pointer;
+    border-radius: 2px;
+  }
+
+  .acts button:disabled {
+    opacity: 0.3;
+  }
+
+  .acts button:hover:not(:disabled),
+  .plus:hover,
+  .value button:hover {
+    color: var(--accent);
+  }
+
+  .what {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 3px 6px;
+    align-items: center;
+    padding-left: 16px;
+  }
+
+  .value {
+    display: inline-flex;
+    gap: 4px;
+    align-items: center;
+    border: 1px solid var(--rule-soft);
+    border-radius: 3px;
+    padding: 0 3px 0 5px;
+  }
+
+  .value input {
+    background: transparent;
+    text-align: right;
+    border-bottom: 1px dotted var(--ink-soft);
+    padding: 0;
+    field-sizing: content;
+    min-width: 1.2em;
+  }
+
+  .add {
+    width: auto;
+  }
+</style>

@@ -1,0 +1,105 @@
+<script lang="ts">
+  import X from '@lucide/svelte/icons/x';
+  import type { SettingView } from '../api/client';
+
+  interface Props {
+    setting: SettingView;
+    /** What holds, as text. */
+    value: string;
+    /** Where the value comes from, in words. */
+    source: string;
+    /** Whether the rule for exactly this place decides, so that it can be taken out. */
+    own: boolean;
+    onSet: (value: string) => void;
+    onClear: () => void;
+  }
+
+  let { setting, value, source, own, onSet, onClear }: Props = $props();
+
+  const id = $derived(`setting-${setting.id}`);
+
+  function commit(event: Event) {
+    const input = event.currentTarget as HTMLInputElement | HTMLSelectElement;
+    if (input.value.trim() !== value) {
+      onSet(input.value.trim());
+    }
+    input.value = value;
+  }
+</script>
+
+<div class="row" class:own>
+  <label for={id} title={setting.description}>{setting.label}</label>
+  <span class="control">
+    {#if setting.choices.length > 0}
+      <select {id} class="field" {value} onchange={commit}>
+        {#each setting.choices as choice (choice)}
+          <option value={choice}>{choice}</option>
+        {/each}
+      </select>
+    {:else}
+      <input
+        {id}
+        class="field num"
+        inputmode="decimal"
+        autocomplete="off"
+        {value}
+        onchange={commit}
+        onkeydown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      />
+    {/if}
+  </span>
+  <span class="unit">{setting.unit}</span>
+  <span class="source" title="Where this value comes from: {source}">{source}</span>
+  {#if own}
+    <button class="clear" onclick={onClear} aria-label="Take {setting.label} out of this rule"
+      ><X size={13} /></button
+    >
+  {/if}
+</div>
+
+<style>
+  .row {
+    display: grid;
+    grid-template-columns: 124px 66px 44px 1fr 18px;
+    align-items: center;
+    gap: 6px;
+    min-height: 28px;
+  }
+
+  label {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+
+  .field {
+    text-align: right;
+  }
+
+  select.field {
+    text-align: left;
+    padding: 1px 2px;
+  }
+
+  .own .field {
+    border-color: var(--accent);
+    background: var(--accent-wash);
+    font-weight: 600;
+  }
+
+  .unit,
+  .source {
+    color: var(--ink-soft);
+    font-size: 12px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+
+  .clear {
+    color: var(--ink-soft);
+    cursor: pointer;
+    display: grid;
+    place-items: center;
+  }
+</style>

@@ -1,0 +1,143 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { layerTop, mm } from '../model/heights';
+  import type { PlanSession } from '../model/session.svelte';
+  import { geometry, placementMatrix } from './meshes';
+  import { PlanScene } from './PlanScene';
+
+  interface Props {
+    session: PlanSession;
+  }
+
+  let { session }: Props = $props();
+
+  let canvas: HTMLCanvasElement;
+  let width = $state(0);
+  let height = $state(0);
+  let scene: PlanScene | undefined = $state.raw(undefined);
+  let looked = false;
+  let failed = $state('');
+  let shown = $state('');
+
+  onMount(() => {
+    try {
+      scene = new PlanScene(canvas, !navigator.webdriver);
+    } catch {
+      failed = 'This browser cannot draw in 3D (WebGL is off). All other views work.';
+      return;
+    }
+    scene.setBed(
+      session.machine.bedX,
+      session.machine.bedY,
+      document.documentElement.dataset['mode'] === 'dark',
+    );
+    return () => scene?.dispose();
+  });
+
+  $effect(() => scene?.resize(width, height));
+
+  $effect(() => {
+    if (scene && session.result) {
+      scene.setLevel(layerTop(session.heights, session.layer));
+    }
+  });
+
+  $effect(() => {
+    if (scene && session.result) {
+      void show(scene, session.resultRevision);
+    }
+  });
+
+  async function show(into: PlanScene, revision: string) {
+    const pieces = session.result!.pieces;
+    const document = session.document;
+    const shapes = await Promise.all(
+      document.pieces.map((piece) => Promise.all(piece.bodies.map((body) => geometry(body.mesh)))),
+    );
+    if (revision !== session.resultRevision) {
+      return;
+    }
+    into.clearPieces();
+    document.pieces.forEach((piece, p) => {
+      const view = pieces.find((v) => v.id === piece.id);
+      if (!view) {
+        return;
+      }
+      const bands = view.strata.map((stratum) => ({
+        to: stratum.to,
+        colour: session.filament(session.slotOf(stratum)).colour,
+      }));
+      const matrix = placementMatrix(piece.placement, shapes[p]!, view.min);
+      shapes[p]!.forEach((shape) => into.addPiece(shape, matrix, bands));
+    });
+    if (!looked && pieces.length > 0) {
+      looked = true;
+      look();
+    }
+    shown = revision;
+  }
+
+  function look() {
+    const pieces = session.result?.pieces ?? [];
+    const corner = (of: 'min' | 'max', axis: number) =>
+      Math[of](...pieces.map((piece) => piece[of][axis]!));
+    scene?.lookAt(
+      [corner('min', 0), corner('min', 1), 0],
+      [corner('max', 0), corner('max', 1), corner('max', 2)],
+    );
+  }
+</script>
+
+<div class="model" bind:clientWidth={width} bind:clientHeight={height} data-shown={shown}>
+  <canvas bind:this={canvas} aria-label="The pieces on the bed, cut open at the level"></canvas>
+  {#if failed}
+    <p class="failed">{failed}</p>
+  {/if}
+  <div class="caption">
+    <span class="panel-title">Model</span>
+    {#if session.result}
+      <span class="num">cut at {mm(layerTop(session.heights, session.layer))}</span>
+    {/if}
+    <button class="tool" onclick={look} title="Show all pieces">Show all</button>
+  </div>
+</div>
+
+<style>
+  .model {
+    position: relative;
+    height: 100%;
+    min-height: 0;
+    overflow: hidden;
+    background: linear-gradient(var(--sheet), var(--rule-soft));
+  }
+
+  canvas {
+    position: absolute;
+    inset: 0;
+    width: 100%;
+    height: 100%;
+  }
+
+  .caption {
+    position: absolute;
+    left: 8px;
+    right: 8px;
+    top: 5px;
+    display: flex;
+    align-items: center;
+    gap: 10px;
+    pointer-events: none;
+  }
+
+  .caption button {
+    margin-left: auto;
+    pointer-events: auto;
+  }
+
+  .failed {
+    position: absolute;
+    inset: 40% 20px auto;
+    text-align: center;
+    color: var(--ink-soft);
+  }
+</style>

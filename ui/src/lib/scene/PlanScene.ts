@@ -1,0 +1,189 @@
+import * as THREE from 'three';
+import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
+
+/** Strata of a piece as colours over the height; the last reaches to the top. */
+export interface Band {
+  readonly to: number;
+  readonly colour: string;
+}
+
+const MAX_BANDS = 64;
+
+/**
+ * The pieces on the bed, coloured by strata, cut open at the level. Draws on demand only. Machine
+ * coordinates are used as they are: X to the right, Y to the back, Z up, mm.
+ */
+export class PlanScene {
+  private readonly renderer: THREE.WebGLRenderer;
+  private readonly scene = new THREE.Scene();
+  private readonly camera = new THREE.PerspectiveCamera(32, 1, 1, 5000);
+  private readonly controls: OrbitControls;
+  private readonly below = new THREE.Plane(new THREE.Vector3(0, 0, -1), 0);
+  private readonly above = new THREE.Plane(new THREE.Vector3(0, 0, 1), 0);
+  private readonly pieces = new THREE.Group();
+  private readonly bed = new THREE.Group();
+  private readonly level: THREE.LineLoop;
+  private asked = 0;
+
+  constructor(canvas: HTMLCanvasElement, smooth: boolean) {
+    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: smooth, alpha: true });
+    this.renderer.localClippingEnabled = true;
+    this.camera.up.set(0, 0, 1);
+    this.controls = new OrbitControls(this.camera, canvas);
+    this.controls.addEventListener('change', () => this.draw());
+    const sun = new THREE.DirectionalLight('#fff6e6', 2.1);
+    sun.position.set(-0.5, -0.7, 1);
+    this.scene.add(new THREE.AmbientLight('#ffffff', 1.5), sun, this.bed, this.pieces);
+    this.level = new THREE.LineLoop(
+      new THREE.BufferGeometry(),
+      new THREE.LineBasicMaterial({ color: '#0f6468' }),
+    );
+    this.scene.add(this.level);
+  }
+
+  setBed(width: number, depth: number, dark: boolean): void {
+    this.bed.clear();
+    const line = dark ? '#5a5650' : '#b9b2a4';
+    const points: number[] = [];
+    for (let x = 0; x <= width; x += 10) {
+      points.push(x, 0, 0, x, depth, 0);
+    }
+    for (let y = 0; y <= depth; y += 10) {
+      points.push(0, y, 0, width, y, 0);
+    }
+    const grid = new THREE.BufferGeometry();
+    grid.setAttribute('position', new THREE.Float32BufferAttribute(points, 3));
+    this.bed.add(
+      new THREE.LineSegments(
+        grid,
+        new THREE.LineBasicMaterial({ color: line, opacity: 0.55, transparent: true }),
+      ),
+    );
+    const edge = new THREE.BufferGeometry();
+    edge.setAttribute(
+      'position',
+      new THREE.Float32BufferAttribute([0, 0, 0, width, 0, 0, width, depth, 0, 0, depth, 0], 3),
+    );
+    this.bed.add(
+      new THREE.LineLoop(
+        edge,
+        new THREE.LineBasicMaterial({ color: dark ? '#8b857a' : '#6d675d' }),
+      ),
+    );
+    edge.computeBoundingBox();
+    this.level.geometry = edge.clone();
+    this.draw();
+  }
+
+  /** Takes all pieces away; `addPiece` puts them in again. */
+  clearPieces(): void {
+    this.pieces.clear();
+    this.draw();
+  }
+
+  addPiece(geometry: THREE.BufferGeometry, matrix: THREE.Matrix4, bands: readonly Band[]): void {
+    const group = new THREE.Group();
+    for (const ghost of [false, true]) {
+      const mesh = new THREE.Mesh(geometry, this.material(bands, ghost));
+      mesh.matrixAutoUpdate = false;
+      mesh.matrix.copy(matrix);
+      mesh.renderOrder = ghost ? 1 : 0;
+      group.add(mesh);
+    }
+    this.pieces.add(group);
+    this.draw();
+  }
+
+  private material(bands: readonly Band[], ghost: boolean): THREE.Material {
+    const heights = new Float32Array(MAX_BANDS).fill(1e9);
+    const colours = Array.from({ length: MAX_BANDS }, (_, i) => {
+      const band = bands[Math.min(i, bands.length - 1)];
+      return new THREE.Color(band?.colour ?? '#888888');
+    });
+    bands.slice(0, MAX_BANDS - 1).forEach((band, i) => (heights[i] = band.to));
+    const material = new THREE.MeshLambertMaterial({
+      side: THREE.DoubleSide,
+      flatShading: true,
+      transparent: ghost,
+      opacity: ghost ? 0.13 : 1,
+      depthWrite: !ghost,
+      clippingPlanes: [ghost ? this.above : this.below],
+    });
+    material.onBeforeCompile = (shader) => {
+      shader.uniforms['bandTo'] = { value: heights };
+      shader.uniforms['bandColour'] = { value: colours };
+      shader.vertexShader = shader.vertexShader
+        .replace('#include <common>', '#include <common>\nvarying float worldZ;')
+        .replace(
+          '#include <begin_vertex>',
+          '#include <begin_vertex>\nworldZ = (modelMatrix * vec4(position, 1.0)).z;',
+        );
+      shader.fragmentShader = shader.fragmentShader
+        .replace(
+          '#include <common>',
+          `#include <common>
+           varying float worldZ;
+           uniform float bandTo[${MAX_BANDS}];
+           uniform vec3 bandColour[${MAX_BANDS}];`,
+        )
+        .replace(
+          '#include <color_fragment>',
+          `int band = 0;
+           for (int i = 0; i < ${MAX_BANDS - 1}; i++) { if (worldZ > bandTo[i] + 1e-3) band = i + 1; }
+           diffuseColor.rgb = bandColour[band];
+           if (!gl_FrontFacing) diffuseColor.rgb *= 0.55;`,
+        );
+    };
+    return material;
+  }
+
+  /** Cuts the pieces open at a height, mm. */
+  setLevel(height: number): void {
+    this.below.constant = height + 1e-3;
+    this.above.constant = -height - 1e-3;
+    this.level.position.z = height;
+    this.draw();
+  }
+
+  /** Looks at a box from the front left. */
+  lookAt(min: readonly number[], max: readonly number[]): void {
+    const middle = new THREE.Vector3(
+      (min[0]! + max[0]!) / 2,
+      (min[1]! + max[1]!) / 2,
+      (min[2]! + max[2]!) / 2.2,
+    );
+    const size = Math.hypot(max[0]! - min[0]!, max[1]! - min[1]!, max[2]! - min[2]!);
+    const distance = (0.62 * size) / Math.tan((this.camera.fov * Math.PI) / 360);
+    const narrow = Math.max(1, 1.25 / this.camera.aspect);
+    this.camera.position
+      .copy(middle)
+      .add(new THREE.Vector3(-0.42, -0.8, 0.5).normalize().multiplyScalar(distance * narrow));
+    this.controls.target.copy(middle);
+    this.controls.update();
+    this.draw();
+  }
+
+  resize(width: number, height: number): void {
+    if (width > 0 && height > 0) {
+      this.renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
+      this.renderer.setSize(width, height, false);
+      this.camera.aspect = width / height;
+      this.camera.updateProjectionMatrix();
+      this.draw();
+    }
+  }
+
+  /** Draws once before the next frame, however often it is asked. */
+  draw(): void {
+    this.asked ||= requestAnimationFrame(() => {
+      this.asked = 0;
+      this.renderer.render(this.scene, this.camera);
+    });
+  }
+
+  dispose(): void {
+    cancelAnimationFrame(this.asked);
+    this.controls.dispose();
+    this.renderer.dispose();
+  }
+}

@@ -1,0 +1,302 @@
+<script lang="ts">
+  import { SvelteSet } from 'svelte/reactivity';
+  import type { LayerPaths } from '../api/layer';
+  import { ROLE_STYLE } from '../model/colours';
+  import { layerTop, mm } from '../model/heights';
+  import type { PlanSession } from '../model/session.svelte';
+  import { drawBed, drawLayer, strokeAt, type ColourBy, type View } from './draw';
+
+  interface Props {
+    session: PlanSession;
+  }
+
+  let { session }: Props = $props();
+
+  let canvas: HTMLCanvasElement;
+  let width = $state(0);
+  let height = $state(0);
+  let paths: LayerPaths | undefined = $state.raw(undefined);
+  let below: LayerPaths | undefined = $state.raw(undefined);
+  let shown = $state('');
+  let zoom = $state(1);
+  let panX = $state(0);
+  let panY = $state(0);
+  let colourBy: ColourBy = $state('filament');
+  let travels = $state(false);
+  const hidden = new SvelteSet<string>();
+  let pointer: { x: number; y: number } | undefined = $state.raw(undefined);
+  let panning = false;
+
+  const extent = $derived.by(() => {
+    const pieces = session.result?.pieces ?? [];
+    if (pieces.length === 0) {
+      return [0, 0, session.machine.bedX, session.machine.bedY] as const;
+    }
+    const margin = 8;
+    return [
+      Math.min(...pieces.map((p) => p.min[0]!)) - margin,
+      Math.min(...pieces.map((p) => p.min[1]!)) - margin,
+      Math.max(...pieces.map((p) => p.max[0]!)) + margin,
+      Math.max(...pieces.map((p) => p.max[1]!)) + margin,
+    ] as const;
+  });
+  const view: View = $derived.by(() => {
+    const [x0, y0, x1, y1] = extent;
+    const fit = Math.min(width / (x1 - x0), Math.max(40, height - 30) / (y1 - y0)) * zoom;
+    return {
+      scale: fit,
+      shiftX: width / 2 - ((x0 + x1) / 2) * fit + panX,
+      shiftY: (height + 26) / 2 + ((y0 + y1) / 2) * fit + panY,
+    };
+  });
+  const hit = $derived.by(() => {
+    if (!pointer || !paths) {
+      return undefined;
+    }
+    const x = (pointer.x - view.shiftX) / view.scale;
+    const y = (view.shiftY - pointer.y) / view.scale;
+    return { x, y, stroke: strokeAt(paths, x, y) };
+  });
+  const rolesHere = $derived(
+    paths ? session.shelf.roles.filter((_, i) => paths!.role.includes(i)) : [],
+  );
+
+  $effect(() => {
+    if (session.result) {
+      void load(session.layer, session.resultRevision);
+    }
+  });
+
+  async function load(n: number, revision: string) {
+    const [here, under] = await Promise.all([
+      session.layerPaths(n),
+      n > 1 ? session.layerPaths(n - 1) : undefined,
+    ]).catch(() => [undefined, undefined]);
+    if (n === session.layer && revision === session.resultRevision && here) {
+      paths = here;
+      below = under;
+      shown = `${revision}/${n}`;
+    }
+  }
+
+  $effect(() => {
+    const ctx = canvas.getContext('2d');
+    if (!ctx || width === 0) {
+      return;
+    }
+    const ratio = Math.min(2, window.devicePixelRatio);
+    canvas.width = width * ratio;
+    canvas.height = height * ratio;
+    ctx.scale(ratio, ratio);
+    const style = getComputedStyle(canvas);
+    const colour = (name: string) => style.getPropertyValue(name);
+    drawBed(ctx, view, session.machine.bedX, session.machine.bedY, {
+      line: colour('--rule-soft'),
+      edge: colour('--ink-soft'),
+    });
+    const drawing = {
+      view,
+      roles: session.shelf.roles,
+      colourBy,
+      slotColour: (slot: number) => session.filament(slot).colour,
+      travels,
+      travelColour: colour('--accent'),
+      hiddenRoles: hidden,
+    };
+    if (below) {
+      ctx.globalAlpha = 0.13;
+      drawLayer(ctx, below, { ...drawing, travels: false });
+      ctx.globalAlpha = 1;
+    }
+    if (paths) {
+      drawLayer(ctx, paths, drawing);
+    }
+  });
+
+  function wheel(event: WheelEvent) {
+    event.preventDefault();
+    const factor = event.deltaY < 0 ? 1.2 : 1 / 1.2;
+    const next = Math.max(0.5, Math.min(60, zoom * factor));
+    const box = canvas.getBoundingClientRect();
+    const px = event.clientX - box.left - width / 2;
+    const py = event.clientY - box.top - (height + 26) / 2;
+    panX = px - ((px - panX) * next) / zoom;
+    panY = py - ((py - panY) * next) / zoom;
+    zoom = next;
+  }
+
+  function move(event: PointerEvent) {
+    if (panning) {
+      panX += event.movementX;
+      panY += event.movementY;
+    }
+    const box = canvas.getBoundingClientRect();
+    pointer = { x: event.clientX - box.left, y: event.clientY - box.top };
+  }
+
+  function toggle(role: string) {
+    if (!hidden.delete(role)) {
+      hidden.add(role);
+    }
+  }
+
+  function fit() {
+    zoom = 1;
+    panX = 0;
+    panY = 0;
+  }
+</script>
+
+<div class="sheet" bind:clientWidth={width} bind:clientHeight={height} data-shown={shown}>
+  <canvas
+    bind:this={canvas}
+    aria-label="Toolpaths of layer {session.layer}, seen from above"
+    style:width="{width}px"
+    style:height="{height}px"
+    onwheel={wheel}
+    onpointerdown={(e) => {
+      panning = true;
+      canvas.setPointerCapture(e.pointerId);
+    }}
+    onpointerup={() => (panning = false)}
+    onpointermove={move}
+    onpointerleave={() => (pointer = undefined)}
+  ></canvas>
+  <div class="caption">
+    <span class="panel-title">Layer sheet</span>
+    {#if session.result}
+      <span class="num"
+        >L{session.layer} of {session.heights.tops.length}, {mm(session.plane)} to {mm(
+          layerTop(session.heights, session.layer),
+        )}</span
+      >
+    {/if}
+    <span class="tools">
+      <button
+        class="tool"
+        aria-pressed={colourBy === 'role'}
+        onclick={() => (colourBy = colourBy === 'role' ? 'filament' : 'role')}
+        title="Colour the lines by their role or by their filament">By role</button
+      >
+      <button class="tool" aria-pressed={travels} onclick={() => (travels = !travels)}
+        >Travel</button
+      >
+      <button class="tool" onclick={fit}>Fit</button>
+    </span>
+  </div>
+  {#if colourBy === 'role'}
+    <ul class="legend" aria-label="Roles in this layer">
+      {#each rolesHere as role (role)}
+        <li>
+          <button aria-pressed={!hidden.has(role)} onclick={() => toggle(role)}>
+            <svg width="26" height="8" aria-hidden="true">
+              <line
+                x1="1"
+                x2="25"
+                y1="4"
+                y2="4"
+                stroke={ROLE_STYLE[role]?.colour}
+                stroke-width="4"
+                stroke-dasharray={ROLE_STYLE[role]?.dash.map((d) => d * 4).join(' ')}
+              />
+            </svg>
+            {role}
+          </button>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+  {#if hit}
+    <div class="probe">
+      <span class="num">X {hit.x.toFixed(1)} Y {hit.y.toFixed(1)} mm</span>
+      {#if hit.stroke && paths}
+        {@const i = hit.stroke.stroke}
+        <strong>{session.shelf.roles[paths.role[i]!]}</strong>
+        <span class="swatch" style:background={session.filament(paths.slot[i]!).colour}></span>
+        {session.filament(paths.slot[i]!).name}
+        <span class="num"
+          >{paths.width[i]!.toFixed(2)} mm wide · {hit.stroke.lengthMm.toFixed(1)} mm long · {paths.speed[
+            i
+          ]!.toFixed(0)} mm/s · {paths.temperature[i]!.toFixed(0)} °C · fan {paths.fan[i]!.toFixed(
+            0,
+          )} %</span
+        >
+      {/if}
+    </div>
+  {/if}
+</div>
+
+<style>
+  .sheet {
+    position: relative;
+    height: 100%;
+    min-height: 0;
+    overflow: hidden;
+    background: var(--sheet);
+  }
+
+  canvas {
+    position: absolute;
+    inset: 0;
+    touch-action: none;
+    cursor: crosshair;
+  }
+
+  .caption {
+    position: absolute;
+    left: 8px;
+    right: 8px;
+    top: 5px;
+    display: flex;
+    align-items: center;
+    gap: 10px;
+    pointer-events: none;
+  }
+
+  .tools {
+    margin-left: auto;
+    display: flex;
+    gap: 4px;
+    pointer-events: auto;
+  }
+
+  .legend {
+    position: absolute;
+    right: 8px;
+    top: 38px;
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    border-radius: 3px;
+    padding: 3px;
+  }
+
+  .legend button {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    padding: 1px 5px;
+    font-size: 12px;
+    cursor: pointer;
+  }
+
+  .legend button[aria-pressed='false'] {
+    text-decoration: line-through;
+    color: var(--ink-soft);
+  }
+
+  .probe {
+    position: absolute;
+    left: 8px;
+    bottom: 6px;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px;
+    align-items: center;
+    padding: 2px 8px;
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    border-radius: 3px;
+    font-size: 12px;
+    pointer-events: none;
+  }
+</style>

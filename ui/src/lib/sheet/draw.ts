@@ -1,0 +1,155 @@
+import type { LayerPaths } from '../api/layer';
+import { ROLE_STYLE } from '../model/colours';
+
+/** Where on the canvas the bed lies: a place in mm times scale plus shift, Y turned over. */
+export interface View {
+  readonly scale: number;
+  readonly shiftX: number;
+  readonly shiftY: number;
+}
+
+export type ColourBy = 'filament' | 'role';
+
+export interface Drawing {
+  readonly view: View;
+  readonly roles: readonly string[];
+  readonly colourBy: ColourBy;
+  readonly slotColour: (slot: number) => string;
+  readonly travels: boolean;
+  readonly travelColour: string;
+  readonly hiddenRoles: ReadonlySet<string>;
+}
+
+/** Draws the strokes of a layer at their true width. */
+export function drawLayer(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: Drawing): void {
+  ctx.save();
+  ctx.transform(d.view.scale, 0, 0, -d.view.scale, d.view.shiftX, d.view.shiftY);
+  ctx.lineCap = 'round';
+  ctx.lineJoin = 'round';
+  const groups = new Map<string, Path2D>();
+  for (let i = 0; i < paths.strokes; i++) {
+    const role = d.roles[paths.role[i]!]!;
+    if (d.hiddenRoles.has(role)) {
+      continue;
+    }
+    const key = `${role}|${paths.slot[i]}|${paths.width[i]!.toFixed(2)}`;
+    let path = groups.get(key);
+    if (!path) {
+      path = new Path2D();
+      groups.set(key, path);
+    }
+    trace(path, paths, i);
+  }
+  for (const [key, path] of groups) {
+    const [role, slot, width] = key.split('|') as [string, string, string];
+    const style = ROLE_STYLE[role];
+    ctx.strokeStyle =
+      d.colourBy === 'role' ? (style?.colour ?? '#000') : d.slotColour(Number(slot));
+    ctx.setLineDash(d.colourBy === 'role' ? (style?.dash ?? []) : []);
+    // A hairline of the paper stays visible between neighbouring lines.
+    ctx.lineWidth = Math.max(Number(width) * 0.86, 0.9 / d.view.scale);
+    ctx.stroke(path);
+  }
+  ctx.setLineDash([]);
+  if (d.travels) {
+    drawTravels(ctx, paths, d);
+  }
+  ctx.restore();
+}
+
+function trace(path: Path2D, paths: LayerPaths, stroke: number): void {
+  const from = paths.starts[stroke]!;
+  path.moveTo(paths.xy[2 * from]!, paths.xy[2 * from + 1]!);
+  for (let p = from + 1; p < paths.starts[stroke + 1]!; p++) {
+    path.lineTo(paths.xy[2 * p]!, paths.xy[2 * p + 1]!);
+  }
+}
+
+function drawTravels(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: Drawing): void {
+  ctx.beginPath();
+  for (let i = 1; i < paths.strokes; i++) {
+    const last = paths.starts[i]! - 1;
+    const first = paths.starts[i]!;
+    ctx.moveTo(paths.xy[2 * last]!, paths.xy[2 * last + 1]!);
+    ctx.lineTo(paths.xy[2 * first]!, paths.xy[2 * first + 1]!);
+  }
+  ctx.lineWidth = 1 / d.view.scale;
+  ctx.strokeStyle = d.travelColour;
+  ctx.stroke();
+}
+
+/** The bed with a line every 10 mm. */
+export function drawBed(
+  ctx: CanvasRenderingContext2D,
+  view: View,
+  width: number,
+  depth: number,
+  colours: { line: string; edge: string },
+): void {
+  ctx.save();
+  ctx.transform(view.scale, 0, 0, -view.scale, view.shiftX, view.shiftY);
+  ctx.lineWidth = 1 / view.scale;
+  ctx.strokeStyle = colours.line;
+  ctx.beginPath();
+  for (let x = 0; x <= width; x += 10) {
+    ctx.moveTo(x, 0);
+    ctx.lineTo(x, depth);
+  }
+  for (let y = 0; y <= depth; y += 10) {
+    ctx.moveTo(0, y);
+    ctx.lineTo(width, y);
+  }
+  ctx.stroke();
+  ctx.strokeStyle = colours.edge;
+  ctx.strokeRect(0, 0, width, depth);
+  ctx.restore();
+}
+
+export interface StrokeHit {
+  readonly stroke: number;
+  readonly lengthMm: number;
+}
+
+/** The stroke that covers a place, or undefined. */
+export function strokeAt(paths: LayerPaths, x: number, y: number): StrokeHit | undefined {
+  let best: number | undefined;
+  let least = 0;
+  for (let i = 0; i < paths.strokes; i++) {
+    for (let p = paths.starts[i]! + 1; p < paths.starts[i + 1]!; p++) {
+      const d =
+        distance(
+          x,
+          y,
+          paths.xy[2 * p - 2]!,
+          paths.xy[2 * p - 1]!,
+          paths.xy[2 * p]!,
+          paths.xy[2 * p + 1]!,
+        ) -
+        paths.width[i]! / 2;
+      if (d < least) {
+        least = d;
+        best = i;
+      }
+    }
+  }
+  return best === undefined ? undefined : { stroke: best, lengthMm: length(paths, best) };
+}
+
+function distance(x: number, y: number, ax: number, ay: number, bx: number, by: number): number {
+  const dx = bx - ax;
+  const dy = by - ay;
+  const square = dx * dx + dy * dy;
+  const t = square === 0 ? 0 : Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / square));
+  return Math.hypot(x - ax - t * dx, y - ay - t * dy);
+}
+
+function length(paths: LayerPaths, stroke: number): number {
+  let sum = 0;
+  for (let p = paths.starts[stroke]! + 1; p < paths.starts[stroke + 1]!; p++) {
+    sum += Math.hypot(
+      paths.xy[2 * p]! - paths.xy[2 * p - 2]!,
+      paths.xy[2 * p + 1]! - paths.xy[2 * p - 1]!,
+    );
+  }
+  return sum;
+}

@@ -1,0 +1,188 @@
+<script lang="ts">
+  import Download from '@lucide/svelte/icons/download';
+  import Keyboard from '@lucide/svelte/icons/keyboard';
+  import Redo from '@lucide/svelte/icons/redo-2';
+  import Undo from '@lucide/svelte/icons/undo-2';
+  import { Menu, Portal } from '@skeletonlabs/skeleton-svelte';
+  import { duration, grams } from '../model/heights';
+  import type { PlanSession } from '../model/session.svelte';
+  import FindingsButton from './FindingsButton.svelte';
+  import SlotsButton from './SlotsButton.svelte';
+
+  interface Props {
+    session: PlanSession;
+    onProgram: () => void;
+    onKeys: () => void;
+  }
+
+  let { session, onProgram, onKeys }: Props = $props();
+
+  const ledger = $derived(session.result?.ledger);
+  const stops = $derived(ledger?.halts.length ?? 0);
+  const changes = $derived(ledger?.halts.filter((h) => h.colourChange).length ?? 0);
+
+  function rename(event: Event) {
+    const input = event.currentTarget as HTMLInputElement;
+    const name = input.value.trim();
+    if (name && name !== session.document.name) {
+      void session.replace((document) => ({ ...document, name }));
+    } else {
+      input.value = session.document.name;
+    }
+  }
+
+  function exported(value: string) {
+    if (value === 'program') {
+      onProgram();
+    } else {
+      window.location.assign(`/api/plans/${session.state.id}/strat`);
+    }
+  }
+</script>
+
+<header class="bar">
+  <a href="/" title="All plans" aria-label="All plans"
+    ><img src="/mark.svg" alt="" width="24" height="24" /></a
+  >
+  <input
+    class="name"
+    aria-label="Name of the plan"
+    value={session.document.name}
+    onchange={rename}
+  />
+  <span class="soft machine" title="Machine">{session.machine.name}</span>
+  <SlotsButton {session} />
+  <div class="totals" class:stale={session.isStale} aria-live="polite" data-testid="totals">
+    {#if ledger}
+      <span title="Time with changes by hand">{duration(ledger.seconds)}</span>
+      <span class="grams">
+        {#each ledger.slots as slot (slot.slot)}
+          <span title="{session.filament(slot.slot).name}: {(slot.lengthMm / 1000).toFixed(2)} m">
+            <span class="swatch" style:background={session.filament(slot.slot).colour}></span>
+            {grams(slot.massG)}
+          </span>
+        {/each}
+      </span>
+      <span title="Changes of filament by hand"
+        >{changes === 1 ? '1 change' : `${changes} changes`}{stops > changes
+          ? `, ${stops - changes} ${stops - changes === 1 ? 'pause' : 'pauses'}`
+          : ''}</span
+      >
+    {:else if !session.problem}
+      <span class="soft">computing …</span>
+    {/if}
+  </div>
+  <FindingsButton {session} />
+  <button
+    class="tool"
+    onclick={() => session.undo()}
+    disabled={!session.state.canUndo}
+    aria-label="Undo"
+    title="Undo (Ctrl Z)"><Undo size={14} /></button
+  >
+  <button
+    class="tool"
+    onclick={() => session.redo()}
+    disabled={!session.state.canRedo}
+    aria-label="Redo"
+    title="Redo (Ctrl Shift Z)"><Redo size={14} /></button
+  >
+  <button class="tool" onclick={onKeys} aria-label="Keys" title="Keys (?)"
+    ><Keyboard size={14} /></button
+  >
+  <Menu onSelect={(d) => exported(d.value)} positioning={{ placement: 'bottom-end' }}>
+    <Menu.Trigger class="tool strong"><Download size={14} />Export</Menu.Trigger>
+    <Portal>
+      <Menu.Positioner class="z-50">
+        <Menu.Content class="export-list">
+          <Menu.Item value="program">
+            <Menu.ItemText>Program for {session.machine.name} (.gcode)</Menu.ItemText>
+          </Menu.Item>
+          <Menu.Item value="strat">
+            <Menu.ItemText>Plan with its meshes (.strat)</Menu.ItemText>
+          </Menu.Item>
+        </Menu.Content>
+      </Menu.Positioner>
+    </Portal>
+  </Menu>
+</header>
+
+<style>
+  .bar {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+    padding: 5px 10px;
+    background: var(--sheet);
+    border-bottom: 1px solid var(--rule);
+    min-width: 0;
+  }
+
+  .name {
+    font-weight: 600;
+    font-size: 14.5px;
+    background: transparent;
+    border: 1px solid transparent;
+    border-radius: 3px;
+    padding: 2px 4px;
+    min-width: 90px;
+    max-width: 210px;
+    field-sizing: content;
+  }
+
+  .name:hover {
+    border-color: var(--rule);
+  }
+
+  .soft {
+    color: var(--ink-soft);
+  }
+
+  .machine {
+    white-space: nowrap;
+  }
+
+  .totals {
+    display: flex;
+    gap: 14px;
+    margin-left: auto;
+    align-items: center;
+    white-space: nowrap;
+    min-width: 0;
+    overflow: hidden;
+  }
+
+  .totals.stale {
+    opacity: 0.5;
+  }
+
+  .grams {
+    display: flex;
+    gap: 8px;
+  }
+
+  .grams > span {
+    display: inline-flex;
+    gap: 4px;
+    align-items: center;
+  }
+
+  :global(.export-list) {
+    background: var(--sheet);
+    color: var(--ink);
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    padding: 4px;
+    box-shadow: 0 8px 30px rgb(0 0 0 / 25%);
+  }
+
+  :global(.export-list [data-part='item']) {
+    padding: 5px 10px;
+    border-radius: 3px;
+    cursor: pointer;
+  }
+
+  :global(.export-list [data-highlighted]) {
+    background: var(--accent-wash);
+  }
+</style>

@@ -1,0 +1,90 @@
+<script lang="ts">
+  import Plus from '@lucide/svelte/icons/plus';
+  import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
+  import type { PlanSession } from '../model/session.svelte';
+
+  interface Props {
+    session: PlanSession;
+  }
+
+  let { session }: Props = $props();
+
+  function load(slot: number, filament: string) {
+    void session.replace((document) => {
+      document.slots[slot - 1] = filament;
+      return document;
+    });
+  }
+
+  function add() {
+    const unused = session.shelf.filaments.find((f) => !session.document.slots.includes(f.id));
+    void session.replace((document) => {
+      document.slots.push((unused ?? session.shelf.filaments[0]!).id);
+      return document;
+    });
+  }
+
+  function gramsOf(slot: number): string {
+    const entry = session.result?.ledger.slots.find((s) => s.slot === slot);
+    return entry ? `${entry.massG.toFixed(1)} g` : 'not used';
+  }
+</script>
+
+<Popover positioning={{ placement: 'bottom-start' }}>
+  <Popover.Trigger class="tool" title="Filaments that are loaded or at hand">
+    {#each session.document.slots.keys() as i (i)}
+      <span class="swatch" style:background={session.filament(i + 1).colour}></span>
+    {/each}
+    <span class="sr-only">Filaments</span>
+  </Popover.Trigger>
+  <Portal>
+    <Popover.Positioner class="z-50">
+      <Popover.Content class="slots-list">
+        <p class="panel-title">Filaments, changed by hand</p>
+        {#each session.document.slots as id, i (i)}
+          <label>
+            <span class="num">{i + 1}</span>
+            <span class="swatch" style:background={session.filament(i + 1).colour}></span>
+            <select
+              class="field"
+              value={id}
+              aria-label="Filament in slot {i + 1}"
+              onchange={(e) => load(i + 1, e.currentTarget.value)}
+            >
+              {#each session.shelf.filaments as filament (filament.id)}
+                <option value={filament.id}>{filament.name} · {filament.material}</option>
+              {/each}
+            </select>
+            <span class="num grams">{gramsOf(i + 1)}</span>
+          </label>
+        {/each}
+        <button class="tool" onclick={add}><Plus size={13} />Another filament</button>
+      </Popover.Content>
+    </Popover.Positioner>
+  </Portal>
+</Popover>
+
+<style>
+  :global(.slots-list) {
+    width: 320px;
+    padding: 10px 12px 12px;
+    background: var(--sheet);
+    color: var(--ink);
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    box-shadow: 0 8px 30px rgb(0 0 0 / 25%);
+  }
+
+  label {
+    display: grid;
+    grid-template-columns: 16px 16px 1fr 66px;
+    gap: 7px;
+    align-items: center;
+    margin: 5px 0;
+  }
+
+  .grams {
+    text-align: right;
+    color: var(--ink-soft);
+  }
+</style>

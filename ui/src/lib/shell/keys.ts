@@ -1,0 +1,21 @@
+/** All keys of the Strata view, as the list under `?` shows them. */
+export const KEYS = [
+  { keys: '↑ ↓', does: 'one layer up or down; with Shift ten' },
+  { keys: 'Home End', does: 'first and last layer' },
+  { keys: ', .', does: 'previous and next boundary or stop' },
+  { keys: 'd', does: 'divide the selected piece at the level' },
+  { keys: 'p', does: 'put a stop before this layer, or take it away' },
+  { keys: 'f', does: 'next finding' },
+  { keys: 'Ctrl Z', does: 'undo; with Shift redo' },
+  { keys: '?', does: 'this list' },
+] as const;
+
+/** Whether a key press belongs to a field that is being typed in. */
+export function isTyping(event: KeyboardEvent): boolean {
+  const target = event.target;
+  return (
+    target instanceof HTMLInputElement ||
+    target instanceof HTMLSelectElement ||
+    target instanceof HTMLTextAreaElement
+  );
+}

@@ -1,0 +1,264 @@
+<script lang="ts">
+  import FilePlus from '@lucide/svelte/icons/file-plus-2';
+  import Moon from '@lucide/svelte/icons/moon';
+  import Sun from '@lucide/svelte/icons/sun';
+  import Trash from '@lucide/svelte/icons/trash-2';
+  import { ApiProblem, client, data, sendFiles, type PlanSummary } from '../lib/api/client';
+  import { dropFiles } from '../lib/shell/dropFiles';
+  import ProblemNote from '../lib/shell/ProblemNote.svelte';
+  import { navigate } from '../router';
+  import { currentMode, toggleMode } from '../theme/mode';
+
+  let plans: PlanSummary[] = $state.raw([]);
+  let loaded = $state(false);
+  let problem: ApiProblem | undefined = $state.raw(undefined);
+  let hovering = $state(false);
+  let reading = $state('');
+  let mode = $state(currentMode());
+  let picker: HTMLInputElement;
+
+  load();
+
+  async function load() {
+    await attempt(async () => {
+      plans = await data(client.GET('/api/plans'));
+      loaded = true;
+    });
+  }
+
+  async function attempt(work: () => Promise<void>) {
+    try {
+      await work();
+      problem = undefined;
+    } catch (e) {
+      problem = e instanceof ApiProblem ? e : new ApiProblem(0, '', 'the page', `${e}`, '');
+    }
+  }
+
+  async function create(files: File[]) {
+    reading = files.map((file) => file.name).join(', ');
+    await attempt(async () => {
+      const plan = await sendFiles('/api/plans', files);
+      await navigate('/plans/:id', { params: { id: plan.id } });
+    });
+    reading = '';
+  }
+
+  async function remove(plan: PlanSummary) {
+    await attempt(async () => {
+      await data(client.DELETE('/api/plans/{id}', { params: { path: { id: plan.id } } }));
+    });
+    await load();
+  }
+
+  function when(instant: string): string {
+    return new Date(instant).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+  }
+</script>
+
+<svelte:head><title>Plans · Stratonomy</title></svelte:head>
+
+<main
+  class="page"
+  use:dropFiles={{ onFiles: create, onHover: (h: boolean) => (hovering = h) }}
+  class:hovering
+>
+  <header>
+    <img src="/mark.svg" alt="" width="34" height="34" />
+    <div>
+      <h1>Stratonomy</h1>
+      <p>Plan prints of several materials, layer by layer.</p>
+    </div>
+    <button
+      class="tool"
+      style="margin-left: auto"
+      onclick={() => (mode = toggleMode())}
+      aria-label={mode === 'dark' ? 'Light theme' : 'Dark theme'}
+    >
+      {#if mode === 'dark'}<Sun size={15} />{:else}<Moon size={15} />{/if}
+    </button>
+  </header>
+
+  {#if problem}
+    <ProblemNote {problem} onClose={() => (problem = undefined)} />
+  {/if}
+
+  <div class="cards">
+    <button class="drop" onclick={() => picker.click()}>
+      <FilePlus size={30} strokeWidth={1.4} />
+      {#if reading}
+        <strong>Reading {reading} …</strong>
+      {:else}
+        <strong>Drop models here</strong>
+        <span>STL files become the pieces of a new plan; a .strat file is opened as a plan.</span>
+        <span class="choose">or choose files</span>
+      {/if}
+    </button>
+    <input
+      bind:this={picker}
+      type="file"
+      multiple
+      accept=".stl,.strat"
+      hidden
+      aria-label="Choose model files"
+      onchange={() => create([...(picker.files ?? [])])}
+    />
+    {#each plans as plan (plan.id)}
+      <article class="plan">
+        <a href="/plans/{plan.id}" aria-label="Open {plan.name}">
+          <img src="/api/revisions/{plan.revision}/picture" alt="Pieces of {plan.name}" />
+          <span class="name">{plan.name}</span>
+        </a>
+        <div class="line">
+          <span>{plan.pieces.length === 1 ? '1 piece' : `${plan.pieces.length} pieces`}</span>
+          <span>{plan.machine}</span>
+          <span class="slots">
+            {#each plan.colours as colour, i (i)}
+              <span class="swatch" style:background={colour}></span>
+            {/each}
+          </span>
+        </div>
+        <div class="line">
+          <span>changed {when(plan.updated)}</span>
+          <button
+            class="tool remove"
+            onclick={() => remove(plan)}
+            aria-label="Remove the plan {plan.name}"><Trash size={14} /></button
+          >
+        </div>
+      </article>
+    {/each}
+  </div>
+  {#if loaded && plans.length === 0}
+    <p class="empty">There is no plan yet. Drop a model above to make the first one.</p>
+  {/if}
+</main>
+
+<style>
+  .page {
+    min-height: 100%;
+    padding: 22px 40px 40px;
+    max-width: 1400px;
+    margin: 0 auto;
+  }
+
+  .hovering .drop {
+    border-color: var(--accent);
+    background: var(--accent-wash);
+  }
+
+  header {
+    display: flex;
+    align-items: center;
+    gap: 12px;
+    margin-bottom: 18px;
+  }
+
+  h1 {
+    font-size: 22px;
+    font-weight: 600;
+    line-height: 1.1;
+  }
+
+  header p,
+  .empty,
+  .line {
+    color: var(--ink-soft);
+  }
+
+  .cards {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
+    gap: 18px;
+    margin-top: 14px;
+  }
+
+  .drop {
+    display: flex;
+    flex-direction: column;
+    align-items: center;
+    justify-content: center;
+    gap: 6px;
+    min-height: 262px;
+    padding: 20px;
+    border: 2px dashed var(--rule);
+    border-radius: 4px;
+    color: var(--ink);
+    cursor: pointer;
+    text-align: center;
+  }
+
+  .drop:hover {
+    border-color: var(--accent);
+  }
+
+  .drop strong {
+    font-size: 15px;
+  }
+
+  .drop span {
+    color: var(--ink-soft);
+  }
+
+  .drop .choose {
+    color: var(--accent);
+    text-decoration: underline;
+  }
+
+  .plan {
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    overflow: hidden;
+    display: flex;
+    flex-direction: column;
+  }
+
+  .plan:hover {
+    border-color: var(--accent);
+  }
+
+  .plan a {
+    display: block;
+    color: var(--ink);
+    text-decoration: none;
+  }
+
+  .plan img {
+    width: 100%;
+    aspect-ratio: 560 / 360;
+    object-fit: contain;
+    background: linear-gradient(var(--paper), var(--rule-soft));
+  }
+
+  .name {
+    display: block;
+    padding: 8px 12px 2px;
+    font-weight: 600;
+    font-size: 14.5px;
+  }
+
+  .line {
+    display: flex;
+    align-items: center;
+    gap: 12px;
+    padding: 2px 12px;
+  }
+
+  .line:last-child {
+    padding-bottom: 8px;
+  }
+
+  .slots {
+    display: flex;
+    gap: 2px;
+    margin-left: auto;
+  }
+
+  .remove {
+    margin-left: auto;
+    border-color: transparent;
+    background: none;
+    color: var(--ink-soft);
+  }
+</style>

@@ -1,0 +1,356 @@
+<script lang="ts">
+  import { ApiProblem, type ProgramView } from '../lib/api/client';
+  import Column from '../lib/column/Column.svelte';
+  import ClockRibbon from '../lib/ledger/ClockRibbon.svelte';
+  import { layerFromPlane, mm } from '../lib/model/heights';
+  import { PlanSession } from '../lib/model/session.svelte';
+  import EqualParts from '../lib/rules/EqualParts.svelte';
+  import Inspector from '../lib/rules/Inspector.svelte';
+  import RuleSheet from '../lib/rules/RuleSheet.svelte';
+  import ModelView from '../lib/scene/ModelView.svelte';
+  import LayerSheet from '../lib/sheet/LayerSheet.svelte';
+  import { dropFiles } from '../lib/shell/dropFiles';
+  import Header from '../lib/shell/Header.svelte';
+  import { isTyping } from '../lib/shell/keys';
+  import KeysSheet from '../lib/shell/KeysSheet.svelte';
+  import ProblemNote from '../lib/shell/ProblemNote.svelte';
+  import { route } from '../router';
+
+  let session: PlanSession | undefined = $state.raw(undefined);
+  let failed: ApiProblem | undefined = $state.raw(undefined);
+  let equalParts = $state(false);
+  let keys = $state(false);
+  let middle: 'both' | 'model' | 'sheet' = $state('both');
+  let program: ProgramView | undefined = $state.raw(undefined);
+  let writing = $state(false);
+  let finding = 0;
+
+  $effect(() => {
+    void open(route.getParams('/plans/:id').id);
+  });
+
+  async function open(id: string) {
+    try {
+      session = await PlanSession.open(id);
+      failed = undefined;
+    } catch (e) {
+      failed = e instanceof ApiProblem ? e : new ApiProblem(0, '', 'the page', `${e}`, '');
+    }
+  }
+
+  /** The manual stop at the level's plane, if there is one. */
+  const stopHere = $derived.by(() =>
+    session?.stops.find((stop) => Math.abs(stop.height - session!.plane) < 1e-3),
+  );
+
+  function divide() {
+    const piece = session?.selected?.piece ?? session?.document.pieces[0]?.id;
+    if (session && piece) {
+      void session.edit({ action: 'DIVIDE', piece, height: session.plane });
+    }
+  }
+
+  function toggleStop() {
+    if (!session) {
+      return;
+    }
+    const height = session.plane;
+    const here = stopHere;
+    void session.replace((document) => {
+      const stops = document.stops ?? [];
+      document.stops = here
+        ? stops.filter((stop) => stop.id !== here.id)
+        : [...stops, { id: crypto.randomUUID(), height, note: '' }];
+      return document;
+    });
+  }
+
+  function step(direction: 1 | -1) {
+    if (!session?.result) {
+      return;
+    }
+    const heights = session.heights;
+    const planes = [
+      ...session.result.pieces.flatMap((piece) => piece.strata.slice(1).map((s) => s.from)),
+      ...session.result.ledger.halts.map((halt) => halt.heightMm),
+    ];
+    const layers = [...new Set(planes.map((z) => layerFromPlane(heights, z)))].sort(
+      (a, b) => a - b,
+    );
+    const at = session.layer;
+    const next = direction > 0 ? layers.find((n) => n > at) : layers.reverse().find((n) => n < at);
+    if (next) {
+      session.goTo(next);
+    }
+  }
+
+  function nextFinding() {
+    const findings = (session?.result?.findings ?? []).filter((f) => f.heightMm != null);
+    if (session && findings.length > 0) {
+      session.goToHeight(findings[finding++ % findings.length]!.heightMm!);
+    }
+  }
+
+  function key(event: KeyboardEvent) {
+    if (!session || isTyping(event) || keys || equalParts) {
+      return;
+    }
+    const by = event.shiftKey ? 10 : 1;
+    const command = event.ctrlKey || event.metaKey;
+    if (command && event.key.toLowerCase() === 'z') {
+      void (event.shiftKey ? session.redo() : session.undo());
+    } else if (command || event.altKey) {
+      return;
+    } else if (event.key === 'ArrowUp') {
+      session.goTo(session.layer + by);
+    } else if (event.key === 'ArrowDown') {
+      session.goTo(session.layer - by);
+    } else if (event.key === 'Home') {
+      session.goTo(1);
+    } else if (event.key === 'End') {
+      session.goTo(session.heights.tops.length);
+    } else if (event.key === ',') {
+      step(-1);
+    } else if (event.key === '.') {
+      step(1);
+    } else if (event.key === 'd') {
+      divide();
+    } else if (event.key === 'p') {
+      toggleStop();
+    } else if (event.key === 'f') {
+      nextFinding();
+    } else if (event.key === '?') {
+      keys = true;
+    } else {
+      return;
+    }
+    event.preventDefault();
+  }
+
+  async function writeProgram() {
+    if (!session) {
+      return;
+    }
+    writing = true;
+    try {
+      program = await session.writeProgram();
+      const link = document.createElement('a');
+      link.href = `/api/programs/${program.id}`;
+      link.download = program.fileName;
+      link.click();
+    } catch (e) {
+      session.problem = e instanceof ApiProblem ? e : new ApiProblem(0, '', 'export', `${e}`, '');
+    }
+    writing = false;
+  }
+</script>
+
+<svelte:window onkeydown={key} />
+<svelte:head><title>{session?.document.name ?? 'Plan'} · Stratonomy</title></svelte:head>
+
+{#if failed}
+  <div class="failed">
+    <ProblemNote
+      problem={failed}
+      onClose={() => (failed = undefined)}
+      action={{ label: 'All plans', run: () => window.location.assign('/') }}
+    />
+  </div>
+{:else if session}
+  <div
+    class="view"
+    use:dropFiles={{ onFiles: (files) => session!.addFiles(files) }}
+    data-revision={session.resultRevision}
+    data-stale={session.isStale || !session.result}
+  >
+    <Header {session} onProgram={writeProgram} onKeys={() => (keys = true)} />
+    <div class="body">
+      <section class="left" aria-label="Column">
+        <div class="level-bar">
+          <span class="where">
+            <span class="panel-title">Level</span>
+            <span class="num" data-testid="level">L{session.layer} · from {mm(session.plane)}</span>
+          </span>
+          <button
+            class="tool"
+            onclick={divide}
+            disabled={!session.result}
+            title="Divide {session.selectedPiece?.name ??
+              'the piece'} before layer {session.layer}, at {mm(session.plane)} (d)"
+            >Divide here</button
+          >
+          <button
+            class="tool"
+            aria-pressed={stopHere !== undefined}
+            disabled={!session.result || session.layer === 1}
+            onclick={toggleStop}
+            title="The machine waits before layer {session.layer}, at {mm(session.plane)} (p)"
+            >{stopHere ? 'Stop is set' : 'Stop here'}</button
+          >
+        </div>
+        <Column {session} />
+      </section>
+      <section class="middle" aria-label="Model and layer sheet">
+        <div class="switch" role="group" aria-label="What the middle shows">
+          {#each [['both', 'Both'], ['model', 'Model'], ['sheet', 'Layer sheet']] as const as [id, label] (id)}
+            <button class="tool" aria-pressed={middle === id} onclick={() => (middle = id)}
+              >{label}</button
+            >
+          {/each}
+        </div>
+        {#if middle !== 'sheet'}<div class="pane"><ModelView {session} /></div>{/if}
+        {#if middle !== 'model'}<div class="pane"><LayerSheet {session} /></div>{/if}
+        {#if session.progress || session.isStale || writing}
+          <div class="progress" role="status">
+            {#if writing}
+              <span>Writing the program …</span>
+            {:else if session.progress}
+              <span>Computing {session.progress.stage} …</span>
+              <progress max={session.progress.total} value={session.progress.done}></progress>
+            {/if}
+          </div>
+        {/if}
+      </section>
+      <aside class="right">
+        <Inspector {session} onEqualParts={() => (equalParts = true)} />
+        <RuleSheet {session} />
+      </aside>
+    </div>
+    <ClockRibbon {session} />
+    {#if session.problem}
+      <div class="over">
+        <ProblemNote
+          problem={session.problem}
+          onClose={() => (session!.problem = undefined)}
+          action={session.problem.isStale
+            ? { label: 'Take over', run: () => session!.reload() }
+            : undefined}
+        />
+      </div>
+    {:else if program}
+      <div class="over written" role="status">
+        <span>Written: <strong>{program.fileName}</strong></span>
+        <span class="num">{(program.size / 1e6).toFixed(1)} MB</span>
+        <a class="tool" href="/api/programs/{program.id}" download>Download again</a>
+        <button class="tool" onclick={() => (program = undefined)}>Close</button>
+      </div>
+    {/if}
+  </div>
+  <EqualParts {session} bind:open={equalParts} />
+  <KeysSheet bind:open={keys} />
+{:else}
+  <p class="failed">Opening the plan …</p>
+{/if}
+
+<style>
+  .view {
+    display: grid;
+    grid-template-rows: auto minmax(0, 1fr) auto;
+    height: 100vh;
+    overflow: hidden;
+  }
+
+  .body {
+    display: grid;
+    grid-template-columns: clamp(360px, 29vw, 460px) minmax(0, 1fr) clamp(340px, 27vw, 430px);
+    min-height: 0;
+  }
+
+  .left {
+    display: grid;
+    grid-template-rows: auto minmax(0, 1fr);
+    min-height: 0;
+    border-right: 1px solid var(--rule);
+    background: var(--sheet);
+  }
+
+  .level-bar {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+    padding: 5px 8px;
+    border-bottom: 1px solid var(--rule-soft);
+  }
+
+  .where {
+    display: flex;
+    gap: 7px;
+    align-items: baseline;
+    margin-right: auto;
+    white-space: nowrap;
+  }
+
+  .middle {
+    position: relative;
+    display: flex;
+    flex-direction: column;
+    min-height: 0;
+    min-width: 0;
+  }
+
+  .switch {
+    display: flex;
+    gap: 4px;
+    padding: 5px 8px;
+    border-bottom: 1px solid var(--rule-soft);
+    background: var(--sheet);
+  }
+
+  .pane {
+    flex: 1;
+    min-height: 0;
+  }
+
+  .pane + .pane {
+    border-top: 1px solid var(--rule);
+  }
+
+  .right {
+    border-left: 1px solid var(--rule);
+    background: var(--sheet);
+    overflow: auto;
+    min-height: 0;
+  }
+
+  .progress {
+    position: absolute;
+    right: 10px;
+    top: 6px;
+    display: flex;
+    gap: 8px;
+    align-items: center;
+    min-height: 24px;
+    color: var(--ink-soft);
+  }
+
+  progress {
+    width: 110px;
+    accent-color: var(--color-primary-600);
+  }
+
+  .over {
+    position: fixed;
+    left: 50%;
+    bottom: 60px;
+    transform: translateX(-50%);
+    z-index: 40;
+  }
+
+  .written {
+    display: flex;
+    gap: 12px;
+    align-items: center;
+    padding: 8px 12px;
+    background: var(--sheet);
+    border: 1px solid var(--accent);
+    border-radius: 3px;
+    box-shadow: 0 4px 16px rgb(0 0 0 / 18%);
+    max-width: 92vw;
+  }
+
+  .failed {
+    display: grid;
+    place-items: center;
+    height: 60vh;
+  }
+</style>
