@@ -15,6 +15,7 @@
   let hovering = $state(false);
   let reading = $state('');
   let mode = $state(currentMode());
+  let removed: PlanSummary | undefined = $state.raw(undefined);
   let picker: HTMLInputElement;
 
   load();
@@ -47,6 +48,15 @@
   async function remove(plan: PlanSummary) {
     await attempt(async () => {
       await data(client.DELETE('/api/plans/{id}', { params: { path: { id: plan.id } } }));
+      removed = plan;
+    });
+    await load();
+  }
+
+  async function putBack(plan: PlanSummary) {
+    await attempt(async () => {
+      await data(client.POST('/api/plans/{id}/restore', { params: { path: { id: plan.id } } }));
+      removed = undefined;
     });
     await load();
   }
@@ -129,6 +139,12 @@
       </article>
     {/each}
   </div>
+  {#if removed}
+    <p class="removed" role="status">
+      “{removed.name}” is removed.
+      <button class="tool" onclick={() => putBack(removed!)}>Put it back</button>
+    </p>
+  {/if}
   {#if loaded && plans.length === 0}
     <p class="empty">There is no plan yet. Drop a model above to make the first one.</p>
   {/if}
@@ -253,6 +269,18 @@
     display: flex;
     gap: 2px;
     margin-left: auto;
+  }
+
+  .removed {
+    position: fixed;
+    left: 50%;
+    bottom: 24px;
+    transform: translateX(-50%);
+    padding: 8px 14px;
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    border-radius: 3px;
+    box-shadow: 0 4px 16px rgb(0 0 0 / 18%);
   }
 
   .remove {

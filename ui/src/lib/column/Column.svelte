@@ -37,7 +37,12 @@
   const heights: Heights = $derived(session.heights);
   const result = $derived(session.result);
   const top = $derived(heights.tops.at(-1) ?? 1);
-  const scale = $derived(new ColumnScale(0, top, HEAD, Math.max(HEAD + 40, height - FOOT)));
+  /** Shown part of the height, mm; all of it without a zoom. */
+  let zoomed: { from: number; to: number } | undefined = $state.raw(undefined);
+  const range = $derived(zoomed ?? { from: 0, to: top });
+  const scale = $derived(
+    new ColumnScale(range.from, range.to, HEAD, Math.max(HEAD + 40, height - FOOT)),
+  );
   const pieces = $derived(result?.pieces ?? []);
   const strataWidth = $derived(
     Math.max(40, width - SCALE - OUTLINE - STRIP - TIME - STOPS - 5 * GAP - 4),
@@ -53,8 +58,10 @@
   const largestArea = $derived(Math.max(1, ...pieces.flatMap((p) => p.areas)));
   const longest = $derived(Math.max(1, percentile(result?.layerSeconds ?? [], 0.98)));
   const ticks = $derived.by(() => {
-    const step = niceStep(top, (scale.bottom - scale.top) / 46);
-    return Array.from({ length: Math.floor(top / step + 1e-9) + 1 }, (_, i) => i * step);
+    const step = niceStep(range.to - range.from, (scale.bottom - scale.top) / 46);
+    const first = Math.ceil(range.from / step - 1e-9);
+    const count = Math.floor(range.to / step + 1e-9) - first + 1;
+    return Array.from({ length: count }, (_, i) => Number(((first + i) * step).toFixed(6)));
   });
   /** Runs of layers that use the same filaments. */
   const runs = $derived.by(() => {
@@ -139,8 +146,29 @@
     }
   }
 
+  function zoom(factor: number, about: number) {
+    const span = Math.min(top, Math.max(2, (range.to - range.from) * factor));
+    const share = (about - range.from) / (range.to - range.from);
+    const from = Math.max(0, Math.min(top - span, about - share * span));
+    zoomed = span >= top * 0.999 ? undefined : { from, to: from + span };
+  }
+
+  /** The level never leaves the shown part. */
+  $effect(() => {
+    const at = session.plane;
+    if (zoomed && (at < zoomed.from || at > zoomed.to)) {
+      const span = zoomed.to - zoomed.from;
+      const from = Math.max(0, Math.min(top - span, at - span / 2));
+      zoomed = { from, to: from + span };
+    }
+  });
+
   function wheel(event: WheelEvent) {
     event.preventDefault();
+    if (event.ctrlKey) {
+      zoom(event.deltaY < 0 ? 1 / 1.25 : 1.25, heightOf(event));
+      return;
+    }
     session.goTo(session.layer + (event.deltaY < 0 ? 1 : -1) * (event.shiftKey ? 10 : 1));
   }
 
@@ -220,161 +248,167 @@
       {/if}
     {/each}
 
-    {#each pieces as piece (piece.id)}
-      <path class="outline" d={outlinePath(piece)} />
-    {/each}
-    {#each pieces as piece (piece.id)}
-      {#each piece.marks as mark (mark)}
-        <g
-          class="mark"
-          role="button"
-          tabindex="0"
-          aria-label="The outline of {piece.name} changes at {mm(mark)}"
-          onpointerdown={(e) => e.stopPropagation()}
-          onclick={() => session.goToHeight(mark)}
-          ondblclick={() => session.edit({ action: 'DIVIDE', piece: piece.id, height: mark })}
-          onkeydown={(e) => markFromKey(e, mark)}
-        >
-          <path
-            d="M{x.outline - 1} {scale.y(mark)}l6 -4v8zM{x.outline + 5} {scale.y(mark)}H{x.outline +
-              OUTLINE}"
-          />
-          <title
-            >{piece.name}: the outline changes at {mm(mark)} · click: go there · double click: divide
-            there</title
-          >
-        </g>
+    <clipPath id="tracks">
+      <rect x="0" y={scale.top - 1} {width} height={scale.bottom - scale.top + 2} />
+    </clipPath>
+    <g clip-path="url(#tracks)">
+      {#each pieces as piece (piece.id)}
+        <path class="profile" d={outlinePath(piece)} />
       {/each}
-    {/each}
+      {#each pieces as piece (piece.id)}
+        {#each piece.marks as mark (mark)}
+          <g
+            class="mark"
+            role="button"
+            tabindex="0"
+            aria-label="The outline of {piece.name} changes at {mm(mark)}"
+            onpointerdown={(e) => e.stopPropagation()}
+            onclick={() => session.goToHeight(mark)}
+            ondblclick={() => session.edit({ action: 'DIVIDE', piece: piece.id, height: mark })}
+            onkeydown={(e) => markFromKey(e, mark)}
+          >
+            <path
+              d="M{x.outline - 1} {scale.y(mark)}l6 -4v8zM{x.outline + 5} {scale.y(
+                mark,
+              )}H{x.outline + OUTLINE}"
+            />
+            <title
+              >{piece.name}: the outline changes at {mm(mark)} · click: go there · double click: divide
+              there</title
+            >
+          </g>
+        {/each}
+      {/each}
 
-    {#each pieces as piece, p (piece.id)}
-      {#each piece.strata as stratum (stratum.number)}
-        {@const colour = session.filament(session.slotOf(stratum)).colour}
-        {@const chosen =
-          session.selected?.piece === piece.id && session.selected.stratum === stratum.number}
-        {@const tall = scale.y(stratum.from) - scale.y(stratum.to)}
+      {#each pieces as piece, p (piece.id)}
+        {#each piece.strata as stratum (stratum.number)}
+          {@const colour = session.filament(session.slotOf(stratum)).colour}
+          {@const chosen =
+            session.selected?.piece === piece.id && session.selected.stratum === stratum.number}
+          {@const tall = scale.y(stratum.from) - scale.y(stratum.to)}
+          <g
+            class="stratum"
+            class:chosen
+            role="button"
+            tabindex="0"
+            aria-pressed={chosen}
+            aria-label="{piece.name}, stratum {stratum.number}, {mm(stratum.from)} to {mm(
+              stratum.to,
+            )}, layers {stratum.firstLayer} to {stratum.lastLayer}"
+            onclick={() => session.select(piece.id, stratum.number)}
+            onkeydown={(e) => e.key === 'Enter' && session.select(piece.id, stratum.number)}
+            ondblclick={(e) => divideAt(e, piece.id)}
+          >
+            <rect
+              x={x.strata + p * pieceWidth}
+              y={scale.y(stratum.to)}
+              width={pieceWidth - 2}
+              height={Math.max(1, tall)}
+              fill={colour}
+              stroke={darker(colour)}
+            />
+            {#if tall > 13}
+              <text
+                class="num"
+                x={x.strata + p * pieceWidth + 4}
+                y={scale.y(stratum.to) + Math.min(14, tall / 2 + 5)}
+                fill={textOn(colour)}>{stratum.number}</text
+              >
+            {/if}
+            <title
+              >{piece.name} · stratum {stratum.number}: {mm(stratum.from)} to {mm(stratum.to)}, L{stratum.firstLayer}
+              to L{stratum.lastLayer} · double click: divide</title
+            >
+          </g>
+        {/each}
+        {#each piece.strata.slice(1) as upper (upper.number)}
+          {@const dragged = drag?.piece === piece.id && drag.from === upper.from ? drag : undefined}
+          <g
+            class="boundary"
+            class:dragged
+            role="slider"
+            tabindex="0"
+            aria-label="Boundary of {piece.name}"
+            aria-valuenow={upper.from}
+            aria-valuetext="{mm(upper.from)}, bottom of layer {upper.firstLayer}"
+            aria-orientation="vertical"
+            onpointerdown={(e) => startBoundary(e, piece.id, upper.from)}
+            onkeydown={(e) => boundaryKey(e, piece.id, upper.from)}
+          >
+            <rect
+              x={x.strata + p * pieceWidth}
+              y={scale.y(upper.from) - 3}
+              width={pieceWidth - 2}
+              height="6"
+              fill="transparent"
+            />
+            <path
+              d="M{x.strata + p * pieceWidth - 3} {scale.y(dragged?.to ?? upper.from)}h{pieceWidth +
+                3}"
+            />
+            <title
+              >Boundary at {mm(upper.from)}, bottom of L{upper.firstLayer} · drag to move · Delete joins
+              the strata</title
+            >
+          </g>
+        {/each}
+      {/each}
+
+      {#each runs as run (run.from)}
+        {#each run.slots as slot, i (slot)}
+          <rect
+            x={x.strip + (i * STRIP) / run.slots.length}
+            y={scale.y(run.to)}
+            width={STRIP / run.slots.length}
+            height={Math.max(0.6, scale.y(run.from) - scale.y(run.to))}
+            fill={session.filament(slot).colour}
+            stroke={darker(session.filament(slot).colour)}
+            stroke-width="0.5"
+          >
+            <title>{session.filament(slot).name}, {mm(run.from)} to {mm(run.to)}</title>
+          </rect>
+        {/each}
+      {/each}
+
+      <path class="time" d={timePath} />
+
+      {#each result?.ledger.halts ?? [] as halt, i (i)}
+        {@const y = scale.y(halt.heightMm)}
         <g
-          class="stratum"
-          class:chosen
+          class="stop"
           role="button"
           tabindex="0"
-          aria-pressed={chosen}
-          aria-label="{piece.name}, stratum {stratum.number}, {mm(stratum.from)} to {mm(
-            stratum.to,
-          )}, layers {stratum.firstLayer} to {stratum.lastLayer}"
-          onclick={() => session.select(piece.id, stratum.number)}
-          onkeydown={(e) => e.key === 'Enter' && session.select(piece.id, stratum.number)}
-          ondblclick={(e) => divideAt(e, piece.id)}
+          aria-label="{halt.colourChange
+            ? `Change to ${session.filament(halt.toSlot).name}`
+            : 'Pause'} before layer {halt.layer}, at {mm(halt.heightMm)}"
+          onpointerdown={(e) => e.stopPropagation()}
+          onclick={() => session.goTo(halt.layer)}
+          onkeydown={(e) => e.key === 'Enter' && session.goTo(halt.layer)}
         >
-          <rect
-            x={x.strata + p * pieceWidth}
-            y={scale.y(stratum.to)}
-            width={pieceWidth - 2}
-            height={Math.max(1, tall)}
-            fill={colour}
-            stroke={darker(colour)}
-          />
-          {#if tall > 13}
-            <text
-              class="num"
-              x={x.strata + p * pieceWidth + 4}
-              y={scale.y(stratum.to) + Math.min(14, tall / 2 + 5)}
-              fill={textOn(colour)}>{stratum.number}</text
-            >
+          <line x1={x.stops - 2} x2={x.stops + STOPS} y1={y} y2={y} />
+          {#if halt.colourChange}
+            <path
+              d="M{x.stops + 2} {y}a6.5 6.5 0 0 1 13 0z"
+              fill={session.filament(halt.toSlot).colour}
+            />
+            <path
+              d="M{x.stops + 2} {y}a6.5 6.5 0 0 0 13 0z"
+              fill={session.filament(halt.fromSlot).colour}
+            />
+          {:else}
+            <path
+              d="M{x.stops + 3} {y - 5}h4v10h-4zM{x.stops + 10} {y - 5}h4v10h-4z"
+              fill="var(--ink)"
+            />
           {/if}
           <title
-            >{piece.name} · stratum {stratum.number}: {mm(stratum.from)} to {mm(stratum.to)}, L{stratum.firstLayer}
-            to L{stratum.lastLayer} · double click: divide</title
+            >Before L{halt.layer}, at {mm(halt.heightMm)}: {halt.colourChange
+              ? `${session.filament(halt.fromSlot).name} out, ${session.filament(halt.toSlot).name} in`
+              : 'pause'}{halt.note ? ` · ${halt.note}` : ''}</title
           >
         </g>
       {/each}
-      {#each piece.strata.slice(1) as upper (upper.number)}
-        {@const dragged = drag?.piece === piece.id && drag.from === upper.from ? drag : undefined}
-        <g
-          class="boundary"
-          class:dragged
-          role="slider"
-          tabindex="0"
-          aria-label="Boundary of {piece.name}"
-          aria-valuenow={upper.from}
-          aria-valuetext="{mm(upper.from)}, bottom of layer {upper.firstLayer}"
-          aria-orientation="vertical"
-          onpointerdown={(e) => startBoundary(e, piece.id, upper.from)}
-          onkeydown={(e) => boundaryKey(e, piece.id, upper.from)}
-        >
-          <rect
-            x={x.strata + p * pieceWidth}
-            y={scale.y(upper.from) - 3}
-            width={pieceWidth - 2}
-            height="6"
-            fill="transparent"
-          />
-          <path
-            d="M{x.strata + p * pieceWidth - 3} {scale.y(dragged?.to ?? upper.from)}h{pieceWidth +
-              3}"
-          />
-          <title
-            >Boundary at {mm(upper.from)}, bottom of L{upper.firstLayer} · drag to move · Delete joins
-            the strata</title
-          >
-        </g>
-      {/each}
-    {/each}
-
-    {#each runs as run (run.from)}
-      {#each run.slots as slot, i (slot)}
-        <rect
-          x={x.strip + (i * STRIP) / run.slots.length}
-          y={scale.y(run.to)}
-          width={STRIP / run.slots.length}
-          height={Math.max(0.6, scale.y(run.from) - scale.y(run.to))}
-          fill={session.filament(slot).colour}
-          stroke={darker(session.filament(slot).colour)}
-          stroke-width="0.5"
-        >
-          <title>{session.filament(slot).name}, {mm(run.from)} to {mm(run.to)}</title>
-        </rect>
-      {/each}
-    {/each}
-
-    <path class="time" d={timePath} />
-
-    {#each result?.ledger.halts ?? [] as halt, i (i)}
-      {@const y = scale.y(halt.heightMm)}
-      <g
-        class="stop"
-        role="button"
-        tabindex="0"
-        aria-label="{halt.colourChange
-          ? `Change to ${session.filament(halt.toSlot).name}`
-          : 'Pause'} before layer {halt.layer}, at {mm(halt.heightMm)}"
-        onpointerdown={(e) => e.stopPropagation()}
-        onclick={() => session.goTo(halt.layer)}
-        onkeydown={(e) => e.key === 'Enter' && session.goTo(halt.layer)}
-      >
-        <line x1={x.stops - 2} x2={x.stops + STOPS} y1={y} y2={y} />
-        {#if halt.colourChange}
-          <path
-            d="M{x.stops + 2} {y}a6.5 6.5 0 0 1 13 0z"
-            fill={session.filament(halt.toSlot).colour}
-          />
-          <path
-            d="M{x.stops + 2} {y}a6.5 6.5 0 0 0 13 0z"
-            fill={session.filament(halt.fromSlot).colour}
-          />
-        {:else}
-          <path
-            d="M{x.stops + 3} {y - 5}h4v10h-4zM{x.stops + 10} {y - 5}h4v10h-4z"
-            fill="var(--ink)"
-          />
-        {/if}
-        <title
-          >Before L{halt.layer}, at {mm(halt.heightMm)}: {halt.colourChange
-            ? `${session.filament(halt.fromSlot).name} out, ${session.filament(halt.toSlot).name} in`
-            : 'pause'}{halt.note ? ` · ${halt.note}` : ''}</title
-        >
-      </g>
-    {/each}
+    </g>
 
     {#if result}
       {@const n = shownLayer}
@@ -407,10 +441,26 @@
       {/if}
     {/if}
   </svg>
+  <div class="zoom" role="group" aria-label="Zoom of the column">
+    <button
+      class="tool"
+      aria-label="Zoom in at the level"
+      title="Zoom in at the level (Ctrl and wheel)"
+      onclick={() => zoom(0.5, session.plane)}>+</button
+    >
+    <button
+      class="tool"
+      aria-label="Zoom out"
+      disabled={!zoomed}
+      onclick={() => zoom(2, session.plane)}>−</button
+    >
+    <button class="tool" disabled={!zoomed} onclick={() => (zoomed = undefined)}>All</button>
+  </div>
 </div>
 
 <style>
   .column {
+    position: relative;
     height: 100%;
     min-height: 0;
     overflow: hidden;
@@ -421,6 +471,14 @@
     touch-action: none;
     user-select: none;
     cursor: ns-resize;
+  }
+
+  .zoom {
+    position: absolute;
+    right: 4px;
+    bottom: 18px;
+    display: flex;
+    gap: 2px;
   }
 
   .heads text {
@@ -449,7 +507,7 @@
     fill: var(--ink-soft);
   }
 
-  .outline {
+  .profile {
     fill: var(--ink-soft);
     fill-opacity: 0.22;
     stroke: var(--ink-soft);

@@ -153,7 +153,7 @@ export class PlanScene {
       (min[2]! + max[2]!) / 2.2,
     );
     const size = Math.hypot(max[0]! - min[0]!, max[1]! - min[1]!, max[2]! - min[2]!);
-    const distance = (0.62 * size) / Math.tan((this.camera.fov * Math.PI) / 360);
+    const distance = (0.53 * size) / Math.tan((this.camera.fov * Math.PI) / 360);
     const narrow = Math.max(1, 1.25 / this.camera.aspect);
     this.camera.position
       .copy(middle)

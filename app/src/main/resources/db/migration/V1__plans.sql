@@ -11,7 +11,8 @@ create table plan (
     name text not null,
     revision uuid not null,
     created timestamptz not null,
-    updated timestamptz not null
+    updated timestamptz not null,
+    removed boolean not null default false
 );
 
 -- A plan's history is a tree: undo goes to the parent, redo to the newest child.

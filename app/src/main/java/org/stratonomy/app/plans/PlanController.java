@@ -83,8 +83,14 @@ class PlanController {
 
   @DeleteMapping("/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void delete(@PathVariable UUID id) {
-    plans.delete(id);
+  void remove(@PathVariable UUID id) {
+    plans.remove(id);
+  }
+
+  @PostMapping("/{id}/restore")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void restore(@PathVariable UUID id) {
+    plans.restore(id);
   }
 
   @PostMapping("/{id}/undo")

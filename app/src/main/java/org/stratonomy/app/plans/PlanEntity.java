@@ -17,6 +17,7 @@ class PlanEntity {
   private UUID revision;
   private Instant created;
   private Instant updated;
+  private boolean removed;
 
   protected PlanEntity() {}
 
@@ -46,6 +47,14 @@ class PlanEntity {
 
   Instant updated() {
     return updated;
+  }
+
+  boolean isRemoved() {
+    return removed;
+  }
+
+  void setRemoved(boolean removed) {
+    this.removed = removed;
   }
 
   void moveTo(RevisionEntity to, String newName, Instant when) {

@@ -5,5 +5,5 @@ import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 interface PlanRepository extends JpaRepository<PlanEntity, UUID> {
-  List<PlanEntity> findAllByOrderByUpdatedDesc();
+  List<PlanEntity> findAllByRemovedFalseOrderByUpdatedDesc();
 }

@@ -36,7 +36,7 @@ public class PlanService {
 
   @Transactional(readOnly = true)
   public List<PlanSummary> all() {
-    return plans.findAllByOrderByUpdatedDesc().stream().map(this::summary).toList();
+    return plans.findAllByRemovedFalseOrderByUpdatedDesc().stream().map(this::summary).toList();
   }
 
   private PlanSummary summary(PlanEntity entity) {
@@ -121,9 +121,15 @@ public class PlanService {
         .orElseGet(() -> state(entity));
   }
 
+  /** Takes a plan off the start page; {@link #restore} puts it back. */
   @Transactional
-  public void delete(UUID id) {
-    plans.delete(entity(id));
+  public void remove(UUID id) {
+    entity(id).setRemoved(true);
+  }
+
+  @Transactional
+  public void restore(UUID id) {
+    entity(id).setRemoved(false);
   }
 
   private PlanState moved(PlanEntity entity, RevisionEntity to) {

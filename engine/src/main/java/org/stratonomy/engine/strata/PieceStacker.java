@@ -161,7 +161,7 @@ final class PieceStacker {
   private int layerCount(double interval, double wanted) {
     int most = (int) Math.floor(interval / machine.minLayerHeight() + SAME);
     int least = (int) Math.ceil(interval / machine.maxLayerHeight() - SAME);
-    int count = (int) Math.round(interval / wanted);
+    int count = (int) Math.round(interval / wanted + SAME);
     return Math.max(1, Math.clamp(count, least, Math.max(least, most)));
   }
 

@@ -1,0 +1,141 @@
+package org.stratonomy.engine;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshBuilder;
+import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Placement;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
+
+/** Solids with known formulas, and plans of them. */
+public final class Shapes {
+  private static final int SEGMENTS = 256;
+
+  private Shapes() {}
+
+  public static Mesh bar(double x, double y, double z) {
+    TriangleSoup soup = new TriangleSoup(12);
+    addBar(soup, 0, 0, 0, x, y, z);
+    return MeshBuilder.build("bar", soup);
+  }
+
+  public static void addBar(
+      TriangleSoup soup, double x0, double y0, double z0, double x1, double y1, double z1) {
+    double[][] corners = new double[8][];
+    for (int i = 0; i < 8; i++) {
+      corners[i] =
+          new double[] {(i & 4) == 0 ? x0 : x1, (i & 2) == 0 ? y0 : y1, (i & 1) == 0 ? z0 : z1};
+    }
+    int[][] faces = {
+      {0, 1, 3, 2}, {4, 6, 7, 5}, {0, 4, 5, 1}, {2, 3, 7, 6}, {0, 2, 6, 4}, {1, 5, 7, 3}
+    };
+    for (int[] f : faces) {
+      for (int k : new int[] {f[0], f[1], f[2], f[0], f[2], f[3]}) {
+        soup.corner(corners[k][0], corners[k][1], corners[k][2]);
+      }
+    }
+  }
+
+  /** A union of boxes that overlap at random. */
+  public static Mesh boxes(long seed) {
+    Random random = new Random(seed);
+    TriangleSoup soup = new TriangleSoup(100);
+    for (int i = 0; i < 5; i++) {
+      double x = random.nextDouble() * 15;
+      double y = random.nextDouble() * 15;
+      addBar(
+          soup,
+          x,
+          y,
+          0,
+          x + 6 + random.nextInt(9),
+          y + 6 + random.nextInt(9),
+          2 + random.nextInt(5));
+    }
+    return MeshBuilder.build("boxes", soup);
+  }
+
+  /** A solid turned about Z from radii and heights, from the lower to the upper pole. */
+  public static Mesh turned(double[]... outline) {
+    TriangleSoup soup = new TriangleSoup(2 * SEGMENTS * outline.length);
+    for (int i = 0; i + 1 < outline.length; i++) {
+      for (int k = 0; k < SEGMENTS; k++) {
+        double[][] quad = {
+          point(outline[i], k), point(outline[i], k + 1),
+          point(outline[i + 1], k + 1), point(outline[i + 1], k)
+        };
+        for (int c : new int[] {0, 1, 2, 0, 2, 3}) {
+          soup.corner(quad[c][0], quad[c][1], quad[c][2]);
+        }
+      }
+    }
+    return MeshBuilder.build("turned", soup);
+  }
+
+  private static double[] point(double[] at, int k) {
+    double angle = 2 * Math.PI * (k % SEGMENTS) / SEGMENTS;
+    return new double[] {at[0] * Math.cos(angle), at[0] * Math.sin(angle), at[1]};
+  }
+
+  public static Mesh cylinder(double radius, double height) {
+    return turned(
+        new double[] {0, 0},
+        new double[] {radius, 0},
+        new double[] {radius, height},
+        new double[] {0, height});
+  }
+
+  public static Mesh cone(double radius, double height) {
+    return turned(new double[] {0, 0}, new double[] {radius, 0}, new double[] {0, height});
+  }
+
+  public static Mesh sphere(double radius) {
+    List<double[]> outline = new ArrayList<>();
+    int n = 128;
+    for (int i = 0; i <= n; i++) {
+      double angle = Math.PI * i / n;
+      double r = i == 0 || i == n ? 0 : radius * Math.sin(angle);
+      outline.add(new double[] {r, radius * (1 - Math.cos(angle))});
+    }
+    return turned(outline.toArray(double[][]::new));
+  }
+
+  /** A plan of one piece named "piece" in the middle of the bed, with slots chalk and slate. */
+  public static Plan plan(List<Double> boundaries, Rule... rules) {
+    return new Plan(
+        "Test",
+        "workshop-one",
+        List.of("chalk", "slate"),
+        List.of(
+            new Piece(
+                "piece",
+                "Piece",
+                List.of(new Body("body", "Body", "mesh")),
+                Placement.at(125, 105),
+                boundaries)),
+        List.of(rules),
+        List.of());
+  }
+
+  public static Rule everywhere(Map<Setting, Value> set) {
+    return new Rule(Where.EVERYWHERE, set);
+  }
+
+  public static Rule stratum(int number, Map<Setting, Value> set) {
+    return new Rule(new Where(List.of(), List.of(number)), set);
+  }
+
+  public static MeshSource source(Mesh mesh) {
+    return reference -> mesh;
+  }
+}

@@ -1,0 +1,127 @@
+package org.stratonomy.engine.check;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.PlanResult;
+import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.Shapes;
+import org.stratonomy.engine.Watch;
+import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshBuilder;
+import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Placement;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.plan.Value;
+
+class ChecksTest {
+  private static List<Finding> findings(Plan plan, Mesh mesh) {
+    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 24, 1)) {
+      PlanResult result = planner.compute(plan, Shapes.source(mesh), Watch.NONE);
+      return result.findings();
+    }
+  }
+
+  private static Optional<Finding> finding(Plan plan, Mesh mesh, String kind) {
+    return findings(plan, mesh).stream().filter(f -> f.id().startsWith(kind)).findFirst();
+  }
+
+  private static Plan at(Placement.Vector position) {
+    Plan plan = Shapes.plan(List.of());
+    Piece piece = plan.pieces().getFirst();
+    return plan.withPiece(piece.withPlacement(piece.placement().withPosition(position)));
+  }
+
+  /** The remedy must make the finding go away. */
+  private static void mends(Finding finding, Mesh mesh, String kind) {
+    assertThat(finding.remedies()).isNotEmpty();
+    for (Finding.Remedy remedy : finding.remedies()) {
+      assertThat(finding(remedy.plan(), mesh, kind)).as(remedy.label()).isEmpty();
+    }
+  }
+
+  @Test
+  void aSoundPlanHasNoFindings() {
+    assertThat(findings(Shapes.plan(List.of(2.0)), Shapes.bar(20, 20, 5))).isEmpty();
+  }
+
+  @Test
+  void aPieceOffTheBedCanBeMovedOntoIt() {
+    Mesh bar = Shapes.bar(20, 20, 2);
+    Finding off = finding(at(new Placement.Vector(5, 100, 0)), bar, "off-bed").orElseThrow();
+    assertThat(off.severity()).isEqualTo(Finding.Severity.ERROR);
+    mends(off, bar, "off-bed");
+  }
+
+  @Test
+  void aPieceInTheAirCanBePutDown() {
+    Mesh bar = Shapes.bar(20, 20, 2);
+    mends(
+        finding(at(new Placement.Vector(100, 100, 3)), bar, "floating").orElseThrow(),
+        bar,
+        "floating");
+  }
+
+  @Test
+  void aModelInInchesOrMetresIsOfferedScaling() {
+    Mesh inches = Shapes.bar(2, 1, 0.5);
+    Finding unit = finding(Shapes.plan(List.of()), inches, "unit").orElseThrow();
+    assertThat(unit.remedies()).extracting(Finding.Remedy::label).contains("From inches: 50.8 mm");
+    mends(unit, inches, "unit");
+    Mesh metres = Shapes.bar(0.15, 0.1, 0.12);
+    Finding metre = finding(Shapes.plan(List.of()), metres, "unit").orElseThrow();
+    assertThat(metre.remedies())
+        .extracting(Finding.Remedy::label)
+        .contains("From metres: 150.0 mm");
+  }
+
+  @Test
+  void aPieceTooHighCanBeScaled() {
+    Mesh tower = Shapes.bar(20, 20, 230);
+    mends(finding(Shapes.plan(List.of()), tower, "too-high").orElseThrow(), tower, "too-high");
+  }
+
+  @Test
+  void anOpenMeshIsSaid() {
+    TriangleSoup soup = new TriangleSoup(12);
+    Mesh bar = Shapes.bar(20, 20, 5);
+    for (int t = 1; t < 12; t++) {
+      for (int k = 0; k < 3; k++) {
+        int v = bar.corner(t, k);
+        soup.corner(bar.coordinate(v, 0), bar.coordinate(v, 1), bar.coordinate(v, 2));
+      }
+    }
+    assertThat(finding(Shapes.plan(List.of()), MeshBuilder.build("open", soup), "open-mesh"))
+        .isPresent();
+  }
+
+  @Test
+  void rulesAndStopsWithoutEffectCanBeRemoved() {
+    Mesh bar = Shapes.bar(20, 20, 5);
+    Plan plan = Shapes.plan(List.of(), Shapes.stratum(4, Map.of(Setting.WALLS, Value.of(3))));
+    mends(finding(plan, bar, "rule-empty").orElseThrow(), bar, "rule-empty");
+    Plan stopped =
+        new Plan(
+            plan.name(),
+            plan.machine(),
+            plan.slots(),
+            plan.pieces(),
+            List.of(),
+            List.of(new Stop("s", 9, "")));
+    mends(finding(stopped, bar, "stop-outside").orElseThrow(), bar, "stop-outside");
+  }
+
+  @Test
+  void aValueForTheWholePlanInARuleForAPartIsSaid() {
+    Plan plan =
+        Shapes.plan(List.of(), Shapes.stratum(1, Map.of(Setting.BED_TEMPERATURE, Value.of(50))));
+    assertThat(finding(plan, Shapes.bar(20, 20, 5), "rule-scope")).isPresent();
+  }
+}

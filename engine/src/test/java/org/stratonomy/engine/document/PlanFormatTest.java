@@ -1,0 +1,121 @@
+package org.stratonomy.engine.document;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.stratonomy.engine.Shapes;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PlanChecker;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.problem.Problem;
+
+class PlanFormatTest {
+  private static final String TWO_BANDS =
+      """
+      { "format": "stratonomy-plan", "version": 1, "name": "Two bands", "machine": "workshop-one",
+        "slots": ["chalk", "slate"],
+        "pieces": [ { "id": "block", "bodies": [ { "id": "body", "mesh": "block.stl" } ],
+                      "placement": { "position": [100, 100, 0], "rotation": [0, 0, 0],
+                                     "scale": [1, 1, 1] },
+                      "boundaries": [4.2, 9.0] } ],
+        "rules": [ { "where": { "strata": [2] },
+                     "set": { "filament": 2, "nozzleTemperature": 225 } },
+                   { "where": {}, "set": { "filament": 1, "layerHeight": 0.2,
+                     "firstLayerHeight": 0.2, "walls": 2, "topLayers": 4, "bottomLayers": 4,
+                     "infillDensity": 15, "infillPattern": "lines" } } ] }
+      """;
+
+  @Test
+  void readsAPlanAndWritesItBack() {
+    Plan plan = PlanFormat.parse("plan.json", TWO_BANDS);
+    assertThat(plan.pieces().getFirst().boundaries()).containsExactly(4.2, 9.0);
+    assertThat(plan.rules().getFirst().set())
+        .containsEntry(Setting.NOZZLE_TEMPERATURE, Value.of(225));
+    assertThat(PlanFormat.read("again", PlanFormat.write(plan))).isEqualTo(plan);
+  }
+
+  @Test
+  void unknownKeysAreErrorsThatNameThem() {
+    assertThatThrownBy(
+            () -> PlanFormat.parse("plan.json", TWO_BANDS.replace("\"walls\"", "\"wals\"")))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("wals")
+        .hasMessageContaining("/rules/1/set");
+    assertThatThrownBy(
+            () -> PlanFormat.parse("plan.json", TWO_BANDS.replace("\"version\"", "\"versio\"")))
+        .hasMessageContaining("versio");
+  }
+
+  @Test
+  void whatIsNoJsonSaysWhere() {
+    assertThatThrownBy(() -> PlanFormat.parse("plan.json", "{ \"format\": \n nonsense }"))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("line 2");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "\"layerHeight\": 0.2 | \"layerHeight\": 0.5 | 0.1 to 0.3 mm",
+        "\"filament\": 2 | \"filament\": 3 | 2 filaments are loaded",
+        "\"nozzleTemperature\": 225 | \"nozzleTemperature\": 400 | Workshop One",
+        "workshop-one | workshop-nine | workshop-one",
+        "\"slate\" | \"slat\" | slate",
+        "\"scale\": [1, 1, 1] | \"scale\": [1, 0, 1] | above zero",
+        "\"strata\": [2] | \"pieces\": [\"blok\"] | block",
+      })
+  void whatTheMachineCannotDoIsRefusedWithWhatItCan(String what, String with, String said) {
+    Plan plan = PlanFormat.parse("plan.json", TWO_BANDS.replace(what, with));
+    assertThatThrownBy(() -> PlanChecker.check(plan, ShelfReader.standard()))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining(said);
+  }
+
+  @Test
+  void theSchemaInTheDocsIsTheOneThatIsChecked() throws IOException {
+    Path file = Path.of("../docs/formats/plan.schema.json");
+    String current = PlanSchema.schema().toPrettyString() + "\n";
+    if (System.getProperty("write.schema") != null) {
+      Files.writeString(file, current);
+    }
+    assertThat(Files.readString(file).replace("\r", ""))
+        .as("run the tests with -Dwrite.schema to bring it up to date")
+        .isEqualTo(current);
+  }
+
+  @Test
+  void aStratFileHoldsThePlanAndItsMeshes() throws IOException {
+    Plan plan = Shapes.plan(List.of(1.0));
+    StratFile file = new StratFile(plan, Map.of("mesh", new byte[] {1, 2, 3}));
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    file.write(bytes);
+    StratFile read = StratFile.read("x.strat", new ByteArrayInputStream(bytes.toByteArray()));
+    assertThat(read.plan()).isEqualTo(plan);
+    assertThat(read.meshes().get("mesh")).containsExactly(1, 2, 3);
+  }
+
+  @Test
+  void archivesThatLackSomethingAreRefused() throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    new StratFile(Shapes.plan(List.of()), Map.of()).write(bytes);
+    assertThatThrownBy(
+            () -> StratFile.read("x.strat", new ByteArrayInputStream(bytes.toByteArray())))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("'mesh' is not in the archive");
+    assertThatThrownBy(
+            () -> StratFile.read("x.strat", new ByteArrayInputStream(new byte[] {1, 2, 3})))
+        .hasMessageContaining("no plan.json");
+  }
+}
