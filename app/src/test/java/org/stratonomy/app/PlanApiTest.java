@@ -1,0 +1,323 @@
+package org.stratonomy.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.delete;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.io.ByteArrayOutputStream;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.MvcResult;
+import org.stratonomy.engine.mesh.MeshBuilder;
+import org.stratonomy.engine.mesh.StlWriter;
+import org.stratonomy.engine.mesh.TriangleSoup;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Plans from the dropped file to the written program, over the real API and database. */
+@SpringBootTest
+@AutoConfigureMockMvc
+class PlanApiTest {
+  private static final JsonMapper JSON = JsonMapper.shared();
+
+  @Autowired private MockMvc mvc;
+
+  private static byte[] wedge(double height) throws Exception {
+    TriangleSoup soup = new TriangleSoup(4);
+    double[][] p = {{0, 0, 0}, {20, 0, 0}, {0, 20, 0}, {0, 0, height}};
+    for (int[] t : new int[][] {{0, 2, 1}, {0, 1, 3}, {1, 2, 3}, {2, 0, 3}}) {
+      for (int k : t) {
+        soup.corner(p[k][0], p[k][1], p[k][2]);
+      }
+    }
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    StlWriter.writeBinary(MeshBuilder.build("wedge", soup), out);
+    return out.toByteArray();
+  }
+
+  private static MockMultipartFile file(String name, byte[] content) {
+    return new MockMultipartFile("files", name, "application/octet-stream", content);
+  }
+
+  private static JsonNode json(MvcResult result) throws Exception {
+    return JSON.readTree(result.getResponse().getContentAsByteArray());
+  }
+
+  private JsonNode dropped(double height) throws Exception {
+    return json(
+        mvc.perform(multipart("/api/plans").file(file("wedge.stl", wedge(height))))
+            .andExpect(status().isCreated())
+            .andReturn());
+  }
+
+  private JsonNode edit(JsonNode state, String body) throws Exception {
+    return json(
+        mvc.perform(
+                post("/api/plans/{id}/edits", state.get("id").asString())
+                    .contentType(MediaType.APPLICATION_JSON)
+                    .content(
+                        "{\"version\": %d, %s}".formatted(state.get("version").asInt(), body)))
+            .andExpect(status().isOk())
+            .andReturn());
+  }
+
+  private JsonNode result(JsonNode state) throws Exception {
+    while (true) {
+      MvcResult answer =
+          mvc.perform(get("/api/revisions/{r}/result", state.get("revision").asString()))
+              .andReturn();
+      if (answer.getResponse().getStatus() != 202) {
+        assertThat(answer.getResponse().getStatus()).isEqualTo(200);
+        return json(answer);
+      }
+    }
+  }
+
+  @Test
+  void aDroppedMeshBecomesAPlanInTheMiddleOfTheBed() throws Exception {
+    JsonNode plan = dropped(10);
+    JsonNode piece = plan.get("document").get("pieces").get(0);
+    assertThat(piece.get("name").asString()).isEqualTo("wedge");
+    assertThat(piece.get("placement").get("position").get(0).asDouble()).isEqualTo(125);
+    JsonNode result = result(plan);
+    assertThat(result.get("tops")).hasSize(50);
+    assertThat(result.get("findings")).isEmpty();
+  }
+
+  @Test
+  void dividingAndAssigningChangesTheFilamentAtTheBoundary() throws Exception {
+    JsonNode plan = edit(dropped(10.2), "\"action\":\"DIVIDE\",\"piece\":\"wedge\",\"height\":4.2");
+    plan =
+        edit(
+            plan,
+            "\"action\":\"SET\",\"pieces\":[\"wedge\"],\"strata\":[2],\"setting\":\"filament\","
+                + "\"value\":\"2\"");
+    JsonNode halts = result(plan).get("ledger").get("halts");
+    assertThat(halts).hasSize(1);
+    assertThat(halts.get(0).get("heightMm").asDouble()).isEqualTo(4.2);
+    assertThat(halts.get(0).get("layer").asInt()).isEqualTo(22);
+  }
+
+  @Test
+  void undoAndRedoWalkThroughTheHistory() throws Exception {
+    JsonNode plan = dropped(10.4);
+    assertThat(plan.get("canUndo").asBoolean()).isFalse();
+    JsonNode divided = edit(plan, "\"action\":\"DIVIDE\",\"piece\":\"wedge\",\"height\":3");
+    String id = plan.get("id").asString();
+    JsonNode undone =
+        json(
+            mvc.perform(
+                    post("/api/plans/{id}/undo", id)
+                        .param("version", divided.get("version").asString()))
+                .andReturn());
+    assertThat(undone.get("document")).isEqualTo(plan.get("document"));
+    assertThat(undone.get("canRedo").asBoolean()).isTrue();
+    JsonNode redone =
+        json(
+            mvc.perform(
+                    post("/api/plans/{id}/redo", id)
+                        .param("version", undone.get("version").asString()))
+                .andReturn());
+    assertThat(redone.get("document")).isEqualTo(divided.get("document"));
+    assertThat(redone.get("revision")).isEqualTo(divided.get("revision"));
+  }
+
+  @Test
+  void theLaterOfTwoEditorsIsTold() throws Exception {
+    JsonNode plan = dropped(10.6);
+    edit(plan, "\"action\":\"DIVIDE\",\"piece\":\"wedge\",\"height\":3");
+    ObjectNode body = JSON.createObjectNode();
+    body.put("version", plan.get("version").asInt());
+    body.set("document", plan.get("document"));
+    mvc.perform(
+            put("/api/plans/{id}", plan.get("id").asString())
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(body.toString()))
+        .andExpect(status().isConflict())
+        .andExpect(jsonPath("$.type").value("urn:stratonomy:problem:stale-plan"))
+        .andExpect(jsonPath("$.remedy").isNotEmpty());
+  }
+
+  @Test
+  void aBadEditIsRefusedAndThePlanStaysAsItWas() throws Exception {
+    JsonNode plan = dropped(10.8);
+    for (String bad :
+        new String[] {
+          "\"action\":\"DIVIDE\",\"piece\":\"wedge\",\"height\":99",
+          "\"action\":\"DIVIDE\",\"piece\":\"wedge\",\"height\":0.05",
+          "\"action\":\"DIVIDE\",\"piece\":\"nobody\",\"height\":3",
+          "\"action\":\"DIVIDE\",\"piece\":\"wedge\"",
+          "\"action\":\"SET\",\"setting\":\"layerHeight\",\"value\":\"0.9\"",
+          "\"action\":\"SET\",\"setting\":\"layerHeight\",\"value\":\"thick\"",
+          "\"action\":\"SET\",\"setting\":\"colour\",\"value\":\"1\""
+        }) {
+      mvc.perform(
+              post("/api/plans/{id}/edits", plan.get("id").asString())
+                  .contentType(MediaType.APPLICATION_JSON)
+                  .content("{\"version\": 0, %s}".formatted(bad)))
+          .andExpect(status().isUnprocessableContent())
+          .andExpect(jsonPath("$.detail").isNotEmpty())
+          .andExpect(jsonPath("$.remedy").isNotEmpty());
+    }
+    JsonNode now =
+        json(mvc.perform(get("/api/plans/{id}", plan.get("id").asString())).andReturn());
+    assertThat(now).isEqualTo(plan);
+  }
+
+  @Test
+  void aFileThatIsNoMeshIsRefusedByName() throws Exception {
+    mvc.perform(multipart("/api/plans").file(file("letter.stl", "Dear all".getBytes())))
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(jsonPath("$.place").value("letter.stl"))
+        .andExpect(jsonPath("$.type").value("urn:stratonomy:problem:mesh"));
+  }
+
+  @Test
+  void severalFilesBecomePiecesSideBySide() throws Exception {
+    JsonNode plan =
+        json(
+            mvc.perform(
+                    multipart("/api/plans")
+                        .file(file("a.stl", wedge(5)))
+                        .file(file("b.stl", wedge(6))))
+                .andExpect(status().isCreated())
+                .andReturn());
+    JsonNode pieces = result(plan).get("pieces");
+    assertThat(pieces).hasSize(2);
+    assertThat(pieces.get(1).get("min").get(0).asDouble())
+        .isGreaterThan(pieces.get(0).get("max").get(0).asDouble());
+  }
+
+  @Test
+  void theProgramIsKeptUnderANameThatTellsColoursMaterialAndNozzle() throws Exception {
+    JsonNode plan = edit(dropped(11), "\"action\":\"DIVIDE\",\"piece\":\"wedge\",\"height\":4.2");
+    plan =
+        edit(
+            plan,
+            "\"action\":\"SET\",\"pieces\":[\"wedge\"],\"strata\":[2],\"setting\":\"filament\","
+                + "\"value\":\"4\"");
+    JsonNode program =
+        json(
+            mvc.perform(
+                    post("/api/revisions/{r}/programs", plan.get("revision").asString()))
+                .andExpect(status().isCreated())
+                .andReturn());
+    assertThat(program.get("fileName").asString())
+        .isEqualTo("wedge_chalk+buoy-red_pla_0.4mm_1-stop.gcode");
+    MvcResult download =
+        mvc.perform(get("/api/programs/{id}", program.get("id").asString())).andReturn();
+    String text = download.getResponse().getContentAsString(StandardCharsets.UTF_8);
+    assertThat(text).hasSize(program.get("size").asInt()).contains("M600");
+    mvc.perform(get("/api/plans/{id}/programs", plan.get("id").asString()))
+        .andExpect(jsonPath("$[0].revision").value(plan.get("revision").asString()));
+  }
+
+  @Test
+  void aPlanWithAnErrorIsNotWritten() throws Exception {
+    JsonNode plan = dropped(11.2);
+    ObjectNode body = JSON.createObjectNode();
+    body.put("version", plan.get("version").asInt());
+    String document =
+        plan.get("document").toString().replaceAll("\"position\":\\[[^]]*]", "\"position\":[0,0,0]");
+    body.set("document", JSON.readTree(document));
+    JsonNode moved =
+        json(
+            mvc.perform(
+                    put("/api/plans/{id}", plan.get("id").asString())
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(body.toString()))
+                .andExpect(status().isOk())
+                .andReturn());
+    mvc.perform(post("/api/revisions/{r}/programs", moved.get("revision").asString()))
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(jsonPath("$.detail").value(org.hamcrest.Matchers.containsString("off the bed")));
+    JsonNode mended =
+        json(
+            mvc.perform(
+                    post("/api/revisions/{r}/remedies", moved.get("revision").asString())
+                        .param("version", moved.get("version").asString())
+                        .param("finding", "off-bed:wedge")
+                        .param("remedy", "0"))
+                .andExpect(status().isOk())
+                .andReturn());
+    assertThat(result(mended).get("findings")).isEmpty();
+  }
+
+  @Test
+  void aLayerTravelsInItsCompactForm() throws Exception {
+    JsonNode plan = dropped(11.4);
+    result(plan);
+    byte[] bytes =
+        mvc.perform(get("/api/revisions/{r}/layers/1", plan.get("revision").asString()))
+            .andReturn()
+            .getResponse()
+            .getContentAsByteArray();
+    ByteBuffer layer = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
+    int strokes = layer.getInt();
+    int points = layer.getInt();
+    assertThat(strokes).isPositive();
+    assertThat(bytes).hasSize(8 + 4 * (strokes + 1) + 8 * points + 18 * strokes);
+    assertThat(layer.getInt(8 + 4 * strokes)).isEqualTo(points);
+    mvc.perform(get("/api/revisions/{r}/layers/999", plan.get("revision").asString()))
+        .andExpect(status().isNotFound());
+  }
+
+  @Test
+  void aPlanFileComesBackAsTheSamePlan() throws Exception {
+    JsonNode plan = edit(dropped(11.6), "\"action\":\"DIVIDE\",\"piece\":\"wedge\",\"height\":2");
+    byte[] strat =
+        mvc.perform(get("/api/plans/{id}/strat", plan.get("id").asString()))
+            .andReturn()
+            .getResponse()
+            .getContentAsByteArray();
+    JsonNode again =
+        json(
+            mvc.perform(multipart("/api/plans").file(file("wedge.strat", strat)))
+                .andExpect(status().isCreated())
+                .andReturn());
+    assertThat(again.get("document")).isEqualTo(plan.get("document"));
+    assertThat(again.get("id")).isNotEqualTo(plan.get("id"));
+  }
+
+  @Test
+  void aRemovedPlanCanBePutBack() throws Exception {
+    String id = dropped(11.8).get("id").asString();
+    mvc.perform(delete("/api/plans/{id}", id)).andExpect(status().isNoContent());
+    mvc.perform(get("/api/plans")).andExpect(jsonPath("$[?(@.id=='" + id + "')]").isEmpty());
+    mvc.perform(post("/api/plans/{id}/restore", id)).andExpect(status().isNoContent());
+    mvc.perform(get("/api/plans")).andExpect(jsonPath("$[?(@.id=='" + id + "')]").isNotEmpty());
+  }
+
+  @Test
+  void thePictureShowsThePiece() throws Exception {
+    JsonNode plan = dropped(12);
+    byte[] png =
+        mvc.perform(get("/api/revisions/{r}/picture", plan.get("revision").asString()))
+            .andExpect(status().isOk())
+            .andReturn()
+            .getResponse()
+            .getContentAsByteArray();
+    var image = javax.imageio.ImageIO.read(new java.io.ByteArrayInputStream(png));
+    int drawn = 0;
+    for (int y = 0; y < image.getHeight(); y++) {
+      for (int x = 0; x < image.getWidth(); x++) {
+        drawn += image.getRGB(x, y) >>> 24 > 0 ? 1 : 0;
+      }
+    }
+    assertThat(drawn).isGreaterThan(image.getWidth() * image.getHeight() / 20);
+  }
+}

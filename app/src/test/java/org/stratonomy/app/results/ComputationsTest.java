@@ -1,0 +1,128 @@
+package org.stratonomy.app.results;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.times;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
+
+import io.micrometer.core.instrument.simple.SimpleMeterRegistry;
+import java.util.List;
+import java.util.UUID;
+import java.util.concurrent.CountDownLatch;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.stratonomy.app.meshes.MeshService;
+import org.stratonomy.app.plans.PlanService;
+import org.stratonomy.engine.PlanResult;
+import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.Watch;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.problem.Problem;
+
+class ComputationsTest {
+  private final PlanService plans = mock();
+  private final Planner planner = mock();
+  private final Computations computations =
+      new Computations(plans, mock(MeshService.class), planner, new SimpleMeterRegistry());
+  private final UUID older = UUID.randomUUID();
+  private final UUID newer = UUID.randomUUID();
+  private final PlanResult result =
+      new PlanResult(null, null, List.of(), null, List.of(), null, null, List.of());
+
+  private static Plan plan(String name) {
+    return new Plan(name, "m", List.of(), List.of(), List.of(), List.of());
+  }
+
+  @BeforeEach
+  void onePlan() {
+    when(plans.planOf(any())).thenReturn(UUID.randomUUID());
+    when(plans.plan(older)).thenReturn(plan("older"));
+    when(plans.plan(newer)).thenReturn(plan("newer"));
+  }
+
+  @AfterEach
+  void stop() {
+    computations.stop();
+  }
+
+  @Test
+  void aResultIsComputedOnce() {
+    when(planner.compute(any(), any(), any())).thenReturn(result);
+    assertThat(computations.result(older)).isSameAs(result);
+    assertThat(computations.result(older)).isSameAs(result);
+    verify(planner, times(1)).compute(any(), any(), any());
+  }
+
+  @Test
+  void aLongComputationSaysHowFarItIs() throws Exception {
+    CountDownLatch reached = new CountDownLatch(1);
+    CountDownLatch goOn = new CountDownLatch(1);
+    when(planner.compute(any(), any(), any()))
+        .thenAnswer(
+            call -> {
+              call.getArgument(2, Watch.class).at("toolpaths", 3, 10);
+              reached.countDown();
+              goOn.await();
+              return result;
+            });
+    computations.await(older, 1);
+    reached.await();
+    assertThat(computations.await(older, 1))
+        .isEqualTo(
+            new Computations.Outcome.Pending(new Computations.Stage("toolpaths", 3, 10)));
+    goOn.countDown();
+    assertThat(computations.result(older)).isSameAs(result);
+  }
+
+  @Test
+  void aNewerRevisionSupersedesTheOlder() throws Exception {
+    CountDownLatch started = new CountDownLatch(1);
+    CountDownLatch goOn = new CountDownLatch(1);
+    when(planner.compute(any(), any(), any()))
+        .thenAnswer(
+            call -> {
+              if (call.getArgument(0, Plan.class).name().equals("newer")) {
+                return result;
+              }
+              started.countDown();
+              goOn.await();
+              call.getArgument(2, Watch.class).at("toolpaths", 1, 2);
+              return result;
+            });
+    computations.await(older, 1);
+    started.await();
+    var outcome = new java.util.concurrent.CompletableFuture<Throwable>();
+    Thread waiting =
+        Thread.ofVirtual()
+            .start(
+                () -> {
+                  try {
+                    computations.result(older);
+                    outcome.complete(null);
+                  } catch (Problem problem) {
+                    outcome.complete(problem);
+                  }
+                });
+    while (waiting.getState() != Thread.State.TIMED_WAITING) {
+      Thread.onSpinWait();
+    }
+    assertThat(computations.result(newer)).isSameAs(result);
+    goOn.countDown();
+    assertThat(outcome.get())
+        .isInstanceOfSatisfying(
+            Problem.class, p -> assertThat(p.kind()).isEqualTo(Problem.Kind.SUPERSEDED));
+  }
+
+  @Test
+  void aProblemOfTheEngineReachesTheCaller() {
+    when(planner.compute(any(), any(), any()))
+        .thenThrow(new Problem(Problem.Kind.PLAN, "piece", "It is too thin.", "Scale it."));
+    assertThatThrownBy(() -> computations.result(older))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("too thin");
+  }
+}

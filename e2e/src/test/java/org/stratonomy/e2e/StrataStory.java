@@ -1,0 +1,304 @@
+package org.stratonomy.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.stratonomy.engine.mesh.MeshBuilder;
+import org.stratonomy.engine.mesh.StlWriter;
+import org.stratonomy.engine.mesh.TriangleSoup;
+
+/** What a planner does in the real application, in a real browser. */
+class StrataStory {
+  private static Application application;
+  private static Playwright playwright;
+  private static Browser browser;
+
+  @TempDir private Path directory;
+  private Page page;
+
+  @BeforeAll
+  static void start() throws IOException {
+    application = new Application();
+    playwright =
+        Playwright.create(
+            new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    browser =
+        playwright
+            .chromium()
+            .launch(
+                new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setChromiumSandbox(false)
+                    .setArgs(
+                        List.of(
+                            "--use-gl=angle",
+                            "--use-angle=swiftshader",
+                            "--enable-unsafe-swiftshader",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--disable-sync",
+                            "--no-first-run")));
+    PlaywrightAssertions.setDefaultAssertionTimeout(30_000);
+  }
+
+  @AfterAll
+  static void stop() {
+    playwright.close();
+    application.close();
+  }
+
+  @BeforeEach
+  void open() {
+    page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+    page.setDefaultTimeout(30_000);
+    page.navigate(application.address());
+  }
+
+  @AfterEach
+  void close() {
+    page.close();
+  }
+
+  private Locator button(String name) {
+    return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+  }
+
+  private Locator level() {
+    return page.getByTestId("level");
+  }
+
+  /** Waits until the views show the newest revision. */
+  private void computed() {
+    assertThat(page.locator("[data-stale=false]"))
+        .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+  }
+
+  private Path block(double height) throws IOException {
+    TriangleSoup soup = new TriangleSoup(12);
+    int[][] faces = {
+      {0, 1, 3, 2}, {4, 6, 7, 5}, {0, 4, 5, 1}, {2, 3, 7, 6}, {0, 2, 6, 4}, {1, 5, 7, 3}
+    };
+    for (int[] f : faces) {
+      for (int k : new int[] {f[0], f[1], f[2], f[0], f[2], f[3]}) {
+        soup.corner((k & 4) * 6, (k & 2) * 10, (k & 1) * height);
+      }
+    }
+    Path file = directory.resolve("block.stl");
+    try (OutputStream out = Files.newOutputStream(file)) {
+      StlWriter.writeBinary(MeshBuilder.build("block", soup), out);
+    }
+    return file;
+  }
+
+  private void drop(Path... files) {
+    page.locator("input[type=file]").setInputFiles(files);
+    assertThat(page.getByLabel("Name of the plan")).isVisible();
+    computed();
+  }
+
+  private void typeInto(String label, String text) {
+    Locator field = page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
+    field.fill(text);
+    field.press("Enter");
+    field.blur();
+  }
+
+  @Test
+  void dropDivideAssignExportAndFindTheChangeInTheProgram() throws IOException {
+    drop(block(12));
+    typeIntoLevel(22);
+    page.keyboard().press("d");
+    assertThat(page.getByLabel("block, stratum 2, 4.2 mm to 12.0 mm, layers 22 to 60")).isVisible();
+    page.getByLabel("block, stratum 2, 4.2 mm to 12.0 mm, layers 22 to 60").click();
+    page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Slot 2: Slate")).click();
+    assertThat(page.getByTestId("totals")).containsText("1 change");
+    computed();
+    assertThat(page.getByLabel("Change to Slate before layer 22, at 4.2 mm")).isVisible();
+
+    button("Export").click();
+    Download download =
+        page.waitForDownload(
+            () ->
+                page.getByRole(
+                        AriaRole.MENUITEM,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("Program")))
+                    .click());
+    assertThat(download.suggestedFilename())
+        .isEqualTo("block_chalk+slate_pla_0.4mm_1-stop.gcode");
+    Path program = directory.resolve("program.gcode");
+    download.saveAs(program);
+    changesAt(Files.readAllLines(program), 4.2);
+  }
+
+  /** Reads the program on its own: at the change everything below is printed, nothing above. */
+  private static void changesAt(List<String> lines, double height) {
+    double z = 0;
+    List<Double> before = new ArrayList<>();
+    List<Double> after = new ArrayList<>();
+    boolean changed = false;
+    for (String line : lines) {
+      for (String word : line.split(" ")) {
+        if (line.startsWith("G") && word.startsWith("Z")) {
+          z = Double.parseDouble(word.substring(1));
+        }
+        if (line.startsWith("G1 X") && word.startsWith("E")) {
+          (changed ? after : before).add(z);
+        }
+      }
+      changed |= line.equals("M600");
+    }
+    assertThat(before.stream().max(Double::compare).orElseThrow()).isCloseTo(height, within(1e-6));
+    assertThat(after.stream().min(Double::compare).orElseThrow())
+        .isCloseTo(height + 0.2, within(1e-6));
+  }
+
+  private void typeIntoLevel(int layer) {
+    page.locator("body").press("Home");
+    assertThat(level()).containsText("L1 ");
+    for (int i = 1; i + 10 <= layer; i += 10) {
+      page.keyboard().press("Shift+ArrowUp");
+    }
+    for (int i = 0; i < (layer - 1) % 10; i++) {
+      page.keyboard().press("ArrowUp");
+    }
+    assertThat(level()).containsText("L" + layer + " ");
+  }
+
+  @Test
+  void theLevelMovesEverywhereByKeysWheelAndMouse() throws IOException {
+    drop(block(10));
+    Locator sheet = page.locator(".sheet[data-shown]").first();
+    typeIntoLevel(13);
+    assertThat(sheet).hasAttribute("data-shown", Pattern.compile(".*/13"));
+    assertThat(page.locator(".model")).containsText("cut at 2.6 mm");
+    Locator column = page.locator(".column svg");
+    column.hover();
+    page.mouse().wheel(0, -100);
+    assertThat(level()).containsText("L14 · from 2.6 mm");
+    BoundingBox box = column.boundingBox();
+    page.mouse().click(box.x + 20, box.y + box.height - 14);
+    assertThat(level()).containsText("L1 ");
+    page.keyboard().press("End");
+    assertThat(level()).containsText("L50 ");
+    assertThat(sheet).hasAttribute("data-shown", Pattern.compile(".*/50"));
+  }
+
+  @Test
+  void aBoundaryIsTypedDraggedAndTakenBack() throws IOException {
+    drop(block(10));
+    typeIntoLevel(20);
+    button("Divide here").click();
+    Locator boundary = page.getByLabel("Boundary of block");
+    assertThat(boundary).hasAttribute("aria-valuetext", "3.8 mm, bottom of layer 20");
+    computed();
+    typeInto("Top of the stratum", "L11");
+    assertThat(boundary).hasAttribute("aria-valuetext", "2.0 mm, bottom of layer 11");
+    typeInto("Top of the stratum", "5.1");
+    assertThat(boundary).hasAttribute("aria-valuenow", "5.1");
+    computed();
+
+    typeInto("Top of the stratum", "44");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("44 mm lies outside the piece");
+    assertThat(boundary).hasAttribute("aria-valuenow", "5.1");
+
+    BoundingBox at = boundary.boundingBox();
+    page.mouse().move(at.x + at.width / 2, at.y + at.height / 2);
+    page.mouse().down();
+    page.mouse().move(at.x + at.width / 2, at.y - 100, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(5));
+    page.mouse().up();
+    assertThat(boundary).not().hasAttribute("aria-valuenow", "5.1");
+    assertThat(Double.parseDouble(boundary.getAttribute("aria-valuenow"))).isGreaterThan(5.5);
+
+    button("Undo").click();
+    assertThat(boundary).hasAttribute("aria-valuenow", "5.1");
+    button("Redo").click();
+    assertThat(boundary).not().hasAttribute("aria-valuenow", "5.1");
+  }
+
+  @Test
+  void aStratumGetsItsSettingsAndKeepsThemOverAReloadAndARestart() throws IOException {
+    drop(block(10));
+    button("Equal parts …").click();
+    page.getByLabel("parts").fill("4");
+    button("Divide").last().click();
+    assertThat(page.getByLabel(Pattern.compile("block, stratum 4, 7.5 mm"))).isVisible();
+    page.getByLabel(Pattern.compile("block, stratum 3, ")).click();
+    typeInto("Nozzle temperature", "225");
+    typeInto("Walls", "3");
+    typeInto("Layer height", "0.25");
+    typeInto("Infill density", "40");
+    typeInto("Fan", "50");
+    computed();
+    assertThat(page.getByLabel("Selected stratum")).containsText("10 layers of 0.25 mm");
+    typeInto("Layer height", "0.6");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("0.6 is not possible");
+    assertThat(page.getByLabel("Layer height", new Page.GetByLabelOptions().setExact(true)))
+        .hasValue("0.25");
+
+    application.restart();
+    page.reload();
+    computed();
+    page.getByLabel(Pattern.compile("block, stratum 3, ")).click();
+    assertThat(page.getByLabel("Nozzle temperature", new Page.GetByLabelOptions().setExact(true)))
+        .hasValue("225");
+    assertThat(page.getByLabel("Walls", new Page.GetByLabelOptions().setExact(true))).hasValue("3");
+    assertThat(button("Undo")).isEnabled();
+  }
+
+  @Test
+  void aStopIsPutBeforeALayer() throws IOException {
+    drop(block(10));
+    typeIntoLevel(30);
+    page.keyboard().press("p");
+    assertThat(page.getByLabel("Pause before layer 30, at 5.8 mm")).isVisible();
+    assertThat(page.getByTestId("totals")).containsText("1 pause");
+    page.keyboard().press("p");
+    assertThat(page.getByLabel("Pause before layer 30, at 5.8 mm")).hasCount(0);
+  }
+
+  @Test
+  void badFilesGetAnAnswerAndTheStartPageStays() throws IOException {
+    Path letter = Files.writeString(directory.resolve("letter.stl"), "Dear planner");
+    page.locator("input[type=file]").setInputFiles(letter);
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("letter.stl");
+    assertThat(page.getByText("Coast and lamp house")).isVisible();
+  }
+
+  @Test
+  void theDemoPlansAreThereWithPicturesAndOpen() {
+    Locator picture = page.getByAltText("Pieces of Coast and lamp house");
+    assertThat(picture).isVisible();
+    page.waitForCondition(() -> (Boolean) picture.evaluate("i => i.complete && i.naturalWidth > 0"));
+    page.getByLabel("Open Coast and lamp house").click();
+    computed();
+    assertThat(page.getByTestId("totals")).containsText("11 changes");
+    assertThat(page.locator(".model")).not().hasAttribute("data-shown", "");
+    page.keyboard().press(".");
+    assertThat(level()).containsText("from");
+  }
+}

@@ -1,0 +1,40 @@
+import { expect, it } from 'vitest';
+import { readLayer } from '../api/layer';
+import { strokeAt } from './draw';
+
+/** Two strokes: a line along X at y = 0, and one along X at y = 5. */
+function layer(): ArrayBuffer {
+  const buffer = new ArrayBuffer(8 + 4 * 3 + 8 * 4 + 16 * 2 + 2 * 2);
+  const view = new DataView(buffer);
+  let at = 0;
+  const u32 = (value: number) => {
+    view.setUint32(at, value, true);
+    at += 4;
+  };
+  const f32 = (value: number) => {
+    view.setFloat32(at, value, true);
+    at += 4;
+  };
+  [2, 4, 0, 2, 4].forEach(u32);
+  [0, 0, 10, 0, 0, 5, 10, 5].forEach(f32);
+  [0.44, 0.5, 40, 60, 210, 225, 0, 100].forEach(f32);
+  new Uint8Array(buffer, at).set([0, 5, 1, 2]);
+  return buffer;
+}
+
+it('reads the compact form of a layer', () => {
+  const paths = readLayer(layer());
+  expect(paths.strokes).toBe(2);
+  expect([...paths.xy.slice(4)]).toEqual([0, 5, 10, 5]);
+  expect(paths.speed[1]).toBe(60);
+  expect(paths.temperature[1]).toBe(225);
+  expect([...paths.role]).toEqual([0, 5]);
+  expect([...paths.slot]).toEqual([1, 2]);
+});
+
+it('finds the stroke under the pointer within its width', () => {
+  const paths = readLayer(layer());
+  expect(strokeAt(paths, 4, 0.2)).toEqual({ stroke: 0, lengthMm: 10 });
+  expect(strokeAt(paths, 4, 0.3)).toBeUndefined();
+  expect(strokeAt(paths, 9.9, 5.2)?.stroke).toBe(1);
+});
