@@ -25,10 +25,7 @@ class OpenApiTest {
     JsonNode served =
         JsonMapper.shared()
             .readTree(
-                mvc.perform(get("/v3/api-docs"))
-                    .andReturn()
-                    .getResponse()
-                    .getContentAsByteArray());
+                mvc.perform(get("/v3/api-docs")).andReturn().getResponse().getContentAsByteArray());
     if (System.getProperty("write.openapi") != null) {
       Files.writeString(file, served.toPrettyString() + "\n");
     }

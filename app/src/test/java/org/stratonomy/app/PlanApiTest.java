@@ -69,8 +69,7 @@ class PlanApiTest {
         mvc.perform(
                 post("/api/plans/{id}/edits", state.get("id").asString())
                     .contentType(MediaType.APPLICATION_JSON)
-                    .content(
-                        "{\"version\": %d, %s}".formatted(state.get("version").asInt(), body)))
+                    .content("{\"version\": %d, %s}".formatted(state.get("version").asInt(), body)))
             .andExpect(status().isOk())
             .andReturn());
   }
@@ -173,8 +172,7 @@ class PlanApiTest {
           .andExpect(jsonPath("$.detail").isNotEmpty())
           .andExpect(jsonPath("$.remedy").isNotEmpty());
     }
-    JsonNode now =
-        json(mvc.perform(get("/api/plans/{id}", plan.get("id").asString())).andReturn());
+    JsonNode now = json(mvc.perform(get("/api/plans/{id}", plan.get("id").asString())).andReturn());
     assertThat(now).isEqualTo(plan);
   }
 
@@ -212,8 +210,7 @@ class PlanApiTest {
                 + "\"value\":\"4\"");
     JsonNode program =
         json(
-            mvc.perform(
-                    post("/api/revisions/{r}/programs", plan.get("revision").asString()))
+            mvc.perform(post("/api/revisions/{r}/programs", plan.get("revision").asString()))
                 .andExpect(status().isCreated())
                 .andReturn());
     assertThat(program.get("fileName").asString())
@@ -232,7 +229,9 @@ class PlanApiTest {
     ObjectNode body = JSON.createObjectNode();
     body.put("version", plan.get("version").asInt());
     String document =
-        plan.get("document").toString().replaceAll("\"position\":\\[[^]]*]", "\"position\":[0,0,0]");
+        plan.get("document")
+            .toString()
+            .replaceAll("\"position\":\\[[^]]*]", "\"position\":[0,0,0]");
     body.set("document", JSON.readTree(document));
     JsonNode moved =
         json(

@@ -148,8 +148,7 @@ class StrataStory {
                         AriaRole.MENUITEM,
                         new Page.GetByRoleOptions().setName(Pattern.compile("Program")))
                     .click());
-    assertThat(download.suggestedFilename())
-        .isEqualTo("block_chalk+slate_pla_0.4mm_1-stop.gcode");
+    assertThat(download.suggestedFilename()).isEqualTo("block_chalk+slate_pla_0.4mm_1-stop.gcode");
     Path program = directory.resolve("program.gcode");
     download.saveAs(program);
     changesAt(Files.readAllLines(program), 4.2);
@@ -229,7 +228,11 @@ class StrataStory {
     BoundingBox at = boundary.boundingBox();
     page.mouse().move(at.x + at.width / 2, at.y + at.height / 2);
     page.mouse().down();
-    page.mouse().move(at.x + at.width / 2, at.y - 100, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(5));
+    page.mouse()
+        .move(
+            at.x + at.width / 2,
+            at.y - 100,
+            new com.microsoft.playwright.Mouse.MoveOptions().setSteps(5));
     page.mouse().up();
     assertThat(boundary).not().hasAttribute("aria-valuenow", "5.1");
     assertThat(Double.parseDouble(boundary.getAttribute("aria-valuenow"))).isGreaterThan(5.5);
@@ -293,7 +296,8 @@ class StrataStory {
   void theDemoPlansAreThereWithPicturesAndOpen() {
     Locator picture = page.getByAltText("Pieces of Coast and lamp house");
     assertThat(picture).isVisible();
-    page.waitForCondition(() -> (Boolean) picture.evaluate("i => i.complete && i.naturalWidth > 0"));
+    page.waitForCondition(
+        () -> (Boolean) picture.evaluate("i => i.complete && i.naturalWidth > 0"));
     page.getByLabel("Open Coast and lamp house").click();
     computed();
     assertThat(page.getByTestId("totals")).containsText("11 changes");

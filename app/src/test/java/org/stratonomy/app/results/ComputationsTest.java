@@ -72,8 +72,7 @@ class ComputationsTest {
     computations.await(older, 1);
     reached.await();
     assertThat(computations.await(older, 1))
-        .isEqualTo(
-            new Computations.Outcome.Pending(new Computations.Stage("toolpaths", 3, 10)));
+        .isEqualTo(new Computations.Outcome.Pending(new Computations.Stage("toolpaths", 3, 10)));
     goOn.countDown();
     assertThat(computations.result(older)).isSameAs(result);
   }

@@ -1,0 +1,234 @@
+package org.stratonomy.bench;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Supplier;
+import org.stratonomy.demo.DemoPlan;
+import org.stratonomy.engine.PlanResult;
+import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.Watch;
+import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.document.StratFile;
+import org.stratonomy.engine.memo.Memo;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.mesh.StlReader;
+import org.stratonomy.engine.plan.Divider;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.RuleEditor;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
+import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.strata.PieceStack;
+import org.stratonomy.engine.strata.PlacedPiece;
+import org.stratonomy.engine.strata.Sections;
+
+/**
+ * Times the whole pipeline on the relief tile (about 200,000 triangles, 0.2 mm): from nothing, and
+ * after single edits, with the share of each stage and the floors that no pipeline can beat.
+ */
+public final class PipelineBench {
+  private static final int RUNS = 9;
+  private static final long MEMO_BYTES = 1L << 30;
+  private static final int THREADS = Runtime.getRuntime().availableProcessors();
+
+  private final Plan plan;
+  private final byte[] stl;
+  private final Mesh mesh;
+  private final MeshSource meshes;
+
+  private PipelineBench() {
+    StratFile file = DemoPlan.reliefTile();
+    plan = file.plan();
+    stl = file.meshes().values().iterator().next();
+    mesh = StlReader.read("tile", ByteBuffer.wrap(stl));
+    meshes = reference -> mesh;
+  }
+
+  public static void main(String[] args) {
+    new PipelineBench().run();
+  }
+
+  private void run() {
+    System.out.printf(
+        "relief tile: %,d triangles, %d threads, medians of %d runs%n%n",
+        mesh.triangleCount(), THREADS, RUNS);
+    double cold = once(() -> fresh(Watch.NONE));
+    row("first result in a cold process", cold, cold);
+    double warm = median(() -> fresh(Watch.NONE));
+    row("everything, warm, nothing remembered", warm, warm);
+    row("reading the STL", median(() -> StlReader.read("tile", ByteBuffer.wrap(stl))), warm);
+    floors(warm);
+    edits(warm);
+    stages();
+  }
+
+  private PlanResult fresh(Watch watch) {
+    try (Planner planner = new Planner(ShelfReader.standard(), MEMO_BYTES, THREADS)) {
+      return planner.compute(plan, meshes, watch);
+    }
+  }
+
+  private void floors(double warm) {
+    row("floor: streaming the mesh once", median(this::stream), warm);
+    PlanResult result = fresh(Watch.NONE);
+    PlacedPiece placed = result.placed().getFirst();
+    PieceStack stack = result.stack().pieces().getFirst();
+    row("floor: sections only, one thread", median(() -> sections(placed, stack)), warm);
+    Sections cut = sections(placed, stack);
+    row(
+        "floor: one inset of each layer, one thread",
+        median(
+            () -> {
+              double area = 0;
+              for (int i = 1; i <= stack.layers().size(); i++) {
+                area += Plane.inset(cut.get(i).area(), 0.44).areaMm2();
+              }
+              return area;
+            }),
+        warm);
+    row("writing the program", median(() -> written(result)), warm);
+    System.out.printf("   program: %,d bytes%n", written(result));
+  }
+
+  private Double stream() {
+    double sum = 0;
+    for (int t = 0; t < mesh.triangleCount(); t++) {
+      for (int k = 0; k < 3; k++) {
+        sum += mesh.coordinate(mesh.corner(t, k), 2);
+      }
+    }
+    return sum;
+  }
+
+  private static Sections sections(PlacedPiece placed, PieceStack stack) {
+    Sections sections = new Sections(placed, stack, new Memo(MEMO_BYTES));
+    for (int i = 1; i <= stack.layers().size(); i++) {
+      sections.get(i);
+    }
+    return sections;
+  }
+
+  private static long written(PlanResult result) {
+    long[] count = new long[1];
+    try {
+      Planner.writeProgram(
+          result,
+          new OutputStream() {
+            @Override
+            public void write(int b) {
+              count[0]++;
+            }
+
+            @Override
+            public void write(byte[] bytes, int from, int length) {
+              count[0] += length;
+            }
+          });
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return count[0];
+  }
+
+  private void edits(double warm) {
+    try (Planner planner = new Planner(ShelfReader.standard(), MEMO_BYTES, THREADS)) {
+      planner.compute(plan, meshes, Watch.NONE);
+      Where second = new Where(List.of("tile"), List.of(2));
+      edit(planner, warm, "edit: filament of one stratum", i -> set(second, Setting.FILAMENT, 1 + i % 6));
+      edit(
+          planner,
+          warm,
+          "edit: temperature of one stratum",
+          i -> set(second, Setting.NOZZLE_TEMPERATURE, 200 + i));
+      edit(planner, warm, "edit: walls of one stratum (10 layers)", i -> set(second, Setting.WALLS, 3 + i));
+      edit(
+          planner,
+          warm,
+          "edit: a boundary moved by a layer",
+          i -> new Divider(plan, "tile").move(7, 7.2 + 0.2 * i));
+      edit(
+          planner,
+          warm,
+          "edit: infill density of everything",
+          i -> set(Where.EVERYWHERE, Setting.INFILL_DENSITY, 16 + i));
+    }
+  }
+
+  private Plan set(Where where, Setting setting, double value) {
+    return RuleEditor.set(plan, where, setting, Value.of(value));
+  }
+
+  private interface Edited {
+    Plan at(int i);
+  }
+
+  private void edit(Planner planner, double warm, String name, Edited edited) {
+    int[] i = {0};
+    row(
+        name, median(() -> planner.compute(edited.at(i[0]++), meshes, Watch.NONE)), warm);
+  }
+
+  /** Time from the start of each stage to the start of the next. */
+  private void stages() {
+    Map<String, List<Double>> times = new LinkedHashMap<>();
+    for (int run = 0; run < RUNS; run++) {
+      Map<String, Long> starts = new LinkedHashMap<>();
+      long begin = System.nanoTime();
+      fresh(
+          (stage, done, total) -> {
+            if (done == 0) {
+              starts.put(stage, System.nanoTime());
+            }
+          });
+      long end = System.nanoTime();
+      long before = begin;
+      String name = "placing and layer stack";
+      for (Map.Entry<String, Long> start : starts.entrySet()) {
+        times
+            .computeIfAbsent(name, n -> new ArrayList<>())
+            .add((start.getValue() - before) / 1e6);
+        name = start.getKey();
+        before = start.getValue();
+      }
+      times.computeIfAbsent(name, n -> new ArrayList<>()).add((end - before) / 1e6);
+    }
+    System.out.println("\nwhere the time goes, nothing remembered:");
+    double all = times.values().stream().mapToDouble(PipelineBench::middle).sum();
+    times.forEach((name, values) -> row(name, middle(values), all));
+  }
+
+  private static double once(Supplier<?> task) {
+    long start = System.nanoTime();
+    if (task.get() == null) {
+      throw new IllegalStateException("a task gives a result");
+    }
+    return (System.nanoTime() - start) / 1e6;
+  }
+
+  private static double median(Supplier<?> task) {
+    List<Double> times = new ArrayList<>();
+    for (int i = 0; i < RUNS; i++) {
+      times.add(once(task));
+    }
+    return middle(times);
+  }
+
+  private static double middle(List<Double> values) {
+    double[] sorted = values.stream().mapToDouble(Double::doubleValue).toArray();
+    Arrays.sort(sorted);
+    return sorted[sorted.length / 2];
+  }
+
+  private static void row(String name, double millis, double whole) {
+    System.out.printf("%-46s %9.1f ms  %6.3f%n", name, millis, millis / whole);
+  }
+}
