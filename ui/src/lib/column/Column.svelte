@@ -118,7 +118,6 @@
   function down(event: PointerEvent) {
     if (event.button === 0 && !drag) {
       levelDrag = true;
-      svg.setPointerCapture(event.pointerId);
       session.goToHeight(heightOf(event));
     }
   }
@@ -127,6 +126,8 @@
     if (drag) {
       drag = { ...drag, to: planeNear(event) };
     } else if (levelDrag) {
+      // Only now: a captured pointer would take the click away from what is under it.
+      svg.setPointerCapture(event.pointerId);
       session.goToHeight(heightOf(event));
     }
     hover = heights.tops.length ? layerFromPlane(heights, heightOf(event)) : undefined;
@@ -204,243 +205,248 @@
   }
 </script>
 
-<div class="column" bind:clientWidth={width} bind:clientHeight={height}>
-  <svg
-    bind:this={svg}
-    {width}
-    {height}
-    role="group"
-    aria-label="Column: everything over the height"
-    onpointerdown={down}
-    onpointermove={move}
-    onpointerup={up}
-    onpointerleave={() => (hover = undefined)}
-    onwheel={wheel}
-  >
-    <g class="heads">
-      <text x="38" y="14" text-anchor="end">height</text>
-      <text x="38" y="27" text-anchor="end">mm</text>
-      <text x="80" y="14" text-anchor="end">layer</text>
-      <text x={x.outline} y="14">outline</text>
-      <text x={x.outline} y="27">to {(largestArea / 100).toFixed(0)} cm²</text>
-      {#each pieces as piece, p (piece.id)}
-        <text x={x.strata + p * pieceWidth + 1} y="14">strata</text>
-        <text x={x.strata + p * pieceWidth + 1} y="27">
-          {piece.name.length * 6 > pieceWidth
-            ? `${piece.name.slice(0, Math.max(3, Math.floor(pieceWidth / 6.6)))}…`
-            : piece.name}
-          <title>{piece.name}</title>
-        </text>
-      {/each}
-      <text x={x.time} y="14">time</text>
-      <text x={x.time} y="27">to {longest.toFixed(0)} s</text>
-      <text x={x.stops + STOPS} y="14" text-anchor="end">stops</text>
-    </g>
-
-    <line class="axis" x1={SCALE} x2={SCALE} y1={scale.top} y2={scale.bottom} />
-    {#each ticks as tick (tick)}
-      <line class="grid" x1="42" x2={width} y1={scale.y(tick)} y2={scale.y(tick)} />
-      <text class="tick num" x="38" y={scale.y(tick) + 4} text-anchor="end">{tick}</text>
-      {#if result}
-        <text class="tick num soft" x="80" y={scale.y(tick) + 4} text-anchor="end"
-          >L{layerFromPlane(heights, tick)}</text
-        >
-      {/if}
-    {/each}
-
-    <clipPath id="tracks">
-      <rect x="0" y={scale.top - 1} {width} height={scale.bottom - scale.top + 2} />
-    </clipPath>
-    <g clip-path="url(#tracks)">
-      {#each pieces as piece (piece.id)}
-        <path class="profile" d={outlinePath(piece)} />
-      {/each}
-      {#each pieces as piece (piece.id)}
-        {#each piece.marks as mark (mark)}
-          <g
-            class="mark"
-            role="button"
-            tabindex="0"
-            aria-label="The outline of {piece.name} changes at {mm(mark)}"
-            onpointerdown={(e) => e.stopPropagation()}
-            onclick={() => session.goToHeight(mark)}
-            ondblclick={() => session.edit({ action: 'DIVIDE', piece: piece.id, height: mark })}
-            onkeydown={(e) => markFromKey(e, mark)}
-          >
-            <path
-              d="M{x.outline - 1} {scale.y(mark)}l6 -4v8zM{x.outline + 5} {scale.y(
-                mark,
-              )}H{x.outline + OUTLINE}"
-            />
-            <title
-              >{piece.name}: the outline changes at {mm(mark)} · click: go there · double click: divide
-              there</title
-            >
-          </g>
+<div class="frame">
+  <div class="column" bind:clientWidth={width} bind:clientHeight={height}>
+    <svg
+      bind:this={svg}
+      {width}
+      {height}
+      role="group"
+      aria-label="Column: everything over the height"
+      onpointerdown={down}
+      onpointermove={move}
+      onpointerup={up}
+      onpointerleave={() => (hover = undefined)}
+      onwheel={wheel}
+    >
+      <g class="heads">
+        <text x="38" y="14" text-anchor="end">height</text>
+        <text x="38" y="27" text-anchor="end">mm</text>
+        <text x="80" y="14" text-anchor="end">layer</text>
+        <text x={x.outline} y="14">outline</text>
+        <text x={x.outline} y="27">to {(largestArea / 100).toFixed(0)} cm²</text>
+        {#each pieces as piece, p (piece.id)}
+          <text x={x.strata + p * pieceWidth + 1} y="14">strata</text>
+          <text x={x.strata + p * pieceWidth + 1} y="27">
+            {piece.name.length * 6 > pieceWidth
+              ? `${piece.name.slice(0, Math.max(3, Math.floor(pieceWidth / 6.6)))}…`
+              : piece.name}
+            <title>{piece.name}</title>
+          </text>
         {/each}
+        <text x={x.time} y="14">time</text>
+        <text x={x.time} y="27">to {longest.toFixed(0)} s</text>
+        <text x={x.stops + STOPS} y="14" text-anchor="end">stops</text>
+      </g>
+
+      <line class="axis" x1={SCALE} x2={SCALE} y1={scale.top} y2={scale.bottom} />
+      {#each ticks as tick (tick)}
+        <line class="grid" x1="42" x2={width} y1={scale.y(tick)} y2={scale.y(tick)} />
+        <text class="tick num" x="38" y={scale.y(tick) + 4} text-anchor="end">{tick}</text>
+        {#if result}
+          <text class="tick num soft" x="80" y={scale.y(tick) + 4} text-anchor="end"
+            >L{layerFromPlane(heights, tick)}</text
+          >
+        {/if}
       {/each}
 
-      {#each pieces as piece, p (piece.id)}
-        {#each piece.strata as stratum (stratum.number)}
-          {@const colour = session.filament(session.slotOf(stratum)).colour}
-          {@const chosen =
-            session.selected?.piece === piece.id && session.selected.stratum === stratum.number}
-          {@const tall = scale.y(stratum.from) - scale.y(stratum.to)}
+      <clipPath id="tracks">
+        <rect x="0" y={scale.top - 1} {width} height={scale.bottom - scale.top + 2} />
+      </clipPath>
+      <g clip-path="url(#tracks)">
+        {#each pieces as piece (piece.id)}
+          <path class="profile" d={outlinePath(piece)} />
+        {/each}
+        {#each pieces as piece (piece.id)}
+          {#each piece.marks as mark (mark)}
+            <g
+              class="mark"
+              role="button"
+              tabindex="0"
+              aria-label="The outline of {piece.name} changes at {mm(mark)}"
+              onpointerdown={(e) => e.stopPropagation()}
+              onclick={() => session.goToHeight(mark)}
+              ondblclick={() => session.edit({ action: 'DIVIDE', piece: piece.id, height: mark })}
+              onkeydown={(e) => markFromKey(e, mark)}
+            >
+              <path
+                d="M{x.outline - 1} {scale.y(mark)}l6 -4v8zM{x.outline + 5} {scale.y(
+                  mark,
+                )}H{x.outline + OUTLINE}"
+              />
+              <title
+                >{piece.name}: the outline changes at {mm(mark)} · click: go there · double click: divide
+                there</title
+              >
+            </g>
+          {/each}
+        {/each}
+
+        {#each pieces as piece, p (piece.id)}
+          {#each piece.strata as stratum (stratum.number)}
+            {@const colour = session.filament(session.slotOf(stratum)).colour}
+            {@const chosen =
+              session.selected?.piece === piece.id && session.selected.stratum === stratum.number}
+            {@const tall = scale.y(stratum.from) - scale.y(stratum.to)}
+            <g
+              class="stratum"
+              class:chosen
+              role="button"
+              tabindex="0"
+              aria-pressed={chosen}
+              aria-label="{piece.name}, stratum {stratum.number}, {mm(stratum.from)} to {mm(
+                stratum.to,
+              )}, layers {stratum.firstLayer} to {stratum.lastLayer}"
+              onclick={() => session.select(piece.id, stratum.number)}
+              onkeydown={(e) => e.key === 'Enter' && session.select(piece.id, stratum.number)}
+              ondblclick={(e) => divideAt(e, piece.id)}
+            >
+              <rect
+                x={x.strata + p * pieceWidth}
+                y={scale.y(stratum.to)}
+                width={pieceWidth - 2}
+                height={Math.max(1, tall)}
+                fill={colour}
+                stroke={darker(colour)}
+              />
+              {#if tall > 13}
+                <text
+                  class="num"
+                  x={x.strata + p * pieceWidth + 4}
+                  y={scale.y(stratum.to) + Math.min(14, tall / 2 + 5)}
+                  fill={textOn(colour)}>{stratum.number}</text
+                >
+              {/if}
+              <title
+                >{piece.name} · stratum {stratum.number}: {mm(stratum.from)} to {mm(stratum.to)}, L{stratum.firstLayer}
+                to L{stratum.lastLayer} · double click: divide</title
+              >
+            </g>
+          {/each}
+          {#each piece.strata.slice(1) as upper (upper.number)}
+            {@const dragged =
+              drag?.piece === piece.id && drag.from === upper.from ? drag : undefined}
+            <g
+              class="boundary"
+              class:dragged
+              role="slider"
+              tabindex="0"
+              aria-label="Boundary of {piece.name}"
+              aria-valuenow={upper.from}
+              aria-valuetext="{mm(upper.from)}, bottom of layer {upper.firstLayer}"
+              aria-orientation="vertical"
+              onpointerdown={(e) => startBoundary(e, piece.id, upper.from)}
+              onkeydown={(e) => boundaryKey(e, piece.id, upper.from)}
+            >
+              <rect
+                x={x.strata + p * pieceWidth}
+                y={scale.y(upper.from) - 3}
+                width={pieceWidth - 2}
+                height="6"
+                fill="transparent"
+              />
+              <path
+                d="M{x.strata + p * pieceWidth - 3} {scale.y(
+                  dragged?.to ?? upper.from,
+                )}h{pieceWidth + 3}"
+              />
+              <title
+                >Boundary at {mm(upper.from)}, bottom of L{upper.firstLayer} · drag to move · Delete joins
+                the strata</title
+              >
+            </g>
+          {/each}
+        {/each}
+
+        {#each runs as run (run.from)}
+          {#each run.slots as slot, i (slot)}
+            <rect
+              x={x.strip + (i * STRIP) / run.slots.length}
+              y={scale.y(run.to)}
+              width={STRIP / run.slots.length}
+              height={Math.max(0.6, scale.y(run.from) - scale.y(run.to))}
+              fill={session.filament(slot).colour}
+              stroke={darker(session.filament(slot).colour)}
+              stroke-width="0.5"
+            >
+              <title>{session.filament(slot).name}, {mm(run.from)} to {mm(run.to)}</title>
+            </rect>
+          {/each}
+        {/each}
+
+        <path class="time" d={timePath} />
+
+        {#each result?.ledger.halts ?? [] as halt, i (i)}
+          {@const y = scale.y(halt.heightMm)}
           <g
-            class="stratum"
-            class:chosen
+            class="stop"
             role="button"
             tabindex="0"
-            aria-pressed={chosen}
-            aria-label="{piece.name}, stratum {stratum.number}, {mm(stratum.from)} to {mm(
-              stratum.to,
-            )}, layers {stratum.firstLayer} to {stratum.lastLayer}"
-            onclick={() => session.select(piece.id, stratum.number)}
-            onkeydown={(e) => e.key === 'Enter' && session.select(piece.id, stratum.number)}
-            ondblclick={(e) => divideAt(e, piece.id)}
+            aria-label="{halt.colourChange
+              ? `Change to ${session.filament(halt.toSlot).name}`
+              : 'Pause'} before layer {halt.layer}, at {mm(halt.heightMm)}"
+            onpointerdown={(e) => e.stopPropagation()}
+            onclick={() => session.goTo(halt.layer)}
+            onkeydown={(e) => e.key === 'Enter' && session.goTo(halt.layer)}
           >
-            <rect
-              x={x.strata + p * pieceWidth}
-              y={scale.y(stratum.to)}
-              width={pieceWidth - 2}
-              height={Math.max(1, tall)}
-              fill={colour}
-              stroke={darker(colour)}
-            />
-            {#if tall > 13}
-              <text
-                class="num"
-                x={x.strata + p * pieceWidth + 4}
-                y={scale.y(stratum.to) + Math.min(14, tall / 2 + 5)}
-                fill={textOn(colour)}>{stratum.number}</text
-              >
+            <line x1={x.stops - 2} x2={x.stops + STOPS} y1={y} y2={y} />
+            {#if halt.colourChange}
+              <path
+                d="M{x.stops + 2} {y}a6.5 6.5 0 0 1 13 0z"
+                fill={session.filament(halt.toSlot).colour}
+              />
+              <path
+                d="M{x.stops + 2} {y}a6.5 6.5 0 0 0 13 0z"
+                fill={session.filament(halt.fromSlot).colour}
+              />
+            {:else}
+              <path
+                d="M{x.stops + 3} {y - 5}h4v10h-4zM{x.stops + 10} {y - 5}h4v10h-4z"
+                fill="var(--ink)"
+              />
             {/if}
             <title
-              >{piece.name} · stratum {stratum.number}: {mm(stratum.from)} to {mm(stratum.to)}, L{stratum.firstLayer}
-              to L{stratum.lastLayer} · double click: divide</title
+              >Before L{halt.layer}, at {mm(halt.heightMm)}: {halt.colourChange
+                ? `${session.filament(halt.fromSlot).name} out, ${session.filament(halt.toSlot).name} in`
+                : 'pause'}{halt.note ? ` · ${halt.note}` : ''}</title
             >
           </g>
         {/each}
-        {#each piece.strata.slice(1) as upper (upper.number)}
-          {@const dragged = drag?.piece === piece.id && drag.from === upper.from ? drag : undefined}
-          <g
-            class="boundary"
-            class:dragged
-            role="slider"
-            tabindex="0"
-            aria-label="Boundary of {piece.name}"
-            aria-valuenow={upper.from}
-            aria-valuetext="{mm(upper.from)}, bottom of layer {upper.firstLayer}"
-            aria-orientation="vertical"
-            onpointerdown={(e) => startBoundary(e, piece.id, upper.from)}
-            onkeydown={(e) => boundaryKey(e, piece.id, upper.from)}
-          >
-            <rect
-              x={x.strata + p * pieceWidth}
-              y={scale.y(upper.from) - 3}
-              width={pieceWidth - 2}
-              height="6"
-              fill="transparent"
-            />
-            <path
-              d="M{x.strata + p * pieceWidth - 3} {scale.y(dragged?.to ?? upper.from)}h{pieceWidth +
-                3}"
-            />
-            <title
-              >Boundary at {mm(upper.from)}, bottom of L{upper.firstLayer} · drag to move · Delete joins
-              the strata</title
-            >
-          </g>
-        {/each}
-      {/each}
-
-      {#each runs as run (run.from)}
-        {#each run.slots as slot, i (slot)}
-          <rect
-            x={x.strip + (i * STRIP) / run.slots.length}
-            y={scale.y(run.to)}
-            width={STRIP / run.slots.length}
-            height={Math.max(0.6, scale.y(run.from) - scale.y(run.to))}
-            fill={session.filament(slot).colour}
-            stroke={darker(session.filament(slot).colour)}
-            stroke-width="0.5"
-          >
-            <title>{session.filament(slot).name}, {mm(run.from)} to {mm(run.to)}</title>
-          </rect>
-        {/each}
-      {/each}
-
-      <path class="time" d={timePath} />
-
-      {#each result?.ledger.halts ?? [] as halt, i (i)}
-        {@const y = scale.y(halt.heightMm)}
-        <g
-          class="stop"
-          role="button"
-          tabindex="0"
-          aria-label="{halt.colourChange
-            ? `Change to ${session.filament(halt.toSlot).name}`
-            : 'Pause'} before layer {halt.layer}, at {mm(halt.heightMm)}"
-          onpointerdown={(e) => e.stopPropagation()}
-          onclick={() => session.goTo(halt.layer)}
-          onkeydown={(e) => e.key === 'Enter' && session.goTo(halt.layer)}
-        >
-          <line x1={x.stops - 2} x2={x.stops + STOPS} y1={y} y2={y} />
-          {#if halt.colourChange}
-            <path
-              d="M{x.stops + 2} {y}a6.5 6.5 0 0 1 13 0z"
-              fill={session.filament(halt.toSlot).colour}
-            />
-            <path
-              d="M{x.stops + 2} {y}a6.5 6.5 0 0 0 13 0z"
-              fill={session.filament(halt.fromSlot).colour}
-            />
-          {:else}
-            <path
-              d="M{x.stops + 3} {y - 5}h4v10h-4zM{x.stops + 10} {y - 5}h4v10h-4z"
-              fill="var(--ink)"
-            />
-          {/if}
-          <title
-            >Before L{halt.layer}, at {mm(halt.heightMm)}: {halt.colourChange
-              ? `${session.filament(halt.fromSlot).name} out, ${session.filament(halt.toSlot).name} in`
-              : 'pause'}{halt.note ? ` · ${halt.note}` : ''}</title
-          >
-        </g>
-      {/each}
-    </g>
-
-    {#if result}
-      {@const n = shownLayer}
-      {#if hover !== undefined && hover !== session.layer}
-        <line
-          class="hover"
-          x1="42"
-          x2={width}
-          y1={scale.y(layerBottom(heights, n))}
-          y2={scale.y(layerBottom(heights, n))}
-        />
-      {/if}
-      <rect
-        class="level"
-        x="0"
-        y={scale.y(layerTop(heights, session.layer))}
-        {width}
-        height={Math.max(1.5, scale.y(session.plane) - scale.y(layerTop(heights, session.layer)))}
-      />
-      <g transform="translate(0 {scale.y(session.plane)})" class="level-tag">
-        <rect x="0" y="-9" width="82" height="18" rx="2" />
-        <text class="num" x="40" y="4" text-anchor="end">{session.plane.toFixed(2)}</text>
-        <text class="num" x="79" y="4" text-anchor="end">L{session.layer}</text>
       </g>
-      {#if drag}
-        <g transform="translate({x.strata} {scale.y(drag.to) - 10})" class="drag-tag">
-          <rect x="0" y="-15" width="130" height="18" rx="2" />
-          <text class="num" x="5" y="-2">{mm(drag.to)} · L{layerFromPlane(heights, drag.to)}</text>
+
+      {#if result}
+        {@const n = shownLayer}
+        {#if hover !== undefined && hover !== session.layer}
+          <line
+            class="hover"
+            x1="42"
+            x2={width}
+            y1={scale.y(layerBottom(heights, n))}
+            y2={scale.y(layerBottom(heights, n))}
+          />
+        {/if}
+        <rect
+          class="level"
+          x="0"
+          y={scale.y(layerTop(heights, session.layer))}
+          {width}
+          height={Math.max(1.5, scale.y(session.plane) - scale.y(layerTop(heights, session.layer)))}
+        />
+        <g transform="translate(0 {scale.y(session.plane)})" class="level-tag">
+          <rect x="0" y="-9" width="82" height="18" rx="2" />
+          <text class="num" x="40" y="4" text-anchor="end">{session.plane.toFixed(2)}</text>
+          <text class="num" x="79" y="4" text-anchor="end">L{session.layer}</text>
         </g>
+        {#if drag}
+          <g transform="translate({x.strata} {scale.y(drag.to) - 10})" class="drag-tag">
+            <rect x="0" y="-15" width="130" height="18" rx="2" />
+            <text class="num" x="5" y="-2">{mm(drag.to)} · L{layerFromPlane(heights, drag.to)}</text
+            >
+          </g>
+        {/if}
       {/if}
-    {/if}
-  </svg>
+    </svg>
+  </div>
   <div class="zoom" role="group" aria-label="Zoom of the column">
     <button
       class="tool"
@@ -455,12 +461,12 @@
       onclick={() => zoom(2, session.plane)}>−</button
     >
     <button class="tool" disabled={!zoomed} onclick={() => (zoomed = undefined)}>All</button>
+    <span class="num">{range.from.toFixed(1)} to {range.to.toFixed(1)} mm</span>
   </div>
 </div>
 
 <style>
   .column {
-    position: relative;
     height: 100%;
     min-height: 0;
     overflow: hidden;
@@ -473,12 +479,19 @@
     cursor: ns-resize;
   }
 
+  .frame {
+    display: grid;
+    grid-template-rows: minmax(0, 1fr) auto;
+    min-height: 0;
+  }
+
   .zoom {
-    position: absolute;
-    right: 4px;
-    bottom: 18px;
     display: flex;
-    gap: 2px;
+    gap: 4px;
+    align-items: center;
+    padding: 4px 8px;
+    border-top: 1px solid var(--rule-soft);
+    color: var(--ink-soft);
   }
 
   .heads text {

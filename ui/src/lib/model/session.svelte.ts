@@ -276,7 +276,12 @@ export class PlanSession {
     this.resultRevision = revision;
     this.progress = undefined;
     if (first) {
-      this.layer = clampLayer(this.heights, Math.ceil(result.tops.length / 3));
+      const boundary = Math.min(
+        ...result.pieces.flatMap((p) => p.strata.slice(1).map((s) => s.from)),
+      );
+      this.layer = Number.isFinite(boundary)
+        ? layerFromPlane(this.heights, boundary)
+        : clampLayer(this.heights, Math.ceil(result.tops.length / 3));
       const piece = result.pieces[0];
       this.selected = piece && { piece: piece.id, stratum: 1 };
     } else {

@@ -143,13 +143,21 @@ public final class PipelineBench {
     try (Planner planner = new Planner(ShelfReader.standard(), MEMO_BYTES, THREADS)) {
       planner.compute(plan, meshes, Watch.NONE);
       Where second = new Where(List.of("tile"), List.of(2));
-      edit(planner, warm, "edit: filament of one stratum", i -> set(second, Setting.FILAMENT, 1 + i % 6));
+      edit(
+          planner,
+          warm,
+          "edit: filament of one stratum",
+          i -> set(second, Setting.FILAMENT, 1 + i % 6));
       edit(
           planner,
           warm,
           "edit: temperature of one stratum",
           i -> set(second, Setting.NOZZLE_TEMPERATURE, 200 + i));
-      edit(planner, warm, "edit: walls of one stratum (10 layers)", i -> set(second, Setting.WALLS, 3 + i));
+      edit(
+          planner,
+          warm,
+          "edit: walls of one stratum (10 layers)",
+          i -> set(second, Setting.WALLS, 3 + i));
       edit(
           planner,
           warm,
@@ -173,8 +181,7 @@ public final class PipelineBench {
 
   private void edit(Planner planner, double warm, String name, Edited edited) {
     int[] i = {0};
-    row(
-        name, median(() -> planner.compute(edited.at(i[0]++), meshes, Watch.NONE)), warm);
+    row(name, median(() -> planner.compute(edited.at(i[0]++), meshes, Watch.NONE)), warm);
   }
 
   /** Time from the start of each stage to the start of the next. */
@@ -193,9 +200,7 @@ public final class PipelineBench {
       long before = begin;
       String name = "placing and layer stack";
       for (Map.Entry<String, Long> start : starts.entrySet()) {
-        times
-            .computeIfAbsent(name, n -> new ArrayList<>())
-            .add((start.getValue() - before) / 1e6);
+        times.computeIfAbsent(name, n -> new ArrayList<>()).add((start.getValue() - before) / 1e6);
         name = start.getKey();
         before = start.getValue();
       }

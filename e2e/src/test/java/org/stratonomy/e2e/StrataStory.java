@@ -247,8 +247,10 @@ class StrataStory {
   void aStratumGetsItsSettingsAndKeepsThemOverAReloadAndARestart() throws IOException {
     drop(block(10));
     button("Equal parts …").click();
-    page.getByLabel("parts").fill("4");
-    button("Divide").last().click();
+    page.getByRole(AriaRole.SPINBUTTON, new Page.GetByRoleOptions().setName("parts")).fill("4");
+    page.getByRole(AriaRole.DIALOG)
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Divide").setExact(true))
+        .click();
     assertThat(page.getByLabel(Pattern.compile("block, stratum 4, 7.5 mm"))).isVisible();
     page.getByLabel(Pattern.compile("block, stratum 3, ")).click();
     typeInto("Nozzle temperature", "225");
