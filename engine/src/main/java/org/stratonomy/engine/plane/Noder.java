@@ -14,12 +14,15 @@ import java.util.Arrays;
  * rounding of crossings in {@code double} with an exact second look when the result lies near a
  * tie, squares half open (left and lower side belong to them).
  *
- * <p>Crossings and hot squares are found with a uniform grid of about one cell for each edge. An
- * edge is entered in all cells within {@value #MARGIN} units of it, so that a hot point needs its
- * own cell only.
+ * <p>Crossings and hot squares are found with a uniform grid of a few cells for each edge. An edge
+ * is entered in all cells within {@value #MARGIN} units of it, so that a hot point needs its own
+ * cell only.
  */
 final class Noder {
   private static final int MARGIN = 2;
+
+  /** Outlines leave most cells empty; with this many those on them hold few edges each. */
+  private static final long CELLS_PER_EDGE = 8;
 
   /** Where the double quotient is this close to a tie, it is computed exactly. */
   private static final double TIE = 1e-5;
@@ -69,7 +72,7 @@ final class Noder {
     long width = (long) maxX - minX + 1;
     long height = (long) maxY - minY + 1;
     shift = 3;
-    while (((width >> shift) + 1) * ((height >> shift) + 1) > edges.size + 8L) {
+    while (((width >> shift) + 1) * ((height >> shift) + 1) > CELLS_PER_EDGE * edges.size + 8L) {
       shift++;
     }
     columns = (int) (width >> shift) + 1;

@@ -14,6 +14,9 @@ package org.stratonomy.engine.plane;
  * <p>Where the parallels converge, the two legs to the vertex and back can be replaced by the
  * single point where the parallels cross, as long as what is cut off one strip lies within the
  * other: when the edge is at least as long as twice the cut here and once the cut at its far end.
+ * Failing that, the way over the vertex alone can be left out: that takes back one turn around the
+ * triangle between the vertex and the ends of both parallels, which does no harm where both strips
+ * cover it.
  */
 final class Offset {
   /** Largest distance of a mitre's tip from its corner, in multiples of the offset distance. */
@@ -78,7 +81,12 @@ final class Offset {
           mitre(x, y, dx[before], dy[before], dx[i], dy[i], cos);
         } else {
           point(ax, ay);
-          point(x, y);
+          double reach = Math.abs(distance * sin);
+          boolean covered =
+              cos > 0 && reach + cut[before] <= length[before] && reach + cut[after] <= length[i];
+          if (!covered) {
+            point(x, y);
+          }
           point(bx, by);
         }
       } else if (1 / Math.sqrt((1 + cos) / 2) <= MITRE_LIMIT) {
