@@ -5,10 +5,11 @@ import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ForkJoinPool;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.IntConsumer;
-import java.util.stream.IntStream;
 import org.stratonomy.engine.check.Checks;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.memo.Key;
@@ -41,7 +42,8 @@ import org.stratonomy.engine.strata.Sections;
 public final class Planner implements AutoCloseable {
   private final Shelf shelf;
   private final Memo memo;
-  private final ForkJoinPool pool;
+  private final int threads;
+  private final ExecutorService pool;
 
   /**
    * @param memoBytes memory for remembered results, roughly
@@ -50,7 +52,8 @@ public final class Planner implements AutoCloseable {
   public Planner(Shelf shelf, long memoBytes, int threads) {
     this.shelf = shelf;
     this.memo = new Memo(memoBytes);
-    this.pool = new ForkJoinPool(threads);
+    this.threads = threads;
+    this.pool = Executors.newFixedThreadPool(threads);
   }
 
   public Shelf shelf() {
@@ -161,36 +164,42 @@ public final class Planner implements AutoCloseable {
     forEach(stage, parts.size(), watch, i -> task.accept(parts.get(i)));
   }
 
+  /**
+   * Each thread takes the next index when it is done with one: after an edit the work lies close.
+   */
   private void forEach(String stage, int count, Watch watch, IntConsumer task) {
+    AtomicInteger next = new AtomicInteger();
     AtomicInteger done = new AtomicInteger();
     watch.at(stage, 0, count);
+    Runnable worker =
+        () -> {
+          try {
+            for (int i = next.getAndIncrement(); i < count; i = next.getAndIncrement()) {
+              task.accept(i);
+              watch.at(stage, done.incrementAndGet(), count);
+            }
+          } finally {
+            next.set(count);
+          }
+        };
+    List<Future<?>> workers = new ArrayList<>();
+    for (int t = 0; t < threads; t++) {
+      workers.add(pool.submit(worker));
+    }
     try {
-      pool.submit(
-              () ->
-                  IntStream.range(0, count)
-                      .parallel()
-                      .forEach(
-                          i -> {
-                            task.accept(i);
-                            watch.at(stage, done.incrementAndGet(), count);
-                          }))
-          .get();
+      for (Future<?> running : workers) {
+        running.get();
+      }
     } catch (ExecutionException e) {
-      throw unwrapped(e);
+      throw e.getCause() instanceof Problem problem
+          ? problem
+          : new IllegalStateException(e.getCause());
     } catch (InterruptedException e) {
+      next.set(count);
       Thread.currentThread().interrupt();
       throw new Problem(
           Problem.Kind.SUPERSEDED, "plan", "The computation was stopped.", "Start it again.");
     }
-  }
-
-  private static RuntimeException unwrapped(ExecutionException e) {
-    for (Throwable cause = e.getCause(); cause != null; cause = cause.getCause()) {
-      if (cause instanceof Problem problem) {
-        return problem;
-      }
-    }
-    return new IllegalStateException(e.getCause());
   }
 
   @Override
