@@ -23,6 +23,8 @@ export class PlanScene {
   private readonly pieces = new THREE.Group();
   private readonly bed = new THREE.Group();
   private readonly level: THREE.LineLoop;
+  /** Height that the pieces are cut open at, shared by all materials. */
+  private readonly cut = { value: 0 };
   private asked = 0;
 
   constructor(canvas: HTMLCanvasElement, smooth: boolean) {
@@ -112,6 +114,7 @@ export class PlanScene {
     material.onBeforeCompile = (shader) => {
       shader.uniforms['bandTo'] = { value: heights };
       shader.uniforms['bandColour'] = { value: colours };
+      shader.uniforms['cut'] = this.cut;
       shader.vertexShader = shader.vertexShader
         .replace('#include <common>', '#include <common>\nvarying float worldZ;')
         .replace(
@@ -123,15 +126,22 @@ export class PlanScene {
           '#include <common>',
           `#include <common>
            varying float worldZ;
+           uniform float cut;
            uniform float bandTo[${MAX_BANDS}];
            uniform vec3 bandColour[${MAX_BANDS}];`,
         )
         .replace(
           '#include <color_fragment>',
-          `int band = 0;
-           for (int i = 0; i < ${MAX_BANDS - 1}; i++) { if (worldZ > bandTo[i] + 1e-3) band = i + 1; }
-           diffuseColor.rgb = bandColour[band];
-           if (!gl_FrontFacing) diffuseColor.rgb *= 0.55;`,
+          `float at = gl_FrontFacing ? worldZ : cut;
+           int band = 0;
+           for (int i = 0; i < ${MAX_BANDS - 1}; i++) { if (at > bandTo[i] + 1e-3) band = i + 1; }
+           diffuseColor.rgb = bandColour[band];`,
+        )
+        // Looking into the cut one sees inner faces only; in one flat colour they close it.
+        .replace(
+          '#include <opaque_fragment>',
+          `if (!gl_FrontFacing) outgoingLight = diffuseColor.rgb * 0.82;
+           #include <opaque_fragment>`,
         );
     };
     return material;
@@ -139,6 +149,7 @@ export class PlanScene {
 
   /** Cuts the pieces open at a height, mm. */
   setLevel(height: number): void {
+    this.cut.value = height - 1e-2;
     this.below.constant = height + 1e-3;
     this.above.constant = -height - 1e-3;
     this.level.position.z = height;

@@ -57,6 +57,9 @@
     const y = (view.shiftY - pointer.y) / view.scale;
     return { x, y, stroke: strokeAt(paths, x, y) };
   });
+  const halts = $derived(
+    (session.result?.ledger.halts ?? []).filter((halt) => halt.layer === session.layer),
+  );
   const rolesHere = $derived(
     paths ? session.shelf.roles.filter((_, i) => paths!.role.includes(i)) : [],
   );
@@ -184,6 +187,26 @@
       <button class="tool" onclick={fit}>Fit</button>
     </span>
   </div>
+  {#if halts.length > 0}
+    <ul class="halts" aria-label="Stops at this layer">
+      {#each halts as halt, i (i)}
+        <li>
+          <strong
+            >{halt.withinLayer ? 'Within' : 'Before'} this layer, at {mm(halt.heightMm)}:</strong
+          >
+          {#if halt.colourChange}
+            <span class="swatch" style:background={session.filament(halt.fromSlot).colour}
+            ></span>{session.filament(halt.fromSlot).name} out,
+            <span class="swatch" style:background={session.filament(halt.toSlot).colour}
+            ></span>{session.filament(halt.toSlot).name} in
+          {:else}
+            pause
+          {/if}
+          {halt.note}
+        </li>
+      {/each}
+    </ul>
+  {/if}
   {#if colourBy === 'role'}
     <ul class="legend" aria-label="Roles in this layer">
       {#each rolesHere as role (role)}
@@ -282,6 +305,25 @@
   .legend button[aria-pressed='false'] {
     text-decoration: line-through;
     color: var(--ink-soft);
+  }
+
+  .halts {
+    position: absolute;
+    left: 8px;
+    top: 34px;
+    font-size: 12px;
+    pointer-events: none;
+  }
+
+  .halts li {
+    display: flex;
+    gap: 5px;
+    align-items: center;
+    padding: 2px 8px;
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    border-left: 4px solid var(--accent);
+    border-radius: 3px;
   }
 
   .probe {
