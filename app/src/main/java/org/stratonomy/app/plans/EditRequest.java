@@ -1,7 +1,6 @@
 package org.stratonomy.app.plans;
 
 import io.swagger.v3.oas.annotations.media.Schema;
-import io.swagger.v3.oas.annotations.media.Schema.RequiredMode;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 
@@ -19,16 +18,16 @@ import java.util.List;
  * @param value the value as text, without its unit
  */
 record EditRequest(
-    @Schema(requiredMode = RequiredMode.REQUIRED) int version,
-    @NotNull @Schema(requiredMode = RequiredMode.REQUIRED) Action action,
-    String piece,
-    Double height,
-    Double to,
-    Integer parts,
-    List<String> pieces,
-    List<Integer> strata,
-    String setting,
-    String value) {
+    int version,
+    @NotNull Action action,
+    @Schema(nullable = true) String piece,
+    @Schema(nullable = true) Double height,
+    @Schema(nullable = true) Double to,
+    @Schema(nullable = true) Integer parts,
+    @Schema(nullable = true) List<String> pieces,
+    @Schema(nullable = true) List<Integer> strata,
+    @Schema(nullable = true) String setting,
+    @Schema(nullable = true) String value) {
 
   enum Action {
     DIVIDE,

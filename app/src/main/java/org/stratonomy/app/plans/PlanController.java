@@ -1,7 +1,6 @@
 package org.stratonomy.app.plans;
 
 import io.swagger.v3.oas.annotations.media.Schema;
-import io.swagger.v3.oas.annotations.media.Schema.RequiredMode;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.io.ByteArrayOutputStream;
@@ -50,10 +49,7 @@ class PlanController {
    * @param version that the edit started from
    */
   record Edit(
-      @Schema(requiredMode = RequiredMode.REQUIRED) int version,
-      @NotNull
-          @Schema(requiredMode = RequiredMode.REQUIRED, ref = "#/components/schemas/PlanDocument")
-          JsonNode document) {}
+      int version, @NotNull @Schema(ref = "#/components/schemas/PlanDocument") JsonNode document) {}
 
   @GetMapping
   List<PlanSummary> all() {

@@ -1,7 +1,5 @@
 package org.stratonomy.app.programs;
 
-import io.swagger.v3.oas.annotations.media.Schema;
-import io.swagger.v3.oas.annotations.media.Schema.RequiredMode;
 import java.time.Instant;
 import java.util.UUID;
 
@@ -10,9 +8,4 @@ import java.util.UUID;
  *
  * @param size of the text, bytes
  */
-public record ProgramView(
-    @Schema(requiredMode = RequiredMode.REQUIRED) UUID id,
-    @Schema(requiredMode = RequiredMode.REQUIRED) UUID revision,
-    @Schema(requiredMode = RequiredMode.REQUIRED) String fileName,
-    @Schema(requiredMode = RequiredMode.REQUIRED) long size,
-    @Schema(requiredMode = RequiredMode.REQUIRED) Instant created) {}
+public record ProgramView(UUID id, UUID revision, String fileName, long size, Instant created) {}

@@ -65,10 +65,7 @@ class ResultController {
   }
 
   /** How far a computation is. */
-  record Progress(
-      @Schema(requiredMode = Schema.RequiredMode.REQUIRED) String stage,
-      @Schema(requiredMode = Schema.RequiredMode.REQUIRED) int done,
-      @Schema(requiredMode = Schema.RequiredMode.REQUIRED) int total) {}
+  record Progress(String stage, int done, int total) {}
 
   /** The toolpaths of one layer, as docs/formats/layer.md says. */
   @GetMapping(path = "/layers/{number}", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)

@@ -1,7 +1,6 @@
 package org.stratonomy.app.results;
 
 import io.swagger.v3.oas.annotations.media.Schema;
-import io.swagger.v3.oas.annotations.media.Schema.RequiredMode;
 import java.util.List;
 import java.util.Map;
 
@@ -15,14 +14,14 @@ import java.util.Map;
  * @param layerSeconds how long each layer takes without halts, s
  */
 public record ResultView(
-    @Schema(requiredMode = RequiredMode.REQUIRED) double bottom,
-    @Schema(requiredMode = RequiredMode.REQUIRED) List<Double> tops,
-    @Schema(requiredMode = RequiredMode.REQUIRED) List<List<Integer>> slots,
-    @Schema(requiredMode = RequiredMode.REQUIRED) List<Double> starts,
-    @Schema(requiredMode = RequiredMode.REQUIRED) List<Double> layerSeconds,
-    @Schema(requiredMode = RequiredMode.REQUIRED) List<PieceView> pieces,
-    @Schema(requiredMode = RequiredMode.REQUIRED) LedgerView ledger,
-    @Schema(requiredMode = RequiredMode.REQUIRED) List<FindingView> findings) {
+    double bottom,
+    List<Double> tops,
+    List<List<Integer>> slots,
+    List<Double> starts,
+    List<Double> layerSeconds,
+    List<PieceView> pieces,
+    LedgerView ledger,
+    List<FindingView> findings) {
 
   /**
    * @param min lowest corner of its bounds, mm
@@ -32,16 +31,16 @@ public record ResultView(
    * @param marks heights where the outline changes abruptly, mm
    */
   public record PieceView(
-      @Schema(requiredMode = RequiredMode.REQUIRED) String id,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String name,
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<Double> min,
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<Double> max,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double bottom,
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<Double> layerTops,
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<Double> areas,
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<Double> marks,
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<StratumView> strata,
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<MeshView> meshes) {}
+      String id,
+      String name,
+      List<Double> min,
+      List<Double> max,
+      double bottom,
+      List<Double> layerTops,
+      List<Double> areas,
+      List<Double> marks,
+      List<StratumView> strata,
+      List<MeshView> meshes) {}
 
   /**
    * @param from its bottom, mm
@@ -53,64 +52,54 @@ public record ResultView(
    * @param settings what holds in it, by the ids of the settings
    */
   public record StratumView(
-      @Schema(requiredMode = RequiredMode.REQUIRED) int number,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double from,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double to,
-      @Schema(requiredMode = RequiredMode.REQUIRED) int firstLayer,
-      @Schema(requiredMode = RequiredMode.REQUIRED) int lastLayer,
-      @Schema(requiredMode = RequiredMode.REQUIRED) int layerCount,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double layerHeight,
-      @Schema(requiredMode = RequiredMode.REQUIRED) Map<String, ResolvedView> settings) {}
+      int number,
+      double from,
+      double to,
+      int firstLayer,
+      int lastLayer,
+      int layerCount,
+      double layerHeight,
+      Map<String, ResolvedView> settings) {}
 
   /**
    * @param value as text, without its unit
    * @param rule index of the rule that decides, from 0; -1 for the default
    */
-  public record ResolvedView(
-      @Schema(requiredMode = RequiredMode.REQUIRED) String value,
-      @Schema(requiredMode = RequiredMode.REQUIRED) int rule) {}
+  public record ResolvedView(String value, int rule) {}
 
   /** What reading a mesh found. */
   public record MeshView(
-      @Schema(requiredMode = RequiredMode.REQUIRED) String body,
-      @Schema(requiredMode = RequiredMode.REQUIRED) int triangles,
-      @Schema(requiredMode = RequiredMode.REQUIRED) int openEdges,
-      @Schema(requiredMode = RequiredMode.REQUIRED) int flipped,
-      @Schema(requiredMode = RequiredMode.REQUIRED) int degenerate,
-      @Schema(requiredMode = RequiredMode.REQUIRED) int shells,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double volumeMm3) {}
+      String body,
+      int triangles,
+      int openEdges,
+      int flipped,
+      int degenerate,
+      int shells,
+      double volumeMm3) {}
 
   public record LedgerView(
-      @Schema(requiredMode = RequiredMode.REQUIRED) double seconds,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double travelSeconds,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double liftSeconds,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double changeSeconds,
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<RoleView> roles,
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<SlotView> slots,
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<HaltView> halts) {}
+      double seconds,
+      double travelSeconds,
+      double liftSeconds,
+      double changeSeconds,
+      List<RoleView> roles,
+      List<SlotView> slots,
+      List<HaltView> halts) {}
 
-  public record RoleView(
-      @Schema(requiredMode = RequiredMode.REQUIRED) String role,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double seconds,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double volumeMm3) {}
+  public record RoleView(String role, double seconds, double volumeMm3) {}
 
   public record SlotView(
-      @Schema(requiredMode = RequiredMode.REQUIRED) int slot,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String filament,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double lengthMm,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double volumeMm3,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double massG,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double cost) {}
+      int slot, String filament, double lengthMm, double volumeMm3, double massG, double cost) {}
 
   public record HaltView(
-      @Schema(requiredMode = RequiredMode.REQUIRED) int layer,
-      @Schema(requiredMode = RequiredMode.REQUIRED) boolean withinLayer,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double heightMm,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double atSeconds,
-      @Schema(requiredMode = RequiredMode.REQUIRED) boolean colourChange,
-      @Schema(requiredMode = RequiredMode.REQUIRED) int fromSlot,
-      @Schema(requiredMode = RequiredMode.REQUIRED) int toSlot,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String note) {}
+      int layer,
+      boolean withinLayer,
+      double heightMm,
+      double atSeconds,
+      boolean colourChange,
+      int fromSlot,
+      int toSlot,
+      String note) {}
 
   /**
    * @param severity note, warning or error
@@ -119,11 +108,11 @@ public record ResultView(
    * @param remedies labels of changes that would mend it
    */
   public record FindingView(
-      @Schema(requiredMode = RequiredMode.REQUIRED) String id,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String severity,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String title,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String reason,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String piece,
-      Double heightMm,
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<String> remedies) {}
+      String id,
+      String severity,
+      String title,
+      String reason,
+      String piece,
+      @Schema(nullable = true) Double heightMm,
+      List<String> remedies) {}
 }

@@ -1,7 +1,5 @@
 package org.stratonomy.app.shelf;
 
-import io.swagger.v3.oas.annotations.media.Schema;
-import io.swagger.v3.oas.annotations.media.Schema.RequiredMode;
 import java.util.Arrays;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,41 +18,36 @@ class ShelfController {
   }
 
   record MachineView(
-      @Schema(requiredMode = RequiredMode.REQUIRED) String id,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String name,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double bedX,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double bedY,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double heightMm,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double nozzleMm,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double minLayerHeight,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double maxLayerHeight,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double changeSeconds) {}
+      String id,
+      String name,
+      double bedX,
+      double bedY,
+      double heightMm,
+      double nozzleMm,
+      double minLayerHeight,
+      double maxLayerHeight,
+      double changeSeconds) {}
 
   record FilamentView(
-      @Schema(requiredMode = RequiredMode.REQUIRED) String id,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String name,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String material,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String colour,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double nozzleC,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double pricePerKg) {}
+      String id, String name, String material, String colour, double nozzleC, double pricePerKg) {}
 
   record SettingView(
-      @Schema(requiredMode = RequiredMode.REQUIRED) String id,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String label,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String group,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String scope,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String unit,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double min,
-      @Schema(requiredMode = RequiredMode.REQUIRED) double max,
-      @Schema(requiredMode = RequiredMode.REQUIRED) boolean whole,
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<String> choices,
-      @Schema(requiredMode = RequiredMode.REQUIRED) String description) {}
+      String id,
+      String label,
+      String group,
+      String scope,
+      String unit,
+      double min,
+      double max,
+      boolean whole,
+      List<String> choices,
+      String description) {}
 
   record ShelfView(
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<MachineView> machines,
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<FilamentView> filaments,
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<SettingView> settings,
-      @Schema(requiredMode = RequiredMode.REQUIRED) List<String> roles) {}
+      List<MachineView> machines,
+      List<FilamentView> filaments,
+      List<SettingView> settings,
+      List<String> roles) {}
 
   @GetMapping("/api/shelf")
   ShelfView shelf() {

@@ -1,9 +1,13 @@
 package org.stratonomy.app.web;
 
+import com.fasterxml.jackson.core.JsonProcessingException;
 import io.swagger.v3.core.util.Json31;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.JsonSchema;
+import io.swagger.v3.oas.models.media.Schema;
+import java.util.List;
+import java.util.Map;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -19,18 +23,36 @@ class OpenApiConfiguration {
   }
 
   @Bean
-  OpenApiCustomizer planDocument() {
+  OpenApiCustomizer schemas() {
     return api -> {
-      ObjectNode schema = PlanSchema.schema();
-      schema.remove("$schema");
-      try {
-        api.getComponents()
-            .addSchemas(
-                "PlanDocument", Json31.mapper().readValue(schema.toString(), JsonSchema.class));
-      } catch (com.fasterxml.jackson.core.JsonProcessingException e) {
-        throw new IllegalStateException("the plan schema is valid JSON", e);
-      }
-      api.setServers(java.util.List.of());
+      api.getComponents().getSchemas().values().forEach(OpenApiConfiguration::requireFields);
+      api.getComponents().addSchemas("PlanDocument", planDocument());
+      api.setServers(List.of());
     };
+  }
+
+  /** A field is always there, unless it is marked as one that may be null. */
+  private static void requireFields(Schema<?> schema) {
+    Map<?, ?> fields = schema.getProperties() == null ? Map.of() : schema.getProperties();
+    schema.setRequired(
+        fields.entrySet().stream()
+            .filter(field -> field.getValue() instanceof Schema<?> s && !mayBeNull(s))
+            .map(field -> field.getKey().toString())
+            .toList());
+  }
+
+  private static boolean mayBeNull(Schema<?> field) {
+    return Boolean.TRUE.equals(field.getNullable())
+        || (field.getTypes() != null && field.getTypes().contains("null"));
+  }
+
+  private static JsonSchema planDocument() {
+    ObjectNode schema = PlanSchema.schema();
+    schema.remove("$schema");
+    try {
+      return Json31.mapper().readValue(schema.toString(), JsonSchema.class);
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException("the plan schema is valid JSON", e);
+    }
   }
 }

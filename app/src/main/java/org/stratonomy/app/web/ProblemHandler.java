@@ -2,6 +2,8 @@ package org.stratonomy.app.web;
 
 import java.net.URI;
 import java.util.Locale;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
@@ -14,6 +16,7 @@ import org.stratonomy.engine.problem.Problem;
 
 /** Tells the user what is wrong, where, and what to do (RFC 9457). */
 @RestControllerAdvice
+@Order(Ordered.HIGHEST_PRECEDENCE)
 class ProblemHandler {
   @ExceptionHandler
   ProblemDetail handle(Problem problem) {

@@ -16,9 +16,12 @@ import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.PlacedPiece;
@@ -52,6 +55,7 @@ public final class Checks {
     for (int i = 0; i < placed.size(); i++) {
       checks.piece(placed.get(i), stack.pieces().get(i));
     }
+    checks.skirt();
     checks.stops();
     checks.rules();
     checks.changesWithinLayers();
@@ -94,6 +98,18 @@ public final class Checks {
           piece,
           Optional.of(b.minZ()),
           List.of(new Remedy("Put it on the bed", plan.withPiece(lowered(piece)))));
+    }
+    if (p.top() - p.bottom() < machine.minLayerHeight()) {
+      add(
+          "too-thin:" + piece.id(),
+          Severity.ERROR,
+          "%s is thinner than a layer".formatted(piece.name()),
+          text(
+              "It is %.4f mm high above the bed; the thinnest layer is %.2f mm.",
+              p.top() - p.bottom(), machine.minLayerHeight()),
+          piece,
+          Optional.empty(),
+          List.of());
     }
     for (PieceStack.MovedPlane moved : layers.moved()) {
       add(
@@ -191,6 +207,40 @@ public final class Checks {
                     piece.boundaries().stream()
                         .map(z -> Math.rint((bottom + (z - bottom) * factor) * 1e6) / 1e6)
                         .toList())));
+  }
+
+  /** The skirt goes around everything; near the bed's edge there is no room for it. */
+  private void skirt() {
+    Settings settings = resolver.plan();
+    int lines = settings.count(Setting.SKIRT_LINES);
+    Optional<Bounds> all =
+        placed.stream().filter(p -> p.bottom() == 0).map(PlacedPiece::bounds).reduce(Bounds::with);
+    if (lines == 0 || all.isEmpty()) {
+      return;
+    }
+    double reach =
+        settings.number(Setting.SKIRT_DISTANCE) + lines * settings.number(Setting.LINE_WIDTH);
+    Bounds b = all.get();
+    boolean piecesFit =
+        b.minX() >= 0 && b.minY() >= 0 && b.maxX() <= machine.bedX() && b.maxY() <= machine.bedY();
+    boolean skirtFits =
+        b.minX() >= reach
+            && b.minY() >= reach
+            && b.maxX() <= machine.bedX() - reach
+            && b.maxY() <= machine.bedY() - reach;
+    if (piecesFit && !skirtFits) {
+      add(
+          "skirt-off-bed",
+          Severity.ERROR,
+          "The skirt may reach off the bed",
+          text("It goes up to %.1f mm outwards of the pieces, and there is less room.", reach),
+          null,
+          Optional.of(0.0),
+          List.of(
+              new Remedy(
+                  "Print without a skirt",
+                  RuleEditor.set(plan, Where.EVERYWHERE, Setting.SKIRT_LINES, Value.of(0)))));
+    }
   }
 
   private void stops() {

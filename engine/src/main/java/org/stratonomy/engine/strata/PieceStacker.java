@@ -97,7 +97,10 @@ final class PieceStacker {
       }
       below = boundary;
     }
-    if (placed.top() - below < least - SAME) {
+    // A whole piece thinner than a layer is a model in another unit; it gets one layer, and a
+    // finding.
+    boolean tiny = below == placed.bottom() && placed.top() - below > SAME;
+    if (placed.top() - below < least - SAME && !tiny) {
       throw new Problem(
           Problem.Kind.PLAN,
           place,

@@ -83,6 +83,22 @@ class ChecksTest {
   }
 
   @Test
+  void aModelInMetresThinnerThanALayerIsNotRefusedButOfferedScaling() {
+    Mesh metres = Shapes.bar(0.12, 0.1, 0.05);
+    assertThat(finding(Shapes.plan(List.of()), metres, "too-thin")).isPresent();
+    Finding unit = finding(Shapes.plan(List.of()), metres, "unit").orElseThrow();
+    assertThat(unit.remedies().getLast().label()).isEqualTo("From metres: 120.0 mm");
+    assertThat(finding(unit.remedies().getLast().plan(), metres, "too-thin")).isEmpty();
+  }
+
+  @Test
+  void aSkirtWithoutRoomCanBeLeftOut() {
+    Mesh bar = Shapes.bar(20, 20, 2);
+    mends(finding(at(new Placement.Vector(13, 100, 0)), bar, "skirt").orElseThrow(), bar, "skirt");
+    assertThat(finding(at(new Placement.Vector(20, 100, 0)), bar, "skirt")).isEmpty();
+  }
+
+  @Test
   void aPieceTooHighCanBeScaled() {
     Mesh tower = Shapes.bar(20, 20, 230);
     mends(finding(Shapes.plan(List.of()), tower, "too-high").orElseThrow(), tower, "too-high");
