@@ -29,6 +29,8 @@ public final class Scheduler {
   /** What times are counted under besides the roles. */
   private static final int TRAVEL = Role.values().length;
 
+  private static final int SLOWDOWN_STEPS = 6;
+
   private final Plan plan;
   private final Resolver resolver;
   private final LayerStack stack;
@@ -223,14 +225,15 @@ public final class Scheduler {
   private LayerTime computeTime(List<Stroke> strokes) {
     double wanted = planSettings.number(Setting.MIN_LAYER_TIME);
     double minSpeed = planSettings.number(Setting.MIN_SPEED);
-    LayerTime full = timeAt(strokes, 1, minSpeed);
-    double extruding = full.seconds() - full.travelSeconds();
-    if (full.seconds() >= wanted || extruding == 0) {
-      return full;
+    LayerTime time = timeAt(strokes, 1, minSpeed);
+    double extruding = time.seconds() - time.travelSeconds();
+    // Ramps take less of the time at lower speeds, so that a few steps are needed.
+    for (int i = 0; i < SLOWDOWN_STEPS && extruding > 0 && time.seconds() < 0.99 * wanted; i++) {
+      double left = Math.max(wanted - time.travelSeconds(), extruding);
+      time = timeAt(strokes, time.slowdown() * extruding / left, minSpeed);
+      extruding = time.seconds() - time.travelSeconds();
     }
-    double slowdown =
-        Math.clamp(extruding / Math.max(wanted - full.travelSeconds(), extruding), 0.01, 1);
-    return timeAt(strokes, slowdown, minSpeed);
+    return time;
   }
 
   private LayerTime timeAt(List<Stroke> strokes, double slowdown, double minSpeed) {

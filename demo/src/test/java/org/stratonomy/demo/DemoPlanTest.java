@@ -1,0 +1,61 @@
+package org.stratonomy.demo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.nio.ByteBuffer;
+import java.util.HashMap;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.document.StratFile;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.StlReader;
+import org.stratonomy.engine.strata.LayerStack;
+
+class DemoPlanTest {
+  @Test
+  void theReliefTileIsASoundSolidOfAbout200000Triangles() {
+    Mesh tile = ReliefTile.mesh(ReliefTile.POINTS);
+    assertThat(tile.triangleCount()).isBetween(190_000, 210_000);
+    assertThat(tile.report().openEdges()).isZero();
+    assertThat(tile.report().shells()).isEqualTo(1);
+    assertThat(tile.report().bounds().sizeZ()).isCloseTo(ReliefTile.TOP_MM, within(1e-4));
+    assertThat(tile.report().volumeMm3()).isBetween(72_000.0, 200_000.0);
+  }
+
+  @Test
+  void theTileIsTheSameEveryTime() {
+    assertThat(ReliefTile.mesh(40).hash()).isEqualTo(ReliefTile.mesh(40).hash());
+  }
+
+  @Test
+  void theLampHouseIsAShellWithAHollow() {
+    Mesh house = LampHouse.mesh();
+    assertThat(house.report().openEdges()).isZero();
+    assertThat(house.report().shells()).isEqualTo(2);
+    assertThat(house.report().bounds().maxZ()).isCloseTo(140, within(1e-4));
+    // About 14.5 cm³ of hollow are taken out of the foot.
+    assertThat(house.report().volumeMm3()).isBetween(60_000.0, 90_000.0);
+  }
+
+  @Test
+  void everyPlanCanBeStackedAndSharesItsPlanesOnTheShore() {
+    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 20, 1)) {
+      for (StratFile file : DemoPlan.all()) {
+        Map<String, Mesh> meshes = new HashMap<>();
+        file.meshes()
+            .forEach(
+                (name, bytes) -> meshes.put(name, StlReader.read(name, ByteBuffer.wrap(bytes))));
+        LayerStack stack = planner.check(file.plan(), meshes::get);
+        assertThat(stack.pieces()).allMatch(piece -> piece.moved().isEmpty());
+        if (file.plan().pieces().size() == 2) {
+          assertThat(stack.layers())
+              .filteredOn(layer -> layer.top() < 20.9)
+              .allMatch(layer -> layer.parts().size() == 2);
+        }
+      }
+    }
+  }
+}

@@ -1,0 +1,44 @@
+package org.stratonomy.engine.picture;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.awt.image.BufferedImage;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.Shapes;
+import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+
+class PlanPictureTest {
+  @Test
+  void strataAreDrawnInTheColoursOfTheirFilaments() {
+    var plan = Shapes.plan(List.of(10.0), Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2))));
+    BufferedImage image =
+        PlanPicture.draw(
+            plan, ShelfReader.standard(), Shapes.source(Shapes.bar(20, 20, 20)), 120, 120);
+    int light = 0;
+    int dark = 0;
+    int highestLight = Integer.MAX_VALUE;
+    int lowestDark = 0;
+    for (int y = 0; y < 120; y++) {
+      int argb = image.getRGB(60, y);
+      if (argb >>> 24 < 255) {
+        continue;
+      }
+      if ((argb >> 16 & 255) > (argb & 255)) {
+        light++;
+        highestLight = Math.min(highestLight, y);
+      } else {
+        dark++;
+        lowestDark = y;
+      }
+    }
+    // Chalk is warm and below, slate is cold and above.
+    assertThat(light).isGreaterThan(10);
+    assertThat(dark).isGreaterThan(10);
+    assertThat(lowestDark).isLessThanOrEqualTo(highestLight + 1);
+    assertThat(image.getRGB(1, 1) >>> 24).isZero();
+  }
+}

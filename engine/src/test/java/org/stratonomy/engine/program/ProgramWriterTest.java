@@ -1,0 +1,117 @@
+package org.stratonomy.engine.program;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.stratonomy.engine.PlanResult;
+import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.Shapes;
+import org.stratonomy.engine.Watch;
+import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.plan.Value;
+
+class ProgramWriterTest {
+  private static PlanResult result(Plan plan) {
+    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 24, 2)) {
+      return planner.compute(plan, Shapes.source(Shapes.bar(15, 15, 3)), Watch.NONE);
+    }
+  }
+
+  private static List<String> lines(Plan plan) throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    Planner.writeProgram(result(plan), bytes);
+    return bytes.toString(StandardCharsets.UTF_8).lines().toList();
+  }
+
+  private static Plan twoColours() {
+    return Shapes.plan(
+        List.of(1.0),
+        Shapes.stratum(
+            2, Map.of(Setting.FILAMENT, Value.of(2), Setting.NOZZLE_TEMPERATURE, Value.of(225))));
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "0, 3, 0",
+    "1200, 3, 1.2",
+    "-5, 3, -0.005",
+    "100000, 5, 1",
+    "123456, 5, 1.23456",
+    "90, 0, 90",
+    "-1000, 3, -1"
+  })
+  void numbersAreExactAndNoLongerThanTheyNeedToBe(long scaled, int decimals, String expected)
+      throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    GcodeText text = new GcodeText(bytes);
+    text.addFixed(scaled, decimals).flush();
+    assertThat(bytes.toString(StandardCharsets.US_ASCII)).isEqualTo(expected);
+  }
+
+  @Test
+  void atAChangeTheHeadLiftsThenParksThenWaitsThenStatesItsWholeState() throws IOException {
+    List<String> lines = lines(twoColours());
+    int change = lines.indexOf("M600");
+    List<String> before = lines.subList(change - 6, change);
+    assertThat(before.get(0)).startsWith("G1 E-0.8");
+    assertThat(before.get(1)).isEqualTo("G0 Z11 F720");
+    assertThat(before.get(2)).startsWith("G0 X5 Y200");
+    List<String> after = lines.subList(change + 1, change + 9);
+    assertThat(after.subList(0, 4)).containsExactly("M109 S225", "G21", "G90", "M83");
+    assertThat(after.get(4)).startsWith("M106 S255");
+    assertThat(after.get(5)).startsWith("G0 X");
+    assertThat(after.get(6)).startsWith("G0 Z1.2");
+    assertThat(after.get(7)).startsWith("G1 E0.8");
+  }
+
+  @Test
+  void theFirstSidewaysMoveFollowsTheLift() throws IOException {
+    List<String> lines = lines(twoColours());
+    List<String> moves = lines.stream().filter(line -> line.startsWith("G0")).limit(3).toList();
+    assertThat(moves.get(0)).startsWith("G0 Z5");
+    assertThat(moves.get(1)).startsWith("G0 X").doesNotContain("Z");
+    assertThat(moves.get(2)).startsWith("G0 Z0.2");
+    assertThat(lines.indexOf("G28")).isLessThan(lines.indexOf(moves.getFirst()));
+  }
+
+  @Test
+  void aPauseSaysItsNoteAndWaits() throws IOException {
+    Plan plain = Shapes.plan(List.of());
+    Plan plan =
+        new Plan(
+            plain.name(),
+            plain.machine(),
+            plain.slots(),
+            plain.pieces(),
+            plain.rules(),
+            List.of(new Stop("s", 2.0, "Put the\nnut in")));
+    List<String> lines = lines(plan);
+    assertThat(lines).contains("M0", "M117 Put the nut in").doesNotContain("M600");
+    assertThat(lines)
+        .anyMatch(line -> line.startsWith("; stop 1 of 1: before layer 11, at 2 mm: pause"));
+  }
+
+  @Test
+  void theEndSwitchesEverythingOff() throws IOException {
+    List<String> lines = lines(twoColours());
+    assertThat(lines.subList(lines.size() - 7, lines.size()))
+        .contains("M107", "M104 S0", "M140 S0", "M84");
+    assertThat(lines.get(lines.size() - 8)).startsWith("G1 E-0.8");
+  }
+
+  @Test
+  void theNameTellsColoursMaterialNozzleAndStops() {
+    assertThat(Planner.programName(result(twoColours())))
+        .isEqualTo("test_chalk+slate_pla_0.4mm_1-stop.gcode");
+  }
+}
