@@ -38,7 +38,10 @@ export class ApiProblem extends Error {
   }
 }
 
-export const client = createClient<paths>();
+export const client = createClient<paths>({
+  baseUrl: window.location.origin,
+  fetch: (request) => fetch(request),
+});
 
 export function problemOf(status: number, body: unknown): ApiProblem {
   const detail = (typeof body === 'object' && body !== null ? body : {}) as Record<string, unknown>;

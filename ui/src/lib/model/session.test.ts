@@ -1,0 +1,87 @@
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { FakeServer } from '../testing/fakeServer';
+import { PlanSession } from './session.svelte';
+
+let server: FakeServer;
+
+beforeEach(() => {
+  server = new FakeServer();
+});
+
+async function opened(): Promise<PlanSession> {
+  const session = await PlanSession.open('p');
+  await vi.waitFor(() => expect(session.result).toBeDefined());
+  return session;
+}
+
+describe('an open plan', () => {
+  it('begins at its first boundary with its first stratum selected', async () => {
+    const session = await opened();
+    expect(session.layer).toBe(21);
+    expect(session.plane).toBe(4);
+    expect(session.selectedStratum?.number).toBe(1);
+    expect(session.isStale).toBe(false);
+  });
+
+  it('keeps the level within the layers', async () => {
+    const session = await opened();
+    session.goTo(999);
+    expect(session.layer).toBe(50);
+    session.goTo(-3);
+    expect(session.layer).toBe(1);
+    session.goToHeight(6.04);
+    expect(session.layer).toBe(31);
+  });
+
+  it('sends edits one after the other, each with the version before', async () => {
+    const session = await opened();
+    await Promise.all([
+      session.edit({ action: 'DIVIDE', piece: 'tower', height: 2 }),
+      session.edit({ action: 'DIVIDE', piece: 'tower', height: 6 }),
+      session.undo(),
+    ]);
+    expect(server.sent.map((s) => s.path)).toEqual([
+      '/api/plans/p/edits',
+      '/api/plans/p/edits',
+      '/api/plans/p/undo?version=2',
+    ]);
+    expect(server.edits.slice(0, 2)).toEqual([
+      { action: 'DIVIDE', piece: 'tower', height: 2, version: 0 },
+      { action: 'DIVIDE', piece: 'tower', height: 6, version: 1 },
+    ]);
+  });
+
+  it('marks the last result as out of date until the new one is there', async () => {
+    const session = await opened();
+    server.pending = 2;
+    await session.edit({ action: 'DIVIDE', piece: 'tower', height: 2 });
+    expect(session.isStale).toBe(true);
+    expect(session.result).toBeDefined();
+    await vi.waitFor(() => expect(session.isStale).toBe(false));
+    expect(session.resultRevision).toBe('r1');
+    expect(session.progress).toBeUndefined();
+  });
+
+  it('keeps its state when an edit is refused, and says why', async () => {
+    const session = await opened();
+    server.problem = {
+      status: 422,
+      body: { type: 'urn:stratonomy:problem:plan', place: 'tower', detail: 'No.', remedy: 'Do.' },
+    };
+    expect(await session.edit({ action: 'DIVIDE', piece: 'tower', height: 99 })).toBe(false);
+    expect(session.state.version).toBe(0);
+    expect(session.problem?.reason).toBe('No.');
+    expect(session.problem?.remedy).toBe('Do.');
+    expect(session.problem?.isStale).toBe(false);
+  });
+
+  it('knows when somebody else was faster, and takes over', async () => {
+    const session = await opened();
+    server.problem = { status: 409, body: { type: 'urn:stratonomy:problem:stale-plan' } };
+    await session.undo();
+    expect(session.problem?.isStale).toBe(true);
+    server.problem = undefined;
+    await session.reload();
+    expect(session.problem).toBeUndefined();
+  });
+});

@@ -1,0 +1,87 @@
+import { fireEvent, render, screen } from '@testing-library/svelte';
+import { beforeEach, expect, it, vi } from 'vitest';
+import type { PlanDocument } from '../api/client';
+import { PlanSession } from '../model/session.svelte';
+import { FakeServer } from '../testing/fakeServer';
+import Inspector from './Inspector.svelte';
+import RuleSheet from './RuleSheet.svelte';
+
+let server: FakeServer;
+let session: PlanSession;
+
+beforeEach(async () => {
+  server = new FakeServer();
+  session = await PlanSession.open('p');
+  await vi.waitFor(() => expect(session.result).toBeDefined());
+});
+
+function lastDocument(): PlanDocument {
+  return (server.edits.at(-1) as { document: PlanDocument }).document;
+}
+
+function inspect(stratum: number) {
+  session.select('tower', stratum);
+  render(Inspector, { session, onEqualParts: () => {} });
+}
+
+it('says of each value where it comes from', () => {
+  inspect(2);
+  const walls = screen.getByLabelText('Walls');
+  expect(walls).toHaveValue('3');
+  expect(screen.getByTitle('Where this value comes from: here')).toBeInTheDocument();
+  expect(screen.getAllByTitle('Where this value comes from: default')).toHaveLength(8);
+});
+
+it('names the rule for everything as the source below', () => {
+  inspect(1);
+  expect(screen.getByTitle('Where this value comes from: rule 2')).toBeInTheDocument();
+});
+
+it('sets a value for exactly this stratum', async () => {
+  inspect(2);
+  await fireEvent.change(screen.getByLabelText('Fan'), { target: { value: '40' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toMatchObject({
+    action: 'SET',
+    pieces: ['tower'],
+    strata: [2],
+    setting: 'fan',
+    value: '40',
+  });
+});
+
+it('gives a stratum a filament', async () => {
+  inspect(1);
+  await fireEvent.click(screen.getByRole('radio', { name: 'Slot 2: Slate' }));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toMatchObject({ setting: 'filament', value: '2', strata: [1] });
+});
+
+it('reads a boundary as a layer, and says what is wrong with other texts', async () => {
+  inspect(1);
+  const top = screen.getByLabelText('Top of the stratum');
+  await fireEvent.change(top, { target: { value: 'L11' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toMatchObject({ action: 'MOVE_BOUNDARY', height: 4, to: 2 });
+  await fireEvent.change(top, { target: { value: 'upwards' } });
+  expect(session.problem?.reason).toContain('upwards');
+  expect(server.edits).toHaveLength(1);
+});
+
+it('lists the rules and moves, changes and removes them', async () => {
+  render(RuleSheet, { session });
+  expect(screen.getByText('Tower · stratum 2')).toBeInTheDocument();
+  expect(screen.getByText('everything')).toBeInTheDocument();
+  await fireEvent.click(screen.getByLabelText('Move rule 2 up'));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(lastDocument().rules?.map((rule) => rule.set['walls'])).toEqual([2, 3]);
+  await fireEvent.change(screen.getByLabelText('Walls in rule 1'), { target: { value: '5' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(2));
+  expect(lastDocument().rules?.[0]?.set['walls']).toBe(5);
+  await fireEvent.click(screen.getByLabelText('Remove rule 1'));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(3));
+  expect(lastDocument().rules).toHaveLength(1);
+  await fireEvent.click(screen.getByLabelText('Take Walls out of rule 2'));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(4));
+  expect(lastDocument().rules).toHaveLength(1);
+});

@@ -1,0 +1,209 @@
+import { vi } from 'vitest';
+import type {
+  PlanDocument,
+  PlanState,
+  ResultView,
+  SettingView,
+  ShelfView,
+  StratumView,
+} from '../api/client';
+
+function setting(id: string, label: string, unit: string): SettingView {
+  const scope = 'cell';
+  return {
+    id,
+    label,
+    group: 'Group',
+    scope,
+    unit,
+    min: 0,
+    max: 500,
+    whole: false,
+    choices: [],
+    description: `${label}.`,
+  };
+}
+
+export const SHELF: ShelfView = {
+  machines: [
+    {
+      id: 'one',
+      name: 'One',
+      bedX: 200,
+      bedY: 200,
+      heightMm: 200,
+      nozzleMm: 0.4,
+      minLayerHeight: 0.1,
+      maxLayerHeight: 0.3,
+      changeSeconds: 90,
+    },
+  ],
+  filaments: [
+    {
+      id: 'chalk',
+      name: 'Chalk',
+      material: 'PLA',
+      colour: '#ece7da',
+      nozzleC: 210,
+      pricePerKg: 21,
+    },
+    {
+      id: 'slate',
+      name: 'Slate',
+      material: 'PLA',
+      colour: '#4d5863',
+      nozzleC: 210,
+      pricePerKg: 21,
+    },
+  ],
+  settings: [
+    setting('filament', 'Filament slot', ''),
+    setting('nozzleTemperature', 'Nozzle temperature', '°C'),
+    setting('layerHeight', 'Layer height', 'mm'),
+    setting('fan', 'Fan', '%'),
+    setting('outerWallSpeed', 'Outer wall speed', 'mm/s'),
+    setting('infillSpeed', 'Infill speed', 'mm/s'),
+    setting('walls', 'Walls', 'lines'),
+    setting('topLayers', 'Top solid layers', 'layers'),
+    setting('bottomLayers', 'Bottom solid layers', 'layers'),
+    setting('infillDensity', 'Infill density', '%'),
+  ],
+  roles: ['outer wall', 'infill'],
+};
+
+const LAYERS = 50;
+const HEIGHT = 10;
+
+function stratum(number: number, from: number, to: number, walls: [string, number]): StratumView {
+  const values = Object.fromEntries(
+    SHELF.settings.map((s) => [s.id, { value: '1', rule: -1 }]),
+  ) as StratumView['settings'];
+  values['walls'] = { value: walls[0], rule: walls[1] };
+  const firstLayer = Math.round(from / 0.2) + 1;
+  const lastLayer = Math.round(to / 0.2);
+  const layerCount = lastLayer - firstLayer + 1;
+  return {
+    number,
+    from,
+    to,
+    firstLayer,
+    lastLayer,
+    layerCount,
+    layerHeight: 0.2,
+    settings: values,
+  };
+}
+
+/** A tower of 10 mm, divided at 4 mm, with three walls above. */
+export const RESULT: ResultView = {
+  bottom: 0,
+  tops: Array.from({ length: LAYERS }, (_, i) => Number(((i + 1) * 0.2).toFixed(6))),
+  slots: Array.from({ length: LAYERS }, () => [1]),
+  starts: Array.from({ length: LAYERS }, (_, i) => i * 60),
+  layerSeconds: Array.from({ length: LAYERS }, () => 60),
+  pieces: [
+    {
+      id: 'tower',
+      name: 'Tower',
+      min: [90, 90, 0],
+      max: [110, 110, HEIGHT],
+      bottom: 0,
+      layerTops: Array.from({ length: LAYERS }, (_, i) => Number(((i + 1) * 0.2).toFixed(6))),
+      areas: Array.from({ length: LAYERS }, () => 400),
+      marks: [6],
+      strata: [stratum(1, 0, 4, ['2', 1]), stratum(2, 4, HEIGHT, ['3', 0])],
+      meshes: [],
+    },
+  ],
+  ledger: {
+    seconds: 3000,
+    travelSeconds: 100,
+    liftSeconds: 1,
+    changeSeconds: 0,
+    roles: [],
+    slots: [{ slot: 1, filament: 'chalk', lengthMm: 1000, volumeMm3: 2400, massG: 3, cost: 0.1 }],
+    halts: [
+      {
+        layer: 31,
+        withinLayer: false,
+        heightMm: 6,
+        atSeconds: 1800,
+        colourChange: true,
+        fromSlot: 1,
+        toSlot: 2,
+        note: '',
+      },
+    ],
+  },
+  findings: [],
+};
+
+export const DOCUMENT: PlanDocument = {
+  format: 'stratonomy-plan',
+  version: 1,
+  name: 'Plan',
+  machine: 'one',
+  slots: ['chalk', 'slate'],
+  pieces: [{ id: 'tower', name: 'Tower', bodies: [{ id: 'b', mesh: 'm' }], boundaries: [4] }],
+  rules: [
+    { where: { pieces: ['tower'], strata: [2] }, set: { walls: 3 } },
+    { where: {}, set: { walls: 2 } },
+  ],
+  stops: [],
+} as unknown as PlanDocument;
+
+interface Sent {
+  method: string;
+  path: string;
+  body: unknown;
+}
+
+/** Stands in for the server: one plan, every edit accepted unless a problem is set. */
+export class FakeServer {
+  readonly sent: Sent[] = [];
+  /** Answers "still computing" this many times before each result. */
+  pending = 0;
+  problem: { status: number; body: object } | undefined;
+  private state: PlanState = {
+    id: 'p',
+    version: 0,
+    revision: 'r0',
+    canUndo: false,
+    canRedo: false,
+    document: DOCUMENT,
+  };
+
+  constructor() {
+    vi.stubGlobal('fetch', (request: Request | string) => this.answer(request));
+  }
+
+  private async answer(request: Request | string): Promise<Response> {
+    const address = typeof request === 'string' ? request : request.url;
+    const path = address.replace(window.location.origin, '');
+    const method = typeof request === 'string' ? 'GET' : request.method;
+    if (method !== 'GET') {
+      const text = await (request as Request).text();
+      this.sent.push({ method, path, body: text ? JSON.parse(text) : undefined });
+      if (this.problem) {
+        return Response.json(this.problem.body, { status: this.problem.status });
+      }
+      const version = this.state.version + 1;
+      this.state = { ...this.state, version, revision: `r${version}`, canUndo: true };
+      return Response.json(this.state);
+    }
+    if (path === '/api/shelf') {
+      return Response.json(SHELF);
+    }
+    if (path.endsWith('/result')) {
+      return this.pending-- > 0
+        ? Response.json({ stage: 'toolpaths', done: 1, total: 4 }, { status: 202 })
+        : Response.json(RESULT);
+    }
+    return Response.json(this.state);
+  }
+
+  /** The bodies of the edits that were sent. */
+  get edits(): unknown[] {
+    return this.sent.map((s) => s.body);
+  }
+}
