@@ -1,6 +1,5 @@
 <script lang="ts">
-  import type { PieceView } from '../api/client';
-  import { darker, textOn } from '../model/colours';
+  import { darker } from '../model/colours';
   import {
     layerBottom,
     layerFromPlane,
@@ -10,7 +9,10 @@
     type Heights,
   } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
+  import OutlineTrack from './OutlineTrack.svelte';
   import { ColumnScale } from './scale';
+  import StopTrack from './StopTrack.svelte';
+  import StrataTrack from './StrataTrack.svelte';
 
   interface Props {
     session: PlanSession;
@@ -89,18 +91,6 @@
   function percentile(values: number[], share: number): number {
     const sorted = [...values].sort((a, b) => a - b);
     return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
-  }
-
-  function outlinePath(piece: PieceView): string {
-    const left = x.outline;
-    let path = `M${left} ${scale.y(piece.bottom)}`;
-    let below = piece.bottom;
-    piece.areas.forEach((area, i) => {
-      const right = (left + (area / largestArea) * OUTLINE).toFixed(1);
-      path += `L${right} ${scale.y(below).toFixed(1)}L${right} ${scale.y(piece.layerTops[i]!).toFixed(1)}`;
-      below = piece.layerTops[i]!;
-    });
-    return `${path}L${left} ${scale.y(below)}Z`;
   }
 
   function heightOf(event: MouseEvent): number {
@@ -182,27 +172,6 @@
   function divideAt(event: MouseEvent, piece: string) {
     void session.edit({ action: 'DIVIDE', piece, height: planeNear(event) });
   }
-
-  function boundaryKey(event: KeyboardEvent, piece: string, at: number) {
-    const n = layerFromPlane(heights, at);
-    if (event.key === 'Delete' || event.key === 'Backspace') {
-      void session.edit({ action: 'JOIN', piece, height: at });
-    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
-      const to =
-        event.key === 'ArrowUp' ? layerTop(heights, n) : layerBottom(heights, Math.max(1, n - 1));
-      void session.edit({ action: 'MOVE_BOUNDARY', piece, height: at, to });
-    } else {
-      return;
-    }
-    event.preventDefault();
-    event.stopPropagation();
-  }
-
-  function markFromKey(event: KeyboardEvent, mark: number) {
-    if (event.key === 'Enter') {
-      session.goToHeight(mark);
-    }
-  }
 </script>
 
 <div class="frame">
@@ -254,108 +223,26 @@
         <rect x="0" y={scale.top - 1} {width} height={scale.bottom - scale.top + 2} />
       </clipPath>
       <g clip-path="url(#tracks)">
-        {#each pieces as piece (piece.id)}
-          <path class="profile" d={outlinePath(piece)} />
-        {/each}
-        {#each pieces as piece (piece.id)}
-          {#each piece.marks as mark (mark)}
-            <g
-              class="mark"
-              role="button"
-              tabindex="0"
-              aria-label="The outline of {piece.name} changes at {mm(mark)}"
-              onpointerdown={(e) => e.stopPropagation()}
-              onclick={() => session.goToHeight(mark)}
-              ondblclick={() => session.edit({ action: 'DIVIDE', piece: piece.id, height: mark })}
-              onkeydown={(e) => markFromKey(e, mark)}
-            >
-              <path
-                d="M{x.outline - 1} {scale.y(mark)}l6 -4v8zM{x.outline + 5} {scale.y(
-                  mark,
-                )}H{x.outline + OUTLINE}"
-              />
-              <title
-                >{piece.name}: the outline changes at {mm(mark)} · click: go there · double click: divide
-                there</title
-              >
-            </g>
-          {/each}
-        {/each}
+        <OutlineTrack
+          {session}
+          {pieces}
+          {scale}
+          x={x.outline}
+          width={OUTLINE}
+          largest={largestArea}
+        />
 
         {#each pieces as piece, p (piece.id)}
-          {#each piece.strata as stratum (stratum.number)}
-            {@const colour = session.filament(session.slotOf(stratum)).colour}
-            {@const chosen =
-              session.selected?.piece === piece.id && session.selected.stratum === stratum.number}
-            {@const tall = scale.y(stratum.from) - scale.y(stratum.to)}
-            <g
-              class="stratum"
-              class:chosen
-              role="button"
-              tabindex="0"
-              aria-pressed={chosen}
-              aria-label="{piece.name}, stratum {stratum.number}, {mm(stratum.from)} to {mm(
-                stratum.to,
-              )}, layers {stratum.firstLayer} to {stratum.lastLayer}"
-              onclick={() => session.select(piece.id, stratum.number)}
-              onkeydown={(e) => e.key === 'Enter' && session.select(piece.id, stratum.number)}
-              ondblclick={(e) => divideAt(e, piece.id)}
-            >
-              <rect
-                x={x.strata + p * pieceWidth}
-                y={scale.y(stratum.to)}
-                width={pieceWidth - 2}
-                height={Math.max(1, tall)}
-                fill={colour}
-                stroke={darker(colour)}
-              />
-              {#if tall > 13}
-                <text
-                  class="num"
-                  x={x.strata + p * pieceWidth + 4}
-                  y={scale.y(stratum.to) + Math.min(14, tall / 2 + 5)}
-                  fill={textOn(colour)}>{stratum.number}</text
-                >
-              {/if}
-              <title
-                >{piece.name} · stratum {stratum.number}: {mm(stratum.from)} to {mm(stratum.to)}, L{stratum.firstLayer}
-                to L{stratum.lastLayer} · double click: divide</title
-              >
-            </g>
-          {/each}
-          {#each piece.strata.slice(1) as upper (upper.number)}
-            {@const dragged =
-              drag?.piece === piece.id && drag.from === upper.from ? drag : undefined}
-            <g
-              class="boundary"
-              class:dragged
-              role="slider"
-              tabindex="0"
-              aria-label="Boundary of {piece.name}"
-              aria-valuenow={upper.from}
-              aria-valuetext="{mm(upper.from)}, bottom of layer {upper.firstLayer}"
-              aria-orientation="vertical"
-              onpointerdown={(e) => startBoundary(e, piece.id, upper.from)}
-              onkeydown={(e) => boundaryKey(e, piece.id, upper.from)}
-            >
-              <rect
-                x={x.strata + p * pieceWidth}
-                y={scale.y(upper.from) - 3}
-                width={pieceWidth - 2}
-                height="6"
-                fill="transparent"
-              />
-              <path
-                d="M{x.strata + p * pieceWidth - 3} {scale.y(
-                  dragged?.to ?? upper.from,
-                )}h{pieceWidth + 3}"
-              />
-              <title
-                >Boundary at {mm(upper.from)}, bottom of L{upper.firstLayer} · drag to move · Delete joins
-                the strata</title
-              >
-            </g>
-          {/each}
+          <StrataTrack
+            {session}
+            {piece}
+            {scale}
+            x={x.strata + p * pieceWidth}
+            width={pieceWidth - 2}
+            drag={drag?.piece === piece.id ? drag : undefined}
+            onGrab={(event, boundary) => startBoundary(event, piece.id, boundary)}
+            onDivide={(event) => divideAt(event, piece.id)}
+          />
         {/each}
 
         {#each runs as run (run.from)}
@@ -376,42 +263,7 @@
 
         <path class="time" d={timePath} />
 
-        {#each result?.ledger.halts ?? [] as halt, i (i)}
-          {@const y = scale.y(halt.heightMm)}
-          <g
-            class="stop"
-            role="button"
-            tabindex="0"
-            aria-label="{halt.colourChange
-              ? `Change to ${session.filament(halt.toSlot).name}`
-              : 'Pause'} before layer {halt.layer}, at {mm(halt.heightMm)}"
-            onpointerdown={(e) => e.stopPropagation()}
-            onclick={() => session.goTo(halt.layer)}
-            onkeydown={(e) => e.key === 'Enter' && session.goTo(halt.layer)}
-          >
-            <line x1={x.stops - 2} x2={x.stops + STOPS} y1={y} y2={y} />
-            {#if halt.colourChange}
-              <path
-                d="M{x.stops + 2} {y}a6.5 6.5 0 0 1 13 0z"
-                fill={session.filament(halt.toSlot).colour}
-              />
-              <path
-                d="M{x.stops + 2} {y}a6.5 6.5 0 0 0 13 0z"
-                fill={session.filament(halt.fromSlot).colour}
-              />
-            {:else}
-              <path
-                d="M{x.stops + 3} {y - 5}h4v10h-4zM{x.stops + 10} {y - 5}h4v10h-4z"
-                fill="var(--ink)"
-              />
-            {/if}
-            <title
-              >Before L{halt.layer}, at {mm(halt.heightMm)}: {halt.colourChange
-                ? `${session.filament(halt.fromSlot).name} out, ${session.filament(halt.toSlot).name} in`
-                : 'pause'}{halt.note ? ` · ${halt.note}` : ''}</title
-            >
-          </g>
-        {/each}
+        <StopTrack {session} {scale} x={x.stops} width={STOPS} />
       </g>
 
       {#if result}
@@ -520,77 +372,9 @@
     fill: var(--ink-soft);
   }
 
-  .profile {
-    fill: var(--ink-soft);
-    fill-opacity: 0.22;
-    stroke: var(--ink-soft);
-    stroke-width: 0.8;
-  }
-
-  .mark {
-    cursor: pointer;
-  }
-
-  .mark path {
-    fill: var(--accent);
-    stroke: var(--accent);
-    stroke-width: 0.8;
-  }
-
-  .stratum {
-    cursor: pointer;
-  }
-
-  .stratum text {
-    font-size: 10.5px;
-    pointer-events: none;
-  }
-
-  .stratum.chosen rect {
-    stroke: var(--accent);
-    stroke-width: 3;
-  }
-
-  .stratum:focus-visible,
-  .mark:focus-visible,
-  .stop:focus-visible,
-  .boundary:focus-visible {
-    outline-offset: -1px;
-  }
-
-  .boundary {
-    cursor: row-resize;
-  }
-
-  .boundary path {
-    stroke: var(--ink);
-    stroke-width: 1.4;
-    fill: none;
-  }
-
-  .boundary:hover path,
-  .boundary.dragged path {
-    stroke: var(--accent);
-    stroke-width: 3;
-  }
-
   .time {
     fill: var(--ink-soft);
     fill-opacity: 0.35;
-  }
-
-  .stop {
-    cursor: pointer;
-  }
-
-  .stop line {
-    stroke: var(--ink-soft);
-    stroke-dasharray: 2 2;
-  }
-
-  .stop path {
-    stroke: var(--ink);
-    stroke-width: 0.8;
   }
 
   .hover {

@@ -32,8 +32,8 @@
 
   $effect(() => {
     if (open && stratum) {
-      from = String(stratum.from);
-      to = String(stratum.to);
+      from = String(Number(stratum.from.toFixed(3)));
+      to = String(Number(stratum.to.toFixed(3)));
     }
   });
 

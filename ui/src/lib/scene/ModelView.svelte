@@ -15,7 +15,8 @@
   let width = $state(0);
   let height = $state(0);
   let scene: PlanScene | undefined = $state.raw(undefined);
-  let looked = false;
+  /** Diagonal of what the camera was set up for, mm. */
+  let lookedAt = 0;
   let failed = $state('');
   let shown = $state('');
 
@@ -70,21 +71,27 @@
       const matrix = placementMatrix(piece.placement, shapes[p]!, view.min);
       shapes[p]!.forEach((shape) => into.addPiece(shape, matrix, bands));
     });
-    if (!looked && pieces.length > 0) {
-      looked = true;
+    const size = diagonal();
+    if (pieces.length > 0 && (size > 1.6 * lookedAt || size < lookedAt / 1.6)) {
       look();
+      lookedAt = size;
     }
     shown = revision;
   }
 
-  function look() {
+  function corner(of: 'min' | 'max'): number[] {
     const pieces = session.result?.pieces ?? [];
-    const corner = (of: 'min' | 'max', axis: number) =>
-      Math[of](...pieces.map((piece) => piece[of][axis]!));
-    scene?.lookAt(
-      [corner('min', 0), corner('min', 1), 0],
-      [corner('max', 0), corner('max', 1), corner('max', 2)],
-    );
+    return [0, 1, 2].map((axis) => Math[of](...pieces.map((piece) => piece[of][axis]!)));
+  }
+
+  function diagonal(): number {
+    const min = corner('min');
+    return Math.hypot(...corner('max').map((high, axis) => high - min[axis]!));
+  }
+
+  function look() {
+    const [x, y] = corner('min');
+    scene?.lookAt([x!, y!, 0], corner('max'));
   }
 </script>
 

@@ -11,6 +11,12 @@ final class Filler {
   /** How far the width of solid lines may be off the wanted one to make the volume exact. */
   private static final double WIDTH_SLACK = 0.15;
 
+  /**
+   * Ends of neighbouring lines are joined along the edge up to this many widths apart; where an
+   * edge runs nearly along the lines, that closes the wedge between them.
+   */
+  private static final double REACH = 8;
+
   /** Directions tried for a bridge, evenly over half a turn. */
   private static final int BRIDGE_DIRECTIONS = 12;
 
@@ -60,7 +66,7 @@ final class Filler {
     if (centres.isEmpty()) {
       return;
     }
-    List<Path> paths = Hatch.joined(centres, direction, width, 0, 3 * width);
+    List<Path> paths = Hatch.joined(centres, direction, width, 0, REACH * width);
     double length = 0;
     for (Path path : paths) {
       length += path.lengthMm();

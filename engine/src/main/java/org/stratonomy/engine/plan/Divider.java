@@ -14,6 +14,9 @@ public final class Divider {
   /** Heights nearer than this are the same, mm. */
   private static final double SAME = 1e-6;
 
+  /** Heights nearer than this to an end of the piece are meant as the end, mm. */
+  private static final double END = 0.01;
+
   private final Plan plan;
   private final Piece piece;
 
@@ -109,7 +112,7 @@ public final class Divider {
     }
     for (int i = 0; i <= parts; i++) {
       double at = rounded(from + (to - from) * i / parts);
-      boolean inside = at > bottom + SAME && at < top - SAME;
+      boolean inside = at > bottom + END && at < top - END;
       Divider next = new Divider(changed, piece.id());
       if (inside && next.indexOf(at) < 0) {
         changed = next.divide(at);

@@ -77,6 +77,12 @@ class DividerTest {
   }
 
   @Test
+  void anEndTypedAsItIsShownIsTheEndOfThePiece() {
+    Plan plan = new Divider(Shapes.plan(List.of()), "piece").equalParts(0, 30.48, 2, 0, 30.4800012);
+    assertThat(plan.pieces().getFirst().boundaries()).containsExactly(15.24);
+  }
+
+  @Test
   void whatCannotBeDividedIsSaid() {
     Plan plan = Shapes.plan(List.of(4.0, 8.0));
     assertThatThrownBy(() -> new Divider(plan, "nobody")).isInstanceOf(Problem.class);

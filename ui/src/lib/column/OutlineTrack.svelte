@@ -1,0 +1,75 @@
+<script lang="ts">
+  import type { PieceView } from '../api/client';
+  import { mm } from '../model/heights';
+  import type { PlanSession } from '../model/session.svelte';
+  import type { ColumnScale } from './scale';
+
+  interface Props {
+    session: PlanSession;
+    pieces: PieceView[];
+    scale: ColumnScale;
+    x: number;
+    width: number;
+    /** Area that takes the whole width, mm². */
+    largest: number;
+  }
+
+  let { session, pieces, scale, x, width, largest }: Props = $props();
+
+  function outlinePath(piece: PieceView): string {
+    let path = `M${x} ${scale.y(piece.bottom)}`;
+    let below = piece.bottom;
+    piece.areas.forEach((area, i) => {
+      const right = (x + (area / largest) * width).toFixed(1);
+      path += `L${right} ${scale.y(below).toFixed(1)}L${right} ${scale.y(piece.layerTops[i]!).toFixed(1)}`;
+      below = piece.layerTops[i]!;
+    });
+    return `${path}L${x} ${scale.y(below)}Z`;
+  }
+</script>
+
+{#each pieces as piece (piece.id)}
+  <path class="profile" d={outlinePath(piece)} />
+{/each}
+{#each pieces as piece (piece.id)}
+  {#each piece.marks as mark (mark)}
+    <g
+      class="mark"
+      role="button"
+      tabindex="0"
+      aria-label="The outline of {piece.name} changes at {mm(mark)}"
+      onpointerdown={(e) => e.stopPropagation()}
+      onclick={() => session.goToHeight(mark)}
+      ondblclick={() => session.edit({ action: 'DIVIDE', piece: piece.id, height: mark })}
+      onkeydown={(e) => e.key === 'Enter' && session.goToHeight(mark)}
+    >
+      <path d="M{x - 1} {scale.y(mark)}l6 -4v8zM{x + 5} {scale.y(mark)}H{x + width}" />
+      <title
+        >{piece.name}: the outline changes at {mm(mark)} · click: go there · double click: divide there</title
+      >
+    </g>
+  {/each}
+{/each}
+
+<style>
+  .profile {
+    fill: var(--ink-soft);
+    fill-opacity: 0.22;
+    stroke: var(--ink-soft);
+    stroke-width: 0.8;
+  }
+
+  .mark {
+    cursor: pointer;
+  }
+
+  .mark path {
+    fill: var(--accent);
+    stroke: var(--accent);
+    stroke-width: 0.8;
+  }
+
+  g:focus-visible {
+    outline-offset: -1px;
+  }
+</style>
