@@ -173,14 +173,20 @@ public final class Checks {
       return List.of(scaled(piece, factor, "Scale it to fit the bed"));
     }
     Placement at = piece.placement();
-    double x = Math.clamp(at.position().x(), b.sizeX() / 2, machine.bedX() - b.sizeX() / 2);
-    double y = Math.clamp(at.position().y(), b.sizeY() / 2, machine.bedY() - b.sizeY() / 2);
+    double x = onto(at.position().x(), b.sizeX(), machine.bedX());
+    double y = onto(at.position().y(), b.sizeY(), machine.bedY());
     return List.of(
         new Remedy(
             "Move it onto the bed",
             plan.withPiece(
                 piece.withPlacement(
                     at.withPosition(new Placement.Vector(x, y, at.position().z()))))));
+  }
+
+  /** The nearest middle so that a size lies on the bed, with room for the skirt if there is any. */
+  private double onto(double middle, double size, double bed) {
+    double room = size + 2 * skirtReach() <= bed ? skirtReach() : 0;
+    return Math.clamp(middle, size / 2 + room, bed - size / 2 - room);
   }
 
   /** The piece on the bed, its boundaries moved down with it. */
@@ -211,15 +217,12 @@ public final class Checks {
 
   /** The skirt goes around everything; near the bed's edge there is no room for it. */
   private void skirt() {
-    Settings settings = resolver.plan();
-    int lines = settings.count(Setting.SKIRT_LINES);
     Optional<Bounds> all =
         placed.stream().filter(p -> p.bottom() == 0).map(PlacedPiece::bounds).reduce(Bounds::with);
-    if (lines == 0 || all.isEmpty()) {
+    double reach = skirtReach();
+    if (reach == 0 || all.isEmpty()) {
       return;
     }
-    double reach =
-        settings.number(Setting.SKIRT_DISTANCE) + lines * settings.number(Setting.LINE_WIDTH);
     Bounds b = all.get();
     boolean piecesFit =
         b.minX() >= 0 && b.minY() >= 0 && b.maxX() <= machine.bedX() && b.maxY() <= machine.bedY();
@@ -241,6 +244,15 @@ public final class Checks {
                   "Print without a skirt",
                   RuleEditor.set(plan, Where.EVERYWHERE, Setting.SKIRT_LINES, Value.of(0)))));
     }
+  }
+
+  /** How far the skirt reaches outwards of the pieces, mm. */
+  private double skirtReach() {
+    Settings settings = resolver.plan();
+    int lines = settings.count(Setting.SKIRT_LINES);
+    return lines == 0
+        ? 0
+        : settings.number(Setting.SKIRT_DISTANCE) + lines * settings.number(Setting.LINE_WIDTH);
   }
 
   private void stops() {

@@ -3,6 +3,7 @@ package org.stratonomy.engine.plan;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.function.Predicate;
 
 /**
@@ -32,15 +33,20 @@ public final class Resolver {
 
   /** What holds in a stratum of a piece. */
   public Settings stratum(String piece, int stratum) {
-    return resolve(where -> where.matches(piece, stratum));
+    return resolve(where -> where.matches(piece, stratum), OptionalInt.empty());
   }
 
-  /** What holds for the plan as a whole: only rules without any limit count. */
+  /**
+   * What holds for the plan as a whole: only rules without any limit count. Defaults that depend on
+   * the filament follow the one that the first piece begins with.
+   */
   public Settings plan() {
-    return resolve(Where::isEverywhere);
+    OptionalInt first =
+        plan.pieces().stream().limit(1).mapToInt(p -> stratum(p.id(), 1).slot()).findFirst();
+    return resolve(Where::isEverywhere, first);
   }
 
-  private Settings resolve(Predicate<Where> matches) {
+  private Settings resolve(Predicate<Where> matches, OptionalInt defaultsOfSlot) {
     Map<Setting, Value> values = new EnumMap<>(Setting.class);
     Map<Setting, Integer> deciding = new EnumMap<>(Setting.class);
     for (int i = 0; i < plan.rules().size(); i++) {
@@ -54,7 +60,7 @@ public final class Resolver {
       }
     }
     Value slot = values.getOrDefault(Setting.FILAMENT, Value.of(1));
-    Filament filament = filament((int) ((Value.Number) slot).value());
+    Filament filament = filament(defaultsOfSlot.orElse((int) ((Value.Number) slot).value()));
     for (Setting setting : Setting.values()) {
       if (values.putIfAbsent(setting, setting.standard(machine, filament)) == null) {
         deciding.put(setting, Settings.BY_DEFAULT);

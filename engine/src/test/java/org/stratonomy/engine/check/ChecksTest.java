@@ -58,6 +58,7 @@ class ChecksTest {
     Finding off = finding(at(new Placement.Vector(5, 100, 0)), bar, "off-bed").orElseThrow();
     assertThat(off.severity()).isEqualTo(Finding.Severity.ERROR);
     mends(off, bar, "off-bed");
+    assertThat(finding(off.remedies().getFirst().plan(), bar, "skirt")).isEmpty();
   }
 
   @Test

@@ -90,4 +90,18 @@ class ResolverProperties {
     assertThat(resolver.stratum("piece", 1).number(Setting.NOZZLE_TEMPERATURE)).isEqualTo(210);
     assertThat(resolver.stratum("piece", 2).number(Setting.NOZZLE_TEMPERATURE)).isEqualTo(240);
   }
+
+  @Test
+  void theBedIsAsWarmAsTheFilamentOnItNeeds() {
+    Plan plan =
+        new Plan(
+            "p",
+            "workshop-one",
+            List.of("chalk", "pitch"),
+            Shapes.plan(List.of(2.0)).pieces(),
+            List.of(Shapes.stratum(1, Map.of(Setting.FILAMENT, Value.of(2)))),
+            List.of());
+    assertThat(new Resolver(plan, ShelfReader.standard()).plan().number(Setting.BED_TEMPERATURE))
+        .isEqualTo(80);
+  }
 }
