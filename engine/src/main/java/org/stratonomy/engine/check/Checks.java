@@ -31,6 +31,7 @@ public final class Checks {
   /** A model smaller than this in every direction is likely not in millimetres. */
   private static final double SMALL_MM = 10;
 
+  private static final double ROUNDING_MM = 1e-6;
   private static final double INCH_MM = 25.4;
   private static final double METRE_MM = 1000;
 
@@ -219,8 +220,8 @@ public final class Checks {
   private void skirt() {
     Optional<Bounds> all =
         placed.stream().filter(p -> p.bottom() == 0).map(PlacedPiece::bounds).reduce(Bounds::with);
-    double reach = skirtReach();
-    if (reach == 0 || all.isEmpty()) {
+    double reach = skirtReach() - ROUNDING_MM;
+    if (reach <= 0 || all.isEmpty()) {
       return;
     }
     Bounds b = all.get();
