@@ -101,7 +101,7 @@ public final class Planner implements AutoCloseable {
               .get(part.piece)
               .lines(layer, resolver.stratum(pieceStack.piece(), layer.stratum()));
         });
-    Scheduler scheduler = new Scheduler(plan, resolver, stack, makers, memo);
+    Scheduler scheduler = new Scheduler(plan, resolver, stack, sections, makers, memo);
     Schedule schedule =
         scheduler.schedule(
             skirt(stack, sections, resolver),

@@ -3,10 +3,15 @@ package org.stratonomy.engine.merge;
 import java.util.List;
 import org.stratonomy.engine.memo.Memo;
 
-/** The strokes of one layer in the order in which they are printed. */
-public record LayerOrder(List<Stroke> strokes) implements Memo.Sized {
+/**
+ * The strokes of one layer in the order in which they are printed.
+ *
+ * @param travels for each stroke, how the head comes to its start
+ */
+public record LayerOrder(List<Stroke> strokes, List<Travel> travels) implements Memo.Sized {
   public LayerOrder {
     strokes = List.copyOf(strokes);
+    travels = List.copyOf(travels);
   }
 
   @Override
@@ -15,6 +20,9 @@ public record LayerOrder(List<Stroke> strokes) implements Memo.Sized {
     for (Stroke stroke : strokes) {
       points += stroke.path().size();
     }
-    return 16 * points + 120 * strokes.size();
+    for (Travel travel : travels) {
+      points += travel.via().length / 2;
+    }
+    return 16 * points + 150 * strokes.size();
   }
 }

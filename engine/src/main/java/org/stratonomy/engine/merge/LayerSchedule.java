@@ -12,7 +12,11 @@ import org.stratonomy.engine.strata.LayerStack.PlanLayer;
  * @param time without the halts
  */
 public record LayerSchedule(
-    PlanLayer layer, List<Stroke> strokes, int entrySlot, List<Halt> halts, LayerTime time) {
+    PlanLayer layer, LayerOrder order, int entrySlot, List<Halt> halts, LayerTime time) {
+
+  public List<Stroke> strokes() {
+    return order.strokes();
+  }
 
   /** Speed of a stroke after slowing down for the least layer time, mm/s. */
   public double speed(Stroke stroke) {

@@ -40,6 +40,25 @@ public record Stroke(
     return crossSectionMm2() * path.lengthMm();
   }
 
+  /**
+   * Where the nozzle wipes after the stroke: back along an open one, on along the start of a closed
+   * one, up to a length.
+   */
+  public Path wipe(double mm) {
+    Path way = path.isClosed() ? path : path.reversed();
+    Path.Builder wipe = new Path.Builder();
+    wipe.add(way.x(0), way.y(0));
+    double left = mm;
+    for (int i = 0; i < way.segmentCount() && left > 1e-6; i++) {
+      int j = way.segmentEnd(i);
+      double length = way.segmentLengthMm(i);
+      double share = Math.min(1, left / length);
+      wipe.add(way.x(i) + share * (way.x(j) - way.x(i)), way.y(i) + share * (way.y(j) - way.y(i)));
+      left -= length;
+    }
+    return wipe.open();
+  }
+
   /** Where the stroke ends: at its start if it is closed. */
   public double endX() {
     return path.x(path.isClosed() ? 0 : path.size() - 1);

@@ -1,11 +1,14 @@
 package org.stratonomy.engine.merge;
 
+import java.util.List;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.path.Line;
+import org.stratonomy.engine.path.Overhang;
 import org.stratonomy.engine.path.Role;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.strata.PieceLayer;
 
 /** Turns the lines of one layer of one piece into strokes: filament, speed, fan, temperature. */
@@ -31,19 +34,52 @@ final class StrokeSettings {
     return settings.slot();
   }
 
-  Stroke stroke(Line line) {
+  Seam seam() {
+    return Seam.of(settings.choice(Setting.SEAM), layer.index());
+  }
+
+  WallOrder wallOrder() {
+    return WallOrder.of(settings.choice(Setting.WALL_ORDER));
+  }
+
+  /** Adds the strokes of a line: one for each run of segments of the same width and overhang. */
+  void addStrokes(Line line, List<Stroke> out) {
+    Path path = line.path();
+    if (line.isUniform()) {
+      out.add(stroke(line, path, line.widthMm(), 0));
+      return;
+    }
+    int from = 0;
+    int segments = path.segmentCount();
+    for (int i = 1; i <= segments; i++) {
+      boolean goesOn =
+          i < segments
+              && line.width(i) == line.width(from)
+              && line.overhang(i) == line.overhang(from);
+      if (!goesOn) {
+        boolean whole = from == 0 && i == segments;
+        Path part = whole ? path : path.part(from, i);
+        out.add(stroke(line, part, line.width(from), line.overhang(from)));
+        from = i;
+      }
+    }
+  }
+
+  private Stroke stroke(Line line, Path path, double width, int overhang) {
+    Role role = line.role();
     double flow = settings.number(Setting.FLOW) / 100;
-    double mostByFlow = filament.maxFlow() / (line.widthMm() * layer.height() * flow);
+    double mostByFlow = filament.maxFlow() / (width * layer.height() * flow);
+    double wanted = speed(role) * wallFactor(line, overhang);
     return new Stroke(
-        line.role(),
-        line.path(),
-        line.widthMm(),
+        role,
+        path,
+        width,
         layer.height(),
-        piece,
+        role == Role.SKIRT ? Stroke.NO_PIECE : piece,
         layer.stratum(),
         slot(),
-        Math.min(speed(line.role()), mostByFlow),
-        fan(line.role()),
+        Math.min(wanted, mostByFlow),
+        fan(role, overhang),
         settings.number(Setting.NOZZLE_TEMPERATURE),
         flow);
   }
@@ -57,26 +93,53 @@ final class StrokeSettings {
           case OUTER_WALL -> Setting.OUTER_WALL_SPEED;
           case INNER_WALL -> Setting.INNER_WALL_SPEED;
           case TOP_SKIN, BOTTOM_SKIN -> Setting.SKIN_SPEED;
-          case SOLID_INFILL -> Setting.SOLID_SPEED;
+          case SOLID_INFILL, GAP -> Setting.SOLID_SPEED;
           case INFILL -> Setting.INFILL_SPEED;
           case BRIDGE -> Setting.BRIDGE_SPEED;
-          case SKIRT -> Setting.FIRST_LAYER_SPEED;
+          case SUPPORT, INTERFACE -> Setting.SUPPORT_SPEED;
+          case SKIRT, BRIM -> Setting.FIRST_LAYER_SPEED;
         });
   }
 
-  private double fan(Role role) {
+  /** Walls that hang over and short closed ones are slower; the first layer has its own speed. */
+  private double wallFactor(Line line, int overhang) {
+    if (firstOnBed || !line.role().isWall()) {
+      return 1;
+    }
+    double most = Overhang.MOST.ordinal();
+    double hanging = 1 - overhang / most * (1 - settings.number(Setting.OVERHANG_SPEED) / 100);
+    boolean small =
+        line.path().isClosed()
+            && line.path().lengthMm() <= settings.number(Setting.SMALL_WALL_LENGTH);
+    return Math.min(hanging, small ? settings.number(Setting.SMALL_WALL_SPEED) / 100 : 1);
+  }
+
+  private double fan(Role role, int overhang) {
     if (fanOff) {
       return 0;
     }
-    return settings.number(role == Role.BRIDGE ? Setting.BRIDGE_FAN : Setting.FAN);
+    double fan = settings.number(Setting.FAN);
+    double bridge = settings.number(Setting.BRIDGE_FAN);
+    if (role == Role.BRIDGE) {
+      return bridge;
+    }
+    return overhang == Overhang.MOST.ordinal() ? Math.max(fan, bridge) : fan;
   }
 
   /** Takes in all that strokes depend on besides their lines. */
   void addTo(Key.Builder key) {
     for (Role role : Role.values()) {
-      key.add(speed(role)).add(fan(role));
+      key.add(speed(role));
     }
+    for (int overhang = 0; overhang < Overhang.values().length; overhang++) {
+      key.add(fan(Role.OUTER_WALL, overhang));
+    }
+    key.add(fan(Role.BRIDGE, 0));
+    key.add(settings.number(Setting.OVERHANG_SPEED));
+    key.add(settings.number(Setting.SMALL_WALL_LENGTH));
+    key.add(settings.number(Setting.SMALL_WALL_SPEED));
     key.add(settings.number(Setting.NOZZLE_TEMPERATURE)).add(settings.number(Setting.FLOW));
     key.add(filament.maxFlow()).add(slot()).add(piece).add(layer.stratum()).add(layer.height());
+    key.add(firstOnBed ? 1 : 0);
   }
 }

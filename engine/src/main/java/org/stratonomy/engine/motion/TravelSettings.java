@@ -1,5 +1,6 @@
 package org.stratonomy.engine.motion;
 
+import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 
@@ -10,30 +11,40 @@ import org.stratonomy.engine.plan.Settings;
  * @param retractionMm how far the strand is drawn back
  * @param retractionSpeed mm/s
  * @param retractFromMm shorter travels are made without retraction
+ * @param liftMm how far the nozzle is lifted while the strand is drawn back
+ * @param wipeMm how far the nozzle wipes over what it has just printed, before such a travel
  */
 public record TravelSettings(
-    double speed, double retractionMm, double retractionSpeed, double retractFromMm) {
-  /** Within infill, where a thread does no harm, travels up to this length are not retracted. */
-  private static final double INSIDE_MM = 10;
+    double speed,
+    double retractionMm,
+    double retractionSpeed,
+    double retractFromMm,
+    double liftMm,
+    double wipeMm) {
 
   public static TravelSettings of(Settings plan) {
     return new TravelSettings(
         plan.number(Setting.TRAVEL_SPEED),
         plan.number(Setting.RETRACTION),
         plan.number(Setting.RETRACTION_SPEED),
-        plan.number(Setting.RETRACTION_TRAVEL));
-  }
-
-  /**
-   * @param insideInfill whether the travel leads from one infill line to another
-   */
-  public boolean retracts(double lengthMm, boolean insideInfill) {
-    return retractionMm > 0
-        && lengthMm > (insideInfill ? Math.max(INSIDE_MM, retractFromMm) : retractFromMm);
+        plan.number(Setting.RETRACTION_TRAVEL),
+        plan.number(Setting.TRAVEL_LIFT),
+        plan.number(Setting.WIPE));
   }
 
   /** Duration of drawing back and pushing forward again, s. */
   public double retractionSeconds() {
     return 2 * retractionMm / retractionSpeed;
+  }
+
+  /** Speed of wiping, so that it takes as long as drawing back, mm/s. */
+  public double wipeSpeed(double lengthMm) {
+    return Math.min(speed, lengthMm * retractionSpeed / retractionMm);
+  }
+
+  /** Adds all of them to a key. */
+  public void addTo(Key.Builder key) {
+    key.add(speed).add(retractionMm).add(retractionSpeed).add(retractFromMm);
+    key.add(liftMm).add(wipeMm);
   }
 }

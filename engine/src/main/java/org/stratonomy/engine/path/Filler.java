@@ -6,7 +6,7 @@ import org.stratonomy.engine.plane.Hatch;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
 
-/** Fills areas of one layer with straight lines. */
+/** Fills areas of one layer: solid, as a bridge, or with a pattern. */
 final class Filler {
   /** How far the width of solid lines may be off the wanted one to make the volume exact. */
   private static final double WIDTH_SLACK = 0.15;
@@ -17,48 +17,46 @@ final class Filler {
    */
   private static final double REACH = 8;
 
-  /** Directions tried for a bridge, evenly over half a turn. */
-  private static final int BRIDGE_DIRECTIONS = 12;
+  /** Infill ends this many widths before the walls' edge: its round ends reach into the wall. */
+  private static final double ANCHOR = 0.3;
 
   private final double width;
   private final double angle;
+  private final ThinPlaces thin;
   private final List<Line> out;
 
   /**
    * @param angle of the layer's lines, radians
    * @param out where the lines go
    */
-  Filler(double width, double angle, List<Line> out) {
+  Filler(double width, double angle, ThinPlaces thin, List<Line> out) {
     this.width = width;
     this.angle = angle;
+    this.thin = thin;
     this.out = out;
   }
 
   /**
-   * Lines side by side, joined along the edge. They end half a width before the edge of the area;
-   * their width is then set so that width × length is the area, so the volume is exact wherever the
-   * correction is small.
+   * Lines side by side, joined along the edge; those of a top skin in an order in which each is
+   * laid against a finished one. They end half a width before the edge of the area; their width is
+   * then set so that width × length is the area, so the volume is exact wherever the correction is
+   * small. Places too narrow for lines to and fro get a single line along them.
    */
   void solid(Area area, Role role) {
-    hatch(area, role, angle);
+    Area rest = area;
+    if (thin == ThinPlaces.FITTED && !area.isEmpty()) {
+      NarrowPlaces narrow = new NarrowPlaces(area, width);
+      out.addAll(narrow.singles(role));
+      rest = narrow.wide();
+    }
+    hatch(rest, role, angle);
   }
 
-  /** Solid lines in the direction whose longest line is the shortest. */
-  void bridge(Area area) {
-    double best = angle;
-    double shortest = Double.POSITIVE_INFINITY;
-    for (int i = 0; i < BRIDGE_DIRECTIONS; i++) {
-      double direction = Math.PI * i / BRIDGE_DIRECTIONS;
-      double longest = 0;
-      for (Path line : Hatch.lines(area, direction, 2 * width, 0)) {
-        longest = Math.max(longest, line.lengthMm());
-      }
-      if (longest < shortest - 1e-6) {
-        shortest = longest;
-        best = direction;
-      }
+  /** Solid lines from edge to edge of what carries them. */
+  void bridge(Area area, Bridge bridge) {
+    for (Area part : area.parts()) {
+      hatch(part, Role.BRIDGE, bridge.direction(part, angle));
     }
-    hatch(area, Role.BRIDGE, best);
   }
 
   private void hatch(Area area, Role role, double direction) {
@@ -66,7 +64,10 @@ final class Filler {
     if (centres.isEmpty()) {
       return;
     }
-    List<Path> paths = Hatch.joined(centres, direction, width, 0, REACH * width);
+    List<Path> paths =
+        role == Role.TOP_SKIN
+            ? Hatch.monotone(centres, direction, width, 0, REACH * width)
+            : Hatch.joined(centres, direction, width, 0, REACH * width);
     double length = 0;
     for (Path path : paths) {
       length += path.lengthMm();
@@ -83,21 +84,20 @@ final class Filler {
   }
 
   /**
-   * Lines apart from each other so that they take up a share of the area; a grid has half of them
-   * in each of two directions.
+   * Lines apart from each other so that they take up a share of the area.
+   *
+   * @param z middle of the layer, mm
    */
-  void infill(Area area, double density, boolean grid) {
-    Area centres = Plane.inset(area, width / 2);
-    if (grid) {
-      lines(centres, 2 * width / density, angle);
-      lines(centres, 2 * width / density, angle + Math.PI / 2);
-    } else {
-      lines(centres, width / density, angle);
+  void infill(Area area, LineSettings settings, double z) {
+    double end = settings.pattern().equals("lines") ? 0.5 : ANCHOR;
+    Area centres = Plane.inset(area, end * width);
+    if (centres.isEmpty()) {
+      return;
     }
-  }
-
-  private void lines(Area centres, double spacing, double direction) {
-    for (Path path : Hatch.lines(centres, direction, spacing, 0)) {
+    FillPattern.Place place =
+        new FillPattern.Place(
+            area, centres, width, settings.density(), angle, settings.angleRad(), z);
+    for (Path path : FillPattern.ALL.get(settings.pattern()).paths(place)) {
       if (path.lengthMm() > width) {
         out.add(new Line(Role.INFILL, path, width));
       }

@@ -1,10 +1,102 @@
 package org.stratonomy.engine.path;
 
+import java.util.Arrays;
 import org.stratonomy.engine.plane.Path;
 
 /**
- * A line to print, before its settings and its place in the order are known.
+ * A line to print, before its settings and its place in the order are known. Its width, and how far
+ * it hangs over air, may differ from segment to segment; segment {@code i} leads from point {@code
+ * i} to the next one.
  *
- * @param widthMm what it takes up beside its neighbours; its cross-section is width × layer height
+ * @param widthMm what it takes up beside its neighbours, the mean if it varies; its cross-section
+ *     is width × layer height
+ * @param widths of each segment, mm; empty if all have the same
+ * @param overhangs of each segment, a class of {@link Overhang}; empty if it rests on the layer
+ *     below everywhere
  */
-public record Line(Role role, Path path, double widthMm) {}
+public record Line(Role role, Path path, double widthMm, double[] widths, byte[] overhangs) {
+  private static final double[] NO_WIDTHS = {};
+  private static final byte[] NO_OVERHANGS = {};
+
+  /** A line of one width that rests on the layer below. */
+  public Line(Role role, Path path, double widthMm) {
+    this(role, path, widthMm, NO_WIDTHS, NO_OVERHANGS);
+  }
+
+  /** A line whose segments have widths of their own. */
+  static Line fitted(Role role, Path path, double[] widths) {
+    double length = 0;
+    double area = 0;
+    for (int i = 0; i < widths.length; i++) {
+      length += path.segmentLengthMm(i);
+      area += path.segmentLengthMm(i) * widths[i];
+    }
+    return new Line(role, path, area / length, widths, NO_OVERHANGS);
+  }
+
+  public double width(int segment) {
+    return widths.length == 0 ? widthMm : widths[segment];
+  }
+
+  public int overhang(int segment) {
+    return overhangs.length == 0 ? 0 : overhangs[segment];
+  }
+
+  /** Whether width and overhang are the same for all segments. */
+  public boolean isUniform() {
+    return widths.length == 0 && overhangs.length == 0;
+  }
+
+  /** The same line, run from its end to its start. */
+  public Line reversed() {
+    double[] backWidths = new double[widths.length];
+    byte[] backOverhangs = new byte[overhangs.length];
+    // Backwards, the points of a closed path begin with its last, so its closing segment stays
+    // last.
+    int segments = path.isClosed() ? path.size() - 1 : path.segmentCount();
+    for (int i = 0; i < path.segmentCount(); i++) {
+      int from = i < segments ? segments - 1 - i : i;
+      if (widths.length > 0) {
+        backWidths[i] = widths[from];
+      }
+      if (overhangs.length > 0) {
+        backOverhangs[i] = overhangs[from];
+      }
+    }
+    return new Line(role, path.reversed(), widthMm, backWidths, backOverhangs);
+  }
+
+  /** The same closed line, begun at another of its points. */
+  public Line startingAt(int point) {
+    if (point == 0) {
+      return this;
+    }
+    double[] turnedWidths = new double[widths.length];
+    byte[] turnedOverhangs = new byte[overhangs.length];
+    for (int i = 0; i < path.segmentCount(); i++) {
+      int from = (i + point) % path.segmentCount();
+      if (widths.length > 0) {
+        turnedWidths[i] = widths[from];
+      }
+      if (overhangs.length > 0) {
+        turnedOverhangs[i] = overhangs[from];
+      }
+    }
+    return new Line(role, path.startingAt(point), widthMm, turnedWidths, turnedOverhangs);
+  }
+
+  @Override
+  public boolean equals(Object o) {
+    return o instanceof Line l
+        && role == l.role
+        && path.equals(l.path)
+        && widthMm == l.widthMm
+        && Arrays.equals(widths, l.widths)
+        && Arrays.equals(overhangs, l.overhangs);
+  }
+
+  @Override
+  public int hashCode() {
+    return 31 * path.hashCode() + role.ordinal();
+  }
+}

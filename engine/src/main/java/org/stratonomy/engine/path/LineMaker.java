@@ -6,7 +6,6 @@ import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plane.Area;
-import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
@@ -34,7 +33,10 @@ public final class LineMaker {
     Key.Builder key = Key.of("lines");
     s.addTo(key);
     key.add(layer.index() % 2).add(stack.onBed() ? 1 : 0).add(Math.min(layer.index(), 2));
-    for (int i = layer.index() - s.bottomLayers(); i <= layer.index() + s.topLayers(); i++) {
+    key.add(s.pattern().equals("gyroid") ? layer.middle() : 0.0);
+    int below = Math.max(1, s.bottomLayers());
+    int above = Math.max(1, s.topLayers());
+    for (int i = layer.index() - below; i <= layer.index() + above; i++) {
       key.add(sections.key(i));
     }
     return key.build();
@@ -44,7 +46,10 @@ public final class LineMaker {
     return memo.get(
         key(layer, settings),
         LayerLines.class,
-        () -> new LayerLines(new Layer(layer, LineSettings.of(settings)).make()));
+        () ->
+            LayerLines.of(
+                sections.get(layer.index()).area(),
+                new Layer(layer, LineSettings.of(settings)).make()));
   }
 
   private final class Layer {
@@ -61,11 +66,12 @@ public final class LineMaker {
 
     List<Line> make() {
       Area section = sections.get(layer.index()).area();
-      Area inside = walls(section);
+      Area inside = new WallMaker(width, s.thinPlaces(), lines).walls(section, s.walls());
+      markOverhangs(section);
       if (inside.isEmpty()) {
         return lines;
       }
-      Filler filler = new Filler(width, angle(), lines);
+      Filler filler = new Filler(width, angle(), s.thinPlaces(), lines);
       if (s.density() >= 1) {
         solid(section, inside, filler);
         return lines;
@@ -74,7 +80,7 @@ public final class LineMaker {
       Area sparse = Plane.open(Plane.difference(inside, needed), width);
       solid(section, Plane.difference(inside, sparse), filler);
       if (s.density() > 0) {
-        filler.infill(sparse, s.density(), s.grid());
+        filler.infill(sparse, s, layer.middle());
       }
       return lines;
     }
@@ -83,16 +89,22 @@ public final class LineMaker {
       return s.angleRad() + (layer.index() % 2 == 0 ? Math.PI / 2 : 0);
     }
 
-    /** Wall lines from the outline inwards; what they leave free is returned. */
-    private Area walls(Area section) {
-      Area rest = section;
-      for (int i = 0; i < s.walls() && !rest.isEmpty(); i++) {
-        Area centre = Plane.inset(rest, width / 2);
-        Role role = i == 0 ? Role.OUTER_WALL : Role.INNER_WALL;
-        Path.ofRings(centre).forEach(path -> lines.add(new Line(role, path, width)));
-        rest = Plane.inset(centre, width / 2);
+    private boolean isOnBed() {
+      return layer.index() == 1 && stack.onBed();
+    }
+
+    /** Walls over the edge of the layer below are marked by how far they hang over. */
+    private void markOverhangs(Area section) {
+      if (isOnBed() || lines.isEmpty()) {
+        return;
       }
-      return rest;
+      Area below = sections.get(layer.index() - 1).area();
+      double step = Overhang.QUARTER.share() * width;
+      Area over = Plane.difference(section, Plane.outset(below, step));
+      if (!Plane.inset(over, step / 4).isEmpty()) {
+        OverhangMarker marker = new OverhangMarker(below, width);
+        lines.replaceAll(line -> line.role().isWall() ? marker.mark(line) : line);
+      }
     }
 
     private Area missingAbove(Area section) {
@@ -123,13 +135,14 @@ public final class LineMaker {
     private void solid(Area section, Area solid, Filler filler) {
       int i = layer.index();
       Area rest = solid;
-      if (i == 1 && stack.onBed()) {
+      if (isOnBed()) {
         filler.solid(rest, Role.BOTTOM_SKIN);
         return;
       }
-      Area overAir = grown(Plane.difference(section, sections.get(i - 1).area()), solid);
+      Area below = sections.get(i - 1).area();
+      Area overAir = grown(Plane.difference(section, below), solid);
       if (!overAir.isEmpty()) {
-        filler.bridge(overAir);
+        filler.bridge(overAir, new Bridge(below, width));
         rest = Plane.difference(rest, overAir);
       }
       Area facingUp = grown(Plane.difference(section, sections.get(i + 1).area()), rest);

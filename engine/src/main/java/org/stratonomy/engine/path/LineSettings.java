@@ -8,25 +8,27 @@ import org.stratonomy.engine.plan.Settings;
 record LineSettings(
     double lineWidth,
     int walls,
+    ThinPlaces thinPlaces,
     int topLayers,
     int bottomLayers,
     double density,
-    boolean grid,
+    String pattern,
     double angleRad) {
 
   static LineSettings of(Settings settings) {
     return new LineSettings(
         settings.number(Setting.LINE_WIDTH),
         settings.count(Setting.WALLS),
+        ThinPlaces.of(settings.choice(Setting.THIN_PLACES)),
         settings.count(Setting.TOP_LAYERS),
         settings.count(Setting.BOTTOM_LAYERS),
         settings.number(Setting.INFILL_DENSITY) / 100,
-        settings.choice(Setting.INFILL_PATTERN).equals("grid"),
+        settings.choice(Setting.INFILL_PATTERN),
         Math.toRadians(settings.number(Setting.INFILL_ANGLE)));
   }
 
   void addTo(Key.Builder key) {
-    key.add(lineWidth).add(walls).add(topLayers).add(bottomLayers).add(density);
-    key.add(grid ? 1 : 0).add(angleRad);
+    key.add(lineWidth).add(walls).add(thinPlaces.ordinal()).add(topLayers).add(bottomLayers);
+    key.add(density).add(pattern).add(angleRad);
   }
 }

@@ -9,7 +9,11 @@ public enum Role {
   SOLID_INFILL("solid infill"),
   INFILL("infill"),
   BRIDGE("bridge"),
-  SKIRT("skirt");
+  SKIRT("skirt"),
+  GAP("gap"),
+  SUPPORT("support"),
+  INTERFACE("interface"),
+  BRIM("brim");
 
   private final String label;
 

@@ -1,6 +1,10 @@
 package org.stratonomy.engine.plane;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 
 /**
  * A region of the plane, bounded by closed rings that run with the inside on their left: outlines
@@ -120,8 +124,17 @@ public final class Area {
 
   /** Bounds in mm: x min, y min, x max, y max; of an empty area min &gt; max. */
   public double[] boundsMm() {
+    return boundsMm(0, pointCount());
+  }
+
+  /** Bounds of one ring, as {@link #boundsMm()}. */
+  public double[] ringBoundsMm(int ring) {
+    return boundsMm(starts[ring], starts[ring + 1]);
+  }
+
+  private double[] boundsMm(int from, int to) {
     int[] b = {Integer.MAX_VALUE, Integer.MAX_VALUE, Integer.MIN_VALUE, Integer.MIN_VALUE};
-    for (int i = 0; i < xy.length; i += 2) {
+    for (int i = 2 * from; i < 2 * to; i += 2) {
       b[0] = Math.min(b[0], xy[i]);
       b[1] = Math.min(b[1], xy[i + 1]);
       b[2] = Math.max(b[2], xy[i]);
@@ -130,19 +143,74 @@ public final class Area {
     return new double[] {b[0] * UNIT_MM, b[1] * UNIT_MM, b[2] * UNIT_MM, b[3] * UNIT_MM};
   }
 
+  /**
+   * The connected parts of the area, each an outline with the holes in it; parts that touch in a
+   * point are separate.
+   */
+  public List<Area> parts() {
+    List<Integer> outlines = new ArrayList<>();
+    for (int ring = 0; ring < ringCount(); ring++) {
+      if (ringAreaMm2(ring) > 0) {
+        outlines.add(ring);
+      }
+    }
+    if (outlines.size() <= 1) {
+      return isEmpty() ? List.of() : List.of(this);
+    }
+    Map<Integer, RingList> parts = new LinkedHashMap<>();
+    for (int outline : outlines) {
+      RingList rings = new RingList();
+      rings.addRing(this, outline);
+      parts.put(outline, rings);
+    }
+    for (int ring = 0; ring < ringCount(); ring++) {
+      if (ringAreaMm2(ring) <= 0) {
+        int around = outlineAround(ring, outlines);
+        if (around >= 0) {
+          parts.get(around).addRing(this, ring);
+        }
+      }
+    }
+    return parts.values().stream().map(RingList::toRawArea).toList();
+  }
+
+  /**
+   * The smallest outline around a hole; rings may touch in points, so an edge's middle is asked.
+   */
+  private int outlineAround(int hole, List<Integer> outlines) {
+    double x = (x(starts[hole]) + (double) x(starts[hole] + 1)) / 2;
+    double y = (y(starts[hole]) + (double) y(starts[hole] + 1)) / 2;
+    int best = -1;
+    double least = Double.POSITIVE_INFINITY;
+    for (int outline : outlines) {
+      double size = ringAreaMm2(outline);
+      if (size < least && ringContains(outline, x, y)) {
+        best = outline;
+        least = size;
+      }
+    }
+    return best;
+  }
+
+  private boolean ringContains(int ring, double px, double py) {
+    boolean inside = false;
+    for (int i = starts[ring], j = starts[ring + 1] - 1; i < starts[ring + 1]; j = i++) {
+      double yi = y(i);
+      double yj = y(j);
+      if ((yi > py) != (yj > py) && px < x(i) + (py - yi) / (yj - yi) * ((double) x(j) - x(i))) {
+        inside = !inside;
+      }
+    }
+    return inside;
+  }
+
   /** Whether a place lies inside; places on a ring may go either way. */
   public boolean contains(double xMm, double yMm) {
     double px = xMm * UNITS_PER_MM;
     double py = yMm * UNITS_PER_MM;
     boolean inside = false;
     for (int ring = 0; ring < ringCount(); ring++) {
-      for (int i = starts[ring], j = starts[ring + 1] - 1; i < starts[ring + 1]; j = i++) {
-        double yi = y(i);
-        double yj = y(j);
-        if ((yi > py) != (yj > py) && px < x(i) + (py - yi) / (yj - yi) * ((double) x(j) - x(i))) {
-          inside = !inside;
-        }
-      }
+      inside ^= ringContains(ring, px, py);
     }
     return inside;
   }

@@ -58,6 +58,137 @@ public final class Hatch {
     return new Hatch(area, angleRad, spacingMm, phaseMm).join(reachMm * Area.UNITS_PER_MM);
   }
 
+  /**
+   * The lines joined along the edge as in {@link #joined}, but only ever from one line to the next
+   * in the same sense, and ordered so that whatever lies beside a line on the side of the lower
+   * numbers comes before it; printed in this order and direction, every line is laid against a
+   * finished neighbour on the same side.
+   *
+   * <p>Lines are gathered into chains that go on as long as a line has one neighbour only that it
+   * overlaps in each sense (the cells of a trapezoidal decomposition), so the order between chains
+   * has no cycle.
+   */
+  public static List<Path> monotone(
+      Area area, double angleRad, double spacingMm, double phaseMm, double reachMm) {
+    return new Hatch(area, angleRad, spacingMm, phaseMm).chains(reachMm * Area.UNITS_PER_MM);
+  }
+
+  private List<Path> chains(double reach) {
+    int segments = crossings.size() / 2;
+    int[] lineStart = lineStarts(segments);
+    int firstLine = segments == 0 ? 0 : crossings.getFirst().line;
+    List<List<Integer>> above = new ArrayList<>(segments);
+    int[] below = new int[segments];
+    int[] lower = new int[segments];
+    for (int s = 0; s < segments; s++) {
+      List<Integer> overlapping = new ArrayList<>();
+      int line = crossings.get(2 * s).line + 1 - firstLine;
+      if (line < lineStart.length - 1) {
+        for (int t = lineStart[line]; t < lineStart[line + 1]; t++) {
+          if (overlap(s, t)) {
+            overlapping.add(t);
+            below[t]++;
+            lower[t] = s;
+          }
+        }
+      }
+      above.add(overlapping);
+    }
+    int[] chainOf = new int[segments];
+    List<List<Integer>> chains = new ArrayList<>();
+    for (int s = 0; s < segments; s++) {
+      boolean continues = below[s] == 1 && above.get(lower[s]).size() == 1;
+      chainOf[s] = continues ? chainOf[lower[s]] : chains.size();
+      if (!continues) {
+        chains.add(new ArrayList<>());
+      }
+      chains.get(chainOf[s]).add(s);
+    }
+    return inOrder(chains, chainOf, above, reach);
+  }
+
+  private boolean overlap(int s, int t) {
+    return crossings.get(2 * s).along < crossings.get(2 * t + 1).along
+        && crossings.get(2 * t).along < crossings.get(2 * s + 1).along;
+  }
+
+  /** Of the chains that wait for none, the one that begins nearest comes next. */
+  private List<Path> inOrder(
+      List<List<Integer>> chains, int[] chainOf, List<List<Integer>> above, double reach) {
+    int[] waitsFor = new int[chains.size()];
+    for (int c = 0; c < chains.size(); c++) {
+      for (int t : above.get(chains.get(c).getLast())) {
+        waitsFor[chainOf[t]]++;
+      }
+    }
+    List<Integer> free = new ArrayList<>();
+    for (int c = 0; c < chains.size(); c++) {
+      if (waitsFor[c] == 0) {
+        free.add(c);
+      }
+    }
+    List<Path> paths = new ArrayList<>();
+    double x = Double.NaN;
+    double y = Double.NaN;
+    while (!free.isEmpty()) {
+      int best = 0;
+      int bestEnd = 0;
+      double least = Double.POSITIVE_INFINITY;
+      for (int f = 0; f < free.size(); f++) {
+        int segment = chains.get(free.get(f)).getFirst();
+        for (int end = 0; end < 2; end++) {
+          Crossing at = crossings.get(2 * segment + end);
+          double distance = Double.isNaN(x) ? 2 * f + end : Math.hypot(at.x - x, at.y - y);
+          if (distance < least) {
+            least = distance;
+            best = f;
+            bestEnd = end;
+          }
+        }
+      }
+      int chain = free.remove(best);
+      Crossing end = follow(chains.get(chain), bestEnd, reach, paths);
+      x = end.x;
+      y = end.y;
+      for (int t : above.get(chains.get(chain).getLast())) {
+        if (--waitsFor[chainOf[t]] == 0) {
+          free.add(chainOf[t]);
+        }
+      }
+    }
+    return paths;
+  }
+
+  /** Runs along the segments of a chain, to and fro, in one path as far as the edge allows. */
+  private Crossing follow(List<Integer> chain, int firstEnd, double reach, List<Path> paths) {
+    Path.Builder path = new Path.Builder();
+    Crossing at = null;
+    int end = firstEnd;
+    for (int segment : chain) {
+      Crossing in = crossings.get(2 * segment + end);
+      if (at != null && !joinedAlongEdge(at, in, reach, path)) {
+        paths.add(path.open());
+        path = new Path.Builder();
+      }
+      add(path, in);
+      at = crossings.get(2 * segment + 1 - end);
+      add(path, at);
+      end = 1 - end;
+    }
+    paths.add(path.open());
+    return at;
+  }
+
+  private boolean joinedAlongEdge(Crossing from, Crossing to, double reach, Path.Builder path) {
+    for (int direction : new int[] {1, -1}) {
+      if (wayLength(from, to, direction, reach) < reach) {
+        walk(from, to, direction, path);
+        return true;
+      }
+    }
+    return false;
+  }
+
   private static Path straight(Crossing a, Crossing b) {
     return new Path(
         false, a.x * Area.UNIT_MM, a.y * Area.UNIT_MM, b.x * Area.UNIT_MM, b.y * Area.UNIT_MM);

@@ -57,6 +57,32 @@ public final class Path {
     return sum;
   }
 
+  /** How many straight segments the path has; a closed one returns to its start. */
+  public int segmentCount() {
+    return closed ? size() : size() - 1;
+  }
+
+  /** Index of the point at the end of a segment. */
+  public int segmentEnd(int segment) {
+    return segment + 1 == size() ? 0 : segment + 1;
+  }
+
+  /** Length of segment i, which leads from point i to the next one, mm. */
+  public double segmentLengthMm(int i) {
+    int j = segmentEnd(i);
+    return Math.hypot(x(j) - x(i), y(j) - y(i));
+  }
+
+  /** The open path of segments {@code from} to {@code to - 1}. */
+  public Path part(int from, int to) {
+    Builder part = new Builder();
+    part.add(x(from), y(from));
+    for (int i = from; i < to; i++) {
+      part.add(x(segmentEnd(i)), y(segmentEnd(i)));
+    }
+    return part.open();
+  }
+
   /** The same closed path, started at another of its points. */
   public Path startingAt(int point) {
     double[] turned = new double[xy.length];
@@ -64,6 +90,17 @@ public final class Path {
     System.arraycopy(xy, 2 * point, turned, 0, head);
     System.arraycopy(xy, 0, turned, head, 2 * point);
     return new Path(closed, turned);
+  }
+
+  /** This open path and, from its end, another one that begins there. */
+  public Path followedBy(Path other) {
+    Builder path = new Builder();
+    for (Path part : new Path[] {this, other}) {
+      for (int i = 0; i < part.size(); i++) {
+        path.add(part.x(i), part.y(i));
+      }
+    }
+    return path.open();
   }
 
   /** The same path, run from its end to its start. */

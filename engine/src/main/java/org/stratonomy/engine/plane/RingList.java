@@ -35,11 +35,16 @@ public final class RingList {
   /** Adds all rings of an area. */
   public void addAll(Area area) {
     for (int ring = 0; ring < area.ringCount(); ring++) {
-      for (int i = area.ringStart(ring); i < area.ringStart(ring + 1); i++) {
-        add(area.x(i), area.y(i));
-      }
-      close();
+      addRing(area, ring);
     }
+  }
+
+  /** Adds one ring of an area. */
+  void addRing(Area area, int ring) {
+    for (int i = area.ringStart(ring); i < area.ringStart(ring + 1); i++) {
+      add(area.x(i), area.y(i));
+    }
+    close();
   }
 
   /** The rings as they are. */

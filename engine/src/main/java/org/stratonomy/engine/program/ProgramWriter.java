@@ -12,6 +12,7 @@ import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.path.Role;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
@@ -32,6 +33,8 @@ public final class ProgramWriter {
 
   /** Where the start template leaves the nozzle. */
   private static final double START_Z_MM = 5;
+
+  private static final double LEAST_WIPE_MM = 0.05;
 
   private static final long NOWHERE = Long.MIN_VALUE;
 
@@ -133,14 +136,22 @@ public final class ProgramWriter {
     text.add(", z ").add(number(layer.layer().top())).add('\n');
     List<Halt> halts = new ArrayList<>(layer.halts());
     Stroke before = null;
+    Role role = null;
     for (int i = 0; i < strokes.size(); i++) {
       Stroke stroke = strokes.get(i);
+      Travel way = layer.order().travels().get(i);
       if (!halts.isEmpty() && halts.getFirst().beforeStroke() == i) {
         halt(layer, halts.removeFirst(), stroke);
+        before = null;
+        way = Travel.RETRACTED;
       }
       temperature(stroke);
       fan(stroke);
-      travel(stroke, before, layer.layer().top());
+      travel(before, way, stroke, layer.layer().top());
+      if (stroke.role() != role) {
+        role = stroke.role();
+        text.add("; ").add(role.label()).add('\n');
+      }
       stroke(stroke, layer.speed(stroke));
       before = stroke;
     }
@@ -195,26 +206,58 @@ public final class ProgramWriter {
     text.add('\n');
   }
 
-  /** Goes to the start of a stroke; where the way is long, with the strand drawn back. */
-  private void travel(Stroke stroke, Stroke before, double height) throws IOException {
+  /** Goes to the start of a stroke, the way and with the strand drawn back as it was planned. */
+  private void travel(Stroke before, Travel way, Stroke stroke, double height) throws IOException {
     Path path = stroke.path();
-    long toX = scaled(path.x(0));
-    long toY = scaled(path.y(0));
-    if (before != null) {
-      double length = Math.hypot(path.x(0) - before.endX(), path.y(0) - before.endY());
-      boolean inside = before.role() == Role.INFILL && stroke.role() == Role.INFILL;
-      if (schedule.travel().retracts(length, inside)) {
-        retract();
+    double clearance = height;
+    if (way.retracted()) {
+      if (before != null) {
+        wipe(before);
       }
-    } else {
       retract();
+      clearance = Math.max(z, height + schedule.travel().liftMm());
     }
-    if (height > z) {
-      lift(height);
+    if (clearance > z) {
+      lift(clearance);
     }
-    moveFast(toX, toY);
+    for (int i = 0; i < way.via().length; i += 2) {
+      moveFast(scaled(way.via()[i]), scaled(way.via()[i + 1]));
+    }
+    moveFast(scaled(path.x(0)), scaled(path.y(0)));
     lift(height);
     unretract();
+  }
+
+  /** Runs over what was just printed while the strand is drawn back. */
+  private void wipe(Stroke before) throws IOException {
+    Path wipe = before.wipe(schedule.travel().wipeMm());
+    double length = wipe.lengthMm();
+    double whole = schedule.travel().retractionMm();
+    if (retracted || whole == 0 || length < LEAST_WIPE_MM) {
+      return;
+    }
+    long drawn = 0;
+    double done = 0;
+    for (int i = 0; i < wipe.segmentCount(); i++) {
+      done += wipe.segmentLengthMm(i);
+      long toX = scaled(wipe.x(i + 1));
+      long toY = scaled(wipe.y(i + 1));
+      long wanted = Math.round(-whole * done / length * 1e5);
+      if ((toX == x && toY == y) || wanted == drawn) {
+        continue;
+      }
+      text.add("G1");
+      position(toX, toY);
+      text.add(" E").addFixed(wanted - drawn, E_DECIMALS);
+      feed(schedule.travel().wipeSpeed(length));
+      text.add('\n');
+      drawn = wanted;
+    }
+    retracted = true;
+    long rest = Math.round(-whole * 1e5) - drawn;
+    if (rest != 0) {
+      strand(rest / 1e5);
+    }
   }
 
   private void moveFast(long toX, long toY) throws IOException {
@@ -267,7 +310,6 @@ public final class ProgramWriter {
   }
 
   private void stroke(Stroke stroke, double speed) throws IOException {
-    text.add("; ").add(stroke.role().label()).add('\n');
     Path path = stroke.path();
     double strandPerMm =
         stroke.crossSectionMm2() / resolver.filament(stroke.slot()).crossSectionMm2();

@@ -1,0 +1,116 @@
+package org.stratonomy.engine.merge;
+
+import java.util.Arrays;
+import java.util.List;
+import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.motion.LayerTime;
+import org.stratonomy.engine.motion.MotionModel;
+import org.stratonomy.engine.motion.MoveList;
+import org.stratonomy.engine.motion.TravelSettings;
+import org.stratonomy.engine.path.Role;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plane.Path;
+
+/** How long layers take, and how much they are slowed down for the least layer time. */
+final class LayerTimer {
+  /** What times are counted under besides the roles. */
+  private static final int TRAVEL = Role.values().length;
+
+  private static final int SLOWDOWN_STEPS = 6;
+
+  private final Machine machine;
+  private final TravelSettings travel;
+  private final double leastSeconds;
+  private final double minSpeed;
+
+  LayerTimer(Machine machine, TravelSettings travel, Settings plan) {
+    this.machine = machine;
+    this.travel = travel;
+    leastSeconds = plan.number(Setting.MIN_LAYER_TIME);
+    minSpeed = plan.number(Setting.MIN_SPEED);
+  }
+
+  /** Takes in all that a layer's time depends on besides its strokes and travels. */
+  void addTo(Key.Builder key) {
+    travel.addTo(key);
+    key.add(machine.accelerationMmS2()).add(machine.junctionMm()).add(machine.maxSpeedXy());
+    key.add(machine.maxSpeedZ()).add(leastSeconds).add(minSpeed);
+  }
+
+  LayerTime time(LayerOrder order) {
+    LayerTime time = timeAt(order, 1);
+    double extruding = time.seconds() - time.travelSeconds();
+    // Ramps take less of the time at lower speeds, so that a few steps are needed.
+    for (int i = 0;
+        i < SLOWDOWN_STEPS && extruding > 0 && time.seconds() < 0.99 * leastSeconds;
+        i++) {
+      double left = Math.max(leastSeconds - time.travelSeconds(), extruding);
+      time = timeAt(order, time.slowdown() * extruding / left);
+      extruding = time.seconds() - time.travelSeconds();
+    }
+    return time;
+  }
+
+  private LayerTime timeAt(LayerOrder order, double slowdown) {
+    LayerTime speeds = new LayerTime(new double[0], 0, slowdown, minSpeed);
+    MoveList moves = new MoveList();
+    double resting = 0;
+    List<Stroke> strokes = order.strokes();
+    for (int i = 0; i < strokes.size(); i++) {
+      Stroke stroke = strokes.get(i);
+      if (i > 0) {
+        resting += addTravel(moves, strokes.get(i - 1), order.travels().get(i), stroke);
+      }
+      addStroke(moves, stroke, speeds.slowed(stroke.speed()));
+    }
+    double[] seconds = new double[TRAVEL + 1];
+    new MotionModel(machine.accelerationMmS2(), machine.junctionMm(), machine.maxSpeedXy())
+        .addTimes(moves, seconds);
+    return new LayerTime(
+        Arrays.copyOf(seconds, TRAVEL), seconds[TRAVEL] + resting, slowdown, minSpeed);
+  }
+
+  /** Adds the moves of a travel and returns the time in which the head stays where it is. */
+  private double addTravel(MoveList moves, Stroke before, Travel way, Stroke stroke) {
+    double resting = 0;
+    double x = before.endX();
+    double y = before.endY();
+    boolean drawnBack = way.retracted() && travel.retractionMm() > 0;
+    if (drawnBack) {
+      Path wipe = before.wipe(travel.wipeMm());
+      double wiped = wipe.lengthMm();
+      moves.rest();
+      if (wiped > 0) {
+        addMoves(moves, wipe, travel.wipeSpeed(wiped), TRAVEL);
+        x = wipe.x(wipe.size() - 1);
+        y = wipe.y(wipe.size() - 1);
+        moves.rest();
+      }
+      double still = wiped > 0 ? 0.5 : 1;
+      resting = still * travel.retractionSeconds() + 2 * travel.liftMm() / machine.maxSpeedZ();
+    }
+    for (int i = 0; i < way.via().length; i += 2) {
+      moves.add(x, y, way.via()[i], way.via()[i + 1], travel.speed(), TRAVEL);
+      x = way.via()[i];
+      y = way.via()[i + 1];
+    }
+    moves.add(x, y, stroke.path().x(0), stroke.path().y(0), travel.speed(), TRAVEL);
+    if (drawnBack) {
+      moves.rest();
+    }
+    return resting;
+  }
+
+  private static void addStroke(MoveList moves, Stroke stroke, double speed) {
+    addMoves(moves, stroke.path(), speed, stroke.role().ordinal());
+  }
+
+  private static void addMoves(MoveList moves, Path path, double speed, int label) {
+    for (int i = 0; i < path.segmentCount(); i++) {
+      int j = path.segmentEnd(i);
+      moves.add(path.x(i), path.y(i), path.x(j), path.y(j), speed, label);
+    }
+  }
+}

@@ -1,0 +1,34 @@
+package org.stratonomy.engine.merge;
+
+import java.util.List;
+import org.stratonomy.engine.memo.Memo;
+import org.stratonomy.engine.path.Line;
+
+/** The lines of one layer in the order and direction in which they are printed. */
+record LineOrder(List<Item> items) implements Memo.Sized {
+  /**
+   * @param batch index of the batch that the line came with
+   */
+  record Item(int batch, Line line) {
+    double endX() {
+      return line.path().x(line.path().isClosed() ? 0 : line.path().size() - 1);
+    }
+
+    double endY() {
+      return line.path().y(line.path().isClosed() ? 0 : line.path().size() - 1);
+    }
+  }
+
+  LineOrder {
+    items = List.copyOf(items);
+  }
+
+  @Override
+  public int weight() {
+    int points = 0;
+    for (Item item : items) {
+      points += item.line.path().size();
+    }
+    return 16 * points + 100 * items.size();
+  }
+}

@@ -1,0 +1,138 @@
+package org.stratonomy.engine.plane;
+
+import java.util.Arrays;
+
+/**
+ * The edges of an area in the cells of a uniform grid, so that those near a place are found without
+ * looking at all. Edge {@code i} leads from point {@code i} to the next point of its ring. An edge
+ * is entered in every cell that its bounds touch, cut row by row.
+ */
+final class EdgeGrid {
+  private static final int EDGES_PER_CELL = 2;
+
+  final Area area;
+
+  /** The point after each point along its ring. */
+  final int[] next;
+
+  private final int[] ringStarts;
+  final int columns;
+  final int rows;
+  private final long minX;
+  private final long minY;
+  private final long cell;
+  private final int[] cellStart;
+  private final int[] cellEdges;
+
+  EdgeGrid(Area area) {
+    this.area = area;
+    int n = area.pointCount();
+    next = new int[n];
+    ringStarts = new int[area.ringCount() + 1];
+    ringStarts[area.ringCount()] = n;
+    for (int ring = 0; ring < area.ringCount(); ring++) {
+      int from = area.ringStart(ring);
+      int to = area.ringStart(ring + 1);
+      ringStarts[ring] = from;
+      for (int i = from; i < to; i++) {
+        next[i] = i + 1 == to ? from : i + 1;
+      }
+    }
+    long x0 = Integer.MAX_VALUE;
+    long y0 = Integer.MAX_VALUE;
+    long x1 = Integer.MIN_VALUE;
+    long y1 = Integer.MIN_VALUE;
+    for (int i = 0; i < n; i++) {
+      x0 = Math.min(x0, area.x(i));
+      x1 = Math.max(x1, area.x(i));
+      y0 = Math.min(y0, area.y(i));
+      y1 = Math.max(y1, area.y(i));
+    }
+    minX = x0;
+    minY = y0;
+    long width = Math.max(1, x1 - x0 + 1);
+    long height = Math.max(1, y1 - y0 + 1);
+    double wanted = Math.sqrt((double) width * height * EDGES_PER_CELL / Math.max(1, n));
+    cell = Math.max(16, (long) Math.max(wanted, Math.max(width, height) / 4096.0));
+    columns = (int) ((width - 1) / cell) + 1;
+    rows = (int) ((height - 1) / cell) + 1;
+    int[] count = new int[columns * rows + 1];
+    visit((at, edge) -> count[at + 1]++);
+    for (int i = 0; i < columns * rows; i++) {
+      count[i + 1] += count[i];
+    }
+    cellStart = count;
+    cellEdges = new int[count[columns * rows]];
+    int[] free = Arrays.copyOf(count, columns * rows);
+    visit((at, edge) -> cellEdges[free[at]++] = edge);
+  }
+
+  private interface Entry {
+    void add(int cell, int edge);
+  }
+
+  private void visit(Entry entry) {
+    for (int i = 0; i < next.length; i++) {
+      int j = next[i];
+      double xa = area.x(i);
+      double ya = area.y(i);
+      double xb = area.x(j);
+      double yb = area.y(j);
+      int first = row((long) Math.min(ya, yb));
+      int last = row((long) Math.max(ya, yb));
+      for (int r = first; r <= last; r++) {
+        double low = Math.min(xa, xb);
+        double high = Math.max(xa, xb);
+        if (first != last) {
+          double slope = (xb - xa) / (yb - ya);
+          double a = xa + slope * (minY + r * cell - 1 - ya);
+          double b = xa + slope * (minY + (r + 1) * cell + 1 - ya);
+          low = Math.max(low, Math.min(a, b) - 1);
+          high = Math.min(high, Math.max(a, b) + 1);
+        }
+        int to = column((long) high);
+        for (int c = column((long) low); c <= to; c++) {
+          entry.add(r * columns + c, i);
+        }
+      }
+    }
+  }
+
+  /** The edge before an edge along its ring. */
+  int before(int edge) {
+    int ring = Arrays.binarySearch(ringStarts, edge);
+    ring = ring >= 0 ? ring : -ring - 2;
+    return edge == ringStarts[ring] ? ringStarts[ring + 1] - 1 : edge - 1;
+  }
+
+  /** Column of a coordinate; the outermost one for a place outside. */
+  int column(long x) {
+    return (int) Math.clamp((x - minX) / cell, 0, columns - 1L);
+  }
+
+  int row(long y) {
+    return (int) Math.clamp((y - minY) / cell, 0, rows - 1L);
+  }
+
+  /** Lower bound of a row, coordinate units. */
+  long rowStart(int row) {
+    return minY + row * cell;
+  }
+
+  long cellSize() {
+    return cell;
+  }
+
+  /** First entry of a cell in {@link #edge}; its last is before that of the next cell. */
+  int start(int column, int row) {
+    return cellStart[row * columns + column];
+  }
+
+  int end(int column, int row) {
+    return cellStart[row * columns + column + 1];
+  }
+
+  int edge(int entry) {
+    return cellEdges[entry];
+  }
+}
