@@ -6,12 +6,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.stratonomy.engine.path.Line;
-import org.stratonomy.engine.path.Role;
 
 /**
  * Puts the lines of a layer in order: the filament that is loaded first, so that nothing is changed
  * without need; within a filament island by island; and within an island walls and the rest as the
- * wall order says, each as a short {@link Tour}. Top skins keep the order they were made in.
+ * wall order says, each as a short {@link Tour}. Lines that are to be printed in order keep it.
  */
 final class LayerSequencer {
   private double x;
@@ -76,11 +75,11 @@ final class LayerSequencer {
   private void island(Batch batch) {
     Map<Integer, List<Line>> stages = new TreeMap<>();
     for (Line line : batch.lines) {
-      stages.computeIfAbsent(batch.walls.stage(line.role()), s -> new ArrayList<>()).add(line);
+      stages.computeIfAbsent(batch.walls.stage(line), s -> new ArrayList<>()).add(line);
     }
     stages.forEach(
         (stage, lines) -> {
-          boolean inOrder = lines.getFirst().role() == Role.TOP_SKIN;
+          boolean inOrder = lines.getFirst().inOrder();
           for (Line line : inOrder ? lines : Tour.of(lines, x, y, batch.seam)) {
             LineOrder.Item item = new LineOrder.Item(batch.index, line);
             order.add(item);

@@ -1,7 +1,7 @@
 package org.stratonomy.engine.merge;
 
 import java.util.Arrays;
-import org.stratonomy.engine.path.Role;
+import org.stratonomy.engine.path.Line;
 
 /** Which of an island's lines come before which. */
 enum WallOrder {
@@ -11,7 +11,7 @@ enum WallOrder {
 
   private static final int FIRST = 0;
   private static final int INSIDE = 3;
-  private static final int TOP = 4;
+  private static final int IN_ORDER = 4;
 
   private final String choice;
   private final int inner;
@@ -27,13 +27,15 @@ enum WallOrder {
     return Arrays.stream(values()).filter(o -> o.choice.equals(choice)).findFirst().orElseThrow();
   }
 
-  /** Lines of a lower stage come first; top skins are a stage of their own. */
-  int stage(Role role) {
-    return switch (role) {
+  /** Lines of a lower stage come first; those that keep their order are a stage of their own. */
+  int stage(Line line) {
+    if (line.inOrder()) {
+      return IN_ORDER;
+    }
+    return switch (line.role()) {
       case SKIRT, BRIM -> FIRST;
       case INNER_WALL -> inner;
       case OUTER_WALL -> outer;
-      case TOP_SKIN -> TOP;
       default -> INSIDE;
     };
   }

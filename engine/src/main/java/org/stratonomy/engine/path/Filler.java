@@ -2,6 +2,7 @@ package org.stratonomy.engine.path;
 
 import java.util.List;
 import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.Hatch;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
@@ -37,50 +38,70 @@ final class Filler {
   }
 
   /**
-   * Lines side by side, joined along the edge; those of a top skin in an order in which each is
-   * laid against a finished one. They end half a width before the edge of the area; their width is
-   * then set so that width × length is the area, so the volume is exact wherever the correction is
-   * small. Places too narrow for lines to and fro get a single line along them.
+   * Lines side by side, joined along the edge. They end half a width before the edge of the area;
+   * their width is then set so that width × length is the area, so the volume is exact wherever the
+   * correction is small. Places too narrow for lines to and fro get a single line along them.
    */
   void solid(Area area, Role role) {
-    Area rest = area;
-    if (thin == ThinPlaces.FITTED && !area.isEmpty()) {
-      NarrowPlaces narrow = new NarrowPlaces(area, width);
-      out.addAll(narrow.singles(role));
-      rest = narrow.wide();
+    Area rest = withoutNarrow(area);
+    Area centres = Plane.inset(rest, width / 2);
+    double fitted = Double.NaN;
+    List<Path> paths = Hatch.joined(centres, angle, width, 0, REACH * width);
+    for (Path path : paths) {
+      fitted = Double.isNaN(fitted) ? fitted(rest, paths) : fitted;
+      out.add(new Line(role, path, fitted));
     }
-    hatch(rest, role, angle);
+  }
+
+  /**
+   * Solid lines of which those in a part of the area are top skin. They are in an order in which
+   * each is laid against a finished neighbour; lines run on from the one part into the other.
+   *
+   * @param facingUp where nothing lies on them
+   */
+  void skinned(Area area, Area facingUp) {
+    Area rest = withoutNarrow(area);
+    Area centres = Plane.inset(rest, width / 2);
+    List<Path> paths = Hatch.monotone(centres, angle, width, 0, REACH * width);
+    if (paths.isEmpty()) {
+      return;
+    }
+    double fitted = fitted(rest, paths);
+    Clipper clipper = new Clipper(facingUp);
+    for (Path path : paths) {
+      for (Clipper.Part part : clipper.parts(path)) {
+        Role role = part.inside() ? Role.TOP_SKIN : Role.SOLID_INFILL;
+        out.add(Line.inOrder(role, part.path(), fitted));
+      }
+    }
   }
 
   /** Solid lines from edge to edge of what carries them. */
   void bridge(Area area, Bridge bridge) {
     for (Area part : area.parts()) {
-      hatch(part, Role.BRIDGE, bridge.direction(part, angle));
+      Area centres = Plane.inset(part, width / 2);
+      List<Path> paths =
+          Hatch.joined(centres, bridge.direction(part, angle), width, 0, REACH * width);
+      for (Path path : paths) {
+        out.add(new Line(Role.BRIDGE, path, fitted(part, paths)));
+      }
     }
   }
 
-  private void hatch(Area area, Role role, double direction) {
-    Area centres = Plane.inset(area, width / 2);
-    if (centres.isEmpty()) {
-      return;
+  private Area withoutNarrow(Area area) {
+    if (thin != ThinPlaces.FITTED || area.isEmpty()) {
+      return area;
     }
-    List<Path> paths =
-        role == Role.TOP_SKIN
-            ? Hatch.monotone(centres, direction, width, 0, REACH * width)
-            : Hatch.joined(centres, direction, width, 0, REACH * width);
-    double length = 0;
-    for (Path path : paths) {
-      length += path.lengthMm();
-    }
-    double printable = Plane.outset(centres, width / 2).areaMm2();
-    double fitted =
-        Math.clamp(
-            Math.min(printable, area.areaMm2()) / length,
-            width * (1 - WIDTH_SLACK),
-            width * (1 + WIDTH_SLACK));
-    for (Path path : paths) {
-      out.add(new Line(role, path, fitted));
-    }
+    NarrowPlaces narrow = new NarrowPlaces(area, width);
+    List<Line> singles = narrow.singles(Role.GAP);
+    out.addAll(singles);
+    return singles.isEmpty() ? area : Plane.difference(area, narrow.narrow());
+  }
+
+  private double fitted(Area area, List<Path> paths) {
+    double length = paths.stream().mapToDouble(Path::lengthMm).sum();
+    return Math.clamp(
+        area.areaMm2() / length, width * (1 - WIDTH_SLACK), width * (1 + WIDTH_SLACK));
   }
 
   /**

@@ -57,6 +57,16 @@ final class FittedPath {
     return sum;
   }
 
+  /** Mean width along the line, mm. */
+  double meanWidthMm() {
+    double sum = 0;
+    for (int i = 1; i < size; i++) {
+      double length = Math.hypot(x(i) - x(i - 1), y(i) - y(i - 1));
+      sum += length * (data[3 * i - 1] + data[3 * i + 2]) / 2;
+    }
+    return sum / lengthMm();
+  }
+
   /**
    * @param closed whether the line returns to its first point; that point is then given once
    */

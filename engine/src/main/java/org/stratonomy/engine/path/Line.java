@@ -13,14 +13,26 @@ import org.stratonomy.engine.plane.Path;
  * @param widths of each segment, mm; empty if all have the same
  * @param overhangs of each segment, a class of {@link Overhang}; empty if it rests on the layer
  *     below everywhere
+ * @param inOrder whether it is to be printed as it is, after the line before it in its list
  */
-public record Line(Role role, Path path, double widthMm, double[] widths, byte[] overhangs) {
+public record Line(
+    Role role, Path path, double widthMm, double[] widths, byte[] overhangs, boolean inOrder) {
   private static final double[] NO_WIDTHS = {};
   private static final byte[] NO_OVERHANGS = {};
 
   /** A line of one width that rests on the layer below. */
   public Line(Role role, Path path, double widthMm) {
-    this(role, path, widthMm, NO_WIDTHS, NO_OVERHANGS);
+    this(role, path, widthMm, NO_WIDTHS, NO_OVERHANGS, false);
+  }
+
+  /** A line of one width that is printed as it is, after the one before it. */
+  static Line inOrder(Role role, Path path, double widthMm) {
+    return new Line(role, path, widthMm, NO_WIDTHS, NO_OVERHANGS, true);
+  }
+
+  /** The same line with marks of how far each segment hangs over. */
+  Line withOverhangs(Path divided, byte[] marks) {
+    return new Line(role, divided, widthMm, widths, marks, inOrder);
   }
 
   /** A line whose segments have widths of their own. */
@@ -31,7 +43,7 @@ public record Line(Role role, Path path, double widthMm, double[] widths, byte[]
       length += path.segmentLengthMm(i);
       area += path.segmentLengthMm(i) * widths[i];
     }
-    return new Line(role, path, area / length, widths, NO_OVERHANGS);
+    return new Line(role, path, area / length, widths, NO_OVERHANGS, false);
   }
 
   public double width(int segment) {
@@ -63,7 +75,7 @@ public record Line(Role role, Path path, double widthMm, double[] widths, byte[]
         backOverhangs[i] = overhangs[from];
       }
     }
-    return new Line(role, path.reversed(), widthMm, backWidths, backOverhangs);
+    return new Line(role, path.reversed(), widthMm, backWidths, backOverhangs, inOrder);
   }
 
   /** The same closed line, begun at another of its points. */
@@ -82,7 +94,7 @@ public record Line(Role role, Path path, double widthMm, double[] widths, byte[]
         turnedOverhangs[i] = overhangs[from];
       }
     }
-    return new Line(role, path.startingAt(point), widthMm, turnedWidths, turnedOverhangs);
+    return new Line(role, path.startingAt(point), widthMm, turnedWidths, turnedOverhangs, inOrder);
   }
 
   @Override
@@ -91,6 +103,7 @@ public record Line(Role role, Path path, double widthMm, double[] widths, byte[]
         && role == l.role
         && path.equals(l.path)
         && widthMm == l.widthMm
+        && inOrder == l.inOrder
         && Arrays.equals(widths, l.widths)
         && Arrays.equals(overhangs, l.overhangs);
   }

@@ -67,18 +67,20 @@ public final class LineMaker {
     List<Line> make() {
       Area section = sections.get(layer.index()).area();
       Area inside = new WallMaker(width, s.thinPlaces(), lines).walls(section, s.walls());
-      markOverhangs(section);
+      Area overAir = overAir(section);
+      markOverhangs(overAir);
       if (inside.isEmpty()) {
         return lines;
       }
       Filler filler = new Filler(width, angle(), s.thinPlaces(), lines);
       if (s.density() >= 1) {
-        solid(section, inside, filler);
+        solid(section, overAir, inside, filler);
         return lines;
       }
-      Area needed = grown(Plane.union(missingAbove(section), missingBelow(section)), inside);
-      Area sparse = Plane.open(Plane.difference(inside, needed), width);
-      solid(section, Plane.difference(inside, sparse), filler);
+      Area needed = grown(Plane.missing(section, neighbours()), inside);
+      Area narrower = Plane.inset(Plane.difference(inside, needed), width);
+      Area sparse = Plane.outset(narrower, width);
+      solid(section, overAir, Plane.difference(inside, sparse), filler);
       if (s.density() > 0) {
         filler.infill(sparse, s, layer.middle());
       }
@@ -94,37 +96,40 @@ public final class LineMaker {
     }
 
     /** Walls over the edge of the layer below are marked by how far they hang over. */
-    private void markOverhangs(Area section) {
-      if (isOnBed() || lines.isEmpty()) {
-        return;
-      }
-      Area below = sections.get(layer.index() - 1).area();
-      double step = Overhang.QUARTER.share() * width;
-      Area over = Plane.difference(section, Plane.outset(below, step));
-      if (!Plane.inset(over, step / 4).isEmpty()) {
+    private void markOverhangs(Area overAir) {
+      double least = (Overhang.QUARTER.share() - 0.5) * width;
+      if (!Plane.inset(overAir, -least / 2).isEmpty()) {
+        Area below = sections.get(layer.index() - 1).area();
         OverhangMarker marker = new OverhangMarker(below, width);
         lines.replaceAll(line -> line.role().isWall() ? marker.mark(line) : line);
       }
     }
 
-    private Area missingAbove(Area section) {
-      List<Area> above = new ArrayList<>();
-      for (int k = 1; k <= s.topLayers(); k++) {
-        above.add(sections.get(layer.index() + k).area());
+    /** The sections that must all be there for a place to be inside. */
+    private List<Area> neighbours() {
+      List<Area> neighbours = new ArrayList<>();
+      for (int k = -s.bottomLayers(); k <= s.topLayers(); k++) {
+        if (k != 0) {
+          neighbours.add(sections.get(layer.index() + k).area());
+        }
       }
-      return Plane.missing(section, above);
+      return neighbours;
     }
 
-    private Area missingBelow(Area section) {
-      List<Area> below = new ArrayList<>();
-      for (int k = 1; k <= s.bottomLayers(); k++) {
-        below.add(sections.get(layer.index() - k).area());
+    /** What of the section has nothing below it; slivers left by rounding do not count. */
+    private Area overAir(Area section) {
+      if (isOnBed()) {
+        return Area.EMPTY;
       }
-      return Plane.missing(section, below);
+      Area below = sections.get(layer.index() - 1).area();
+      return Plane.difference(section, below).withoutSmall(width * width / 100);
     }
 
     /** Without slivers, and a line wider, so that a skin is held by what is beside it. */
     private Area grown(Area skin, Area inside) {
+      if (skin.isEmpty()) {
+        return skin;
+      }
       Area kept = Plane.inset(skin, width / 4);
       return kept.isEmpty()
           ? Area.EMPTY
@@ -132,25 +137,25 @@ public final class LineMaker {
     }
 
     /** Fills a solid area, its parts by what lies directly above and below them. */
-    private void solid(Area section, Area solid, Filler filler) {
+    private void solid(Area section, Area overAir, Area solid, Filler filler) {
       int i = layer.index();
       Area rest = solid;
       if (isOnBed()) {
         filler.solid(rest, Role.BOTTOM_SKIN);
         return;
       }
-      Area below = sections.get(i - 1).area();
-      Area overAir = grown(Plane.difference(section, below), solid);
-      if (!overAir.isEmpty()) {
-        filler.bridge(overAir, new Bridge(below, width));
-        rest = Plane.difference(rest, overAir);
+      Area bridged = grown(overAir, solid);
+      if (!bridged.isEmpty()) {
+        filler.bridge(bridged, new Bridge(sections.get(i - 1).area(), width));
+        rest = Plane.difference(rest, bridged);
       }
-      Area facingUp = grown(Plane.difference(section, sections.get(i + 1).area()), rest);
-      if (!facingUp.isEmpty()) {
-        filler.solid(facingUp, Role.TOP_SKIN);
-        rest = Plane.difference(rest, facingUp);
+      Area facingUp = Plane.difference(section, sections.get(i + 1).area());
+      facingUp = facingUp.withoutSmall(width * width);
+      if (facingUp.isEmpty() || rest.isEmpty()) {
+        filler.solid(rest, Role.SOLID_INFILL);
+      } else {
+        filler.skinned(rest, facingUp);
       }
-      filler.solid(rest, Role.SOLID_INFILL);
     }
   }
 }

@@ -2,7 +2,9 @@ package org.stratonomy.engine.path;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.InnerDiscs;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
@@ -19,14 +21,19 @@ final class NarrowPlaces {
   /** Places narrower than this many widths are left out. */
   private static final double LEAST = 0.5;
 
+  /** A line goes on through a place that is narrower, down to this many widths. */
+  private static final double LEAST_PASSED = 0.35;
+
   /** Up to this many widths a single line takes all of a place. */
   private static final double SINGLE = 1.5;
 
   /** Narrow places have sides that face each other: by the cosine of the angle between them. */
-  private static final double FACING = -0.7;
+  static final double FACING = -0.7;
 
   /** Distance of the places on the boundary where discs are looked for, in widths. */
-  private static final double STEP = 0.2;
+  static final double STEP = 0.3;
+
+  private static final double ROUNDING_MM = 0.001;
 
   /** Shorter lines are left out, in widths. */
   private static final double LEAST_LENGTH = 0.7;
@@ -34,49 +41,57 @@ final class NarrowPlaces {
   private final Area area;
   private final double width;
 
-  /** The places that two lines side by side fit, though they may have to be narrower. */
-  private final Area wide;
-
+  /** Where the place is too narrow for two lines side by side, however narrow. */
   private final Area narrow;
+
+  /** The area without such places, made smaller by more than half a line. */
+  private final Area core;
 
   NarrowPlaces(Area area, double width) {
     this.area = area;
     this.width = width;
-    wide = Plane.open(area, SINGLE / 2 * width);
-    narrow = Plane.difference(area, wide);
+    core = Plane.inset(area, SINGLE / 2 * width);
+    narrow = worthALine(Plane.difference(area, Plane.outset(core, SINGLE / 2 * width)), width);
   }
 
   /**
-   * Whether an area may have places narrower than two lines.
+   * The places of an area that are narrower than two lines but wide enough for one.
    *
    * @param inner the area, inset by a line's width
    */
-  static boolean any(Area area, Area inner, double width) {
-    return !Plane.inset(Plane.difference(area, Plane.outset(inner, width)), 0.48 * LEAST * width)
-        .isEmpty();
+  static Area find(Area area, Area inner, double width) {
+    return worthALine(Plane.difference(area, Plane.outset(inner, width)), width);
   }
 
-  /** What is left for lines side by side. */
-  Area wide() {
-    return wide;
+  /** Without what is too small to hold the narrowest line. */
+  private static Area worthALine(Area places, double width) {
+    double least = 0.48 * LEAST * width;
+    Area large = places.withoutSmall(Math.PI * least * least);
+    return Plane.inset(large, least).isEmpty() ? Area.EMPTY : large;
+  }
+
+  /** What single lines take; more than they can fill where it is narrower than the narrowest. */
+  Area narrow() {
+    return narrow;
   }
 
   /** Single lines along the middle of the places that are too narrow for two. */
   List<Line> singles(Role role) {
     List<Line> lines = new ArrayList<>();
-    if (Plane.inset(narrow, 0.48 * LEAST * width).isEmpty()) {
+    if (narrow.isEmpty()) {
       return lines;
     }
     InnerDiscs discs = new InnerDiscs(area, SINGLE / 2 * width);
     Boxes near = new Boxes(narrow, width / 2);
-    Boxes inWide = new Boxes(wide, 0);
+    Clipper within = new Clipper(narrow);
     List<FittedPath> chains = new ArrayList<>();
     for (int ring = 0; ring < area.ringCount(); ring++) {
-      new MiddleOfRing(ring, discs, near, inWide, chains).run();
+      new MiddleOfRing(ring, discs, near, within, chains).run();
     }
     for (FittedPath chain : chains) {
-      if (chain.size() > 1 && chain.lengthMm() >= LEAST_LENGTH * width) {
-        lines.add(isLoop(chain) ? chain.line(role, true) : chain.line(role, false));
+      boolean longEnough = chain.size() > 1 && chain.lengthMm() >= LEAST_LENGTH * width;
+      if (longEnough && chain.meanWidthMm() >= LEAST * width) {
+        lines.add(chain.line(role, isLoop(chain)));
       }
     }
     return lines;
@@ -93,7 +108,7 @@ final class NarrowPlaces {
     private final int ring;
     private final InnerDiscs discs;
     private final Boxes near;
-    private final Boxes inWide;
+    private final Clipper within;
     private final List<FittedPath> chains;
     private final int firstChain;
     private FittedPath open = new FittedPath();
@@ -102,11 +117,11 @@ final class NarrowPlaces {
     private boolean startsOpen;
     private boolean atStart = true;
 
-    MiddleOfRing(int ring, InnerDiscs discs, Boxes near, Boxes inWide, List<FittedPath> chains) {
+    MiddleOfRing(int ring, InnerDiscs discs, Boxes near, Clipper within, List<FittedPath> chains) {
       this.ring = ring;
       this.discs = discs;
       this.near = near;
-      this.inWide = inWide;
+      this.within = within;
       this.chains = chains;
       firstChain = chains.size();
     }
@@ -126,18 +141,23 @@ final class NarrowPlaces {
     private void edge(int i, int j) {
       double ax = area.x(i) * Area.UNIT_MM;
       double ay = area.y(i) * Area.UNIT_MM;
-      double dx = area.x(j) * Area.UNIT_MM - ax;
-      double dy = area.y(j) * Area.UNIT_MM - ay;
-      double length = Math.hypot(dx, dy);
+      double bx = area.x(j) * Area.UNIT_MM;
+      double by = area.y(j) * Area.UNIT_MM;
+      if (!near.mayMeet(ax, ay, bx, by)) {
+        sampled(false);
+        return;
+      }
+      double length = Math.hypot(bx - ax, by - ay);
       int samples = Math.max(1, (int) Math.ceil(length / (STEP * width)));
       for (int s = 0; s < samples; s++) {
         double t = (s + 0.5) / samples;
-        sample(i, ax + t * dx, ay + t * dy, -dy / length, dx / length);
+        double x = ax + t * (bx - ax);
+        double y = ay + t * (by - ay);
+        sampled(near.mayMeet(x, y, x, y) && take(i, x, y, (ay - by) / length, (bx - ax) / length));
       }
     }
 
-    private void sample(int edge, double x, double y, double nx, double ny) {
-      boolean taken = near.mayContain(x, y) && take(edge, x, y, nx, ny);
+    private void sampled(boolean taken) {
       if (!taken) {
         end();
       }
@@ -149,14 +169,14 @@ final class NarrowPlaces {
 
     private boolean take(int edge, double x, double y, double nx, double ny) {
       double radius = discs.at(x, y, nx, ny);
-      boolean fits = 2 * radius >= LEAST * width && 2 * radius < SINGLE * width;
+      boolean fits = 2 * radius >= LEAST_PASSED * width && 2 * radius < SINGLE * width;
       // Both sides of a narrow place give the same middle; the side that comes first draws it.
       if (!fits || discs.facing() > FACING || discs.contactEdge() <= edge) {
         return false;
       }
       double mx = x + radius * nx;
       double my = y + radius * ny;
-      if (inWide.mayContain(mx, my) && wide.contains(mx, my)) {
+      if (!within.contains(mx, my)) {
         return false;
       }
       if (open.size() > 0 && Math.hypot(mx - lastX, my - lastY) > width) {
@@ -188,112 +208,26 @@ final class NarrowPlaces {
   /**
    * Walls half a width inside the boundary of the wide places; where their sides are less than two
    * lines apart, the lines move outwards and become narrower.
+   *
+   * @param halfIn the area, inset by half a width
+   * @param places where the sides are less than two lines apart
    */
-  List<Line> walls(Role role) {
-    Area centre = Plane.inset(wide, width / 2);
+  List<Line> walls(Role role, Area halfIn, Area places) {
+    double back = (SINGLE - 1) / 2 * width + ROUNDING_MM;
+    Area centre = narrow.isEmpty() ? halfIn : Plane.intersection(halfIn, Plane.outset(core, back));
+    Boxes near = new Boxes(places, width / 2);
     InnerDiscs discs = new InnerDiscs(centre, width / 2);
     List<Line> lines = new ArrayList<>();
     List<Path> exact = Path.ofRings(centre);
     for (int ring = 0; ring < centre.ringCount(); ring++) {
-      Line fitted = new FittedRing(centre, ring, discs).line(role);
-      lines.add(fitted == null ? new Line(role, exact.get(ring), width) : fitted);
+      Optional<Line> fitted = new FittedRing(centre, ring, width, discs, near).line(role);
+      lines.add(fitted.orElse(new Line(role, exact.get(ring), width)));
     }
     return lines;
   }
 
-  private final class FittedRing {
-    private final Area centre;
-    private final int from;
-    private final int count;
-    private final InnerDiscs discs;
-    private final FittedPath path = new FittedPath();
-    private boolean moved;
-
-    FittedRing(Area centre, int ring, InnerDiscs discs) {
-      this.centre = centre;
-      this.discs = discs;
-      from = centre.ringStart(ring);
-      count = centre.ringStart(ring + 1) - from;
-    }
-
-    /** The ring as a line, or null if it is whole everywhere. */
-    Line line(Role role) {
-      double[] nx = new double[count];
-      double[] ny = new double[count];
-      double[] first = new double[count];
-      double[] last = new double[count];
-      List<double[]> inner = new ArrayList<>();
-      for (int i = 0; i < count; i++) {
-        inner.add(edge(i, nx, ny, first, last));
-      }
-      if (!moved) {
-        return null;
-      }
-      for (int i = 0; i < count; i++) {
-        int before = i == 0 ? count - 1 : i - 1;
-        corner(i, nx[before], ny[before], last[before], nx[i], ny[i], first[i]);
-        double[] samples = inner.get(i);
-        for (int s = 0; s < samples.length; s += 3) {
-          moved(samples[s], samples[s + 1], nx[i], ny[i], samples[s + 2]);
-        }
-      }
-      return path.line(role, true);
-    }
-
-    /** Places along an edge, x, y and room for each, and the room at both its ends. */
-    private double[] edge(int i, double[] nx, double[] ny, double[] first, double[] last) {
-      double ax = x(i);
-      double ay = y(i);
-      double dx = x(i + 1) - ax;
-      double dy = y(i + 1) - ay;
-      double length = Math.hypot(dx, dy);
-      nx[i] = -dy / length;
-      ny[i] = dx / length;
-      int samples = Math.max(1, (int) Math.ceil(length / (STEP * width)));
-      double[] found = new double[3 * samples];
-      int kept = 0;
-      for (int s = 0; s < samples; s++) {
-        double t = (s + 0.5) / samples;
-        double px = ax + t * dx;
-        double py = ay + t * dy;
-        double radius = discs.at(px, py, nx[i], ny[i]);
-        double room = discs.facing() <= FACING ? radius : width / 2;
-        first[i] = s == 0 ? room : first[i];
-        last[i] = room;
-        if (room < width / 2 - 1e-3) {
-          moved = true;
-        }
-        found[kept++] = px;
-        found[kept++] = py;
-        found[kept++] = room;
-      }
-      return found;
-    }
-
-    private void corner(
-        int i, double px, double py, double roomBefore, double qx, double qy, double roomAfter) {
-      double room = (roomBefore + roomAfter) / 2;
-      double shift = (width / 2 - room) / 2;
-      double scale = shift / Math.max(0.2, 1 + px * qx + py * qy);
-      path.add(x(i) - scale * (px + qx), y(i) - scale * (py + qy), width / 2 + room);
-    }
-
-    private void moved(double x, double y, double nx, double ny, double room) {
-      double shift = (width / 2 - room) / 2;
-      path.add(x - shift * nx, y - shift * ny, width / 2 + room);
-    }
-
-    private double x(int i) {
-      return centre.x(from + i % count) * Area.UNIT_MM;
-    }
-
-    private double y(int i) {
-      return centre.y(from + i % count) * Area.UNIT_MM;
-    }
-  }
-
   /** The bounds of an area's rings: a first look at whether a place may lie in it. */
-  private static final class Boxes {
+  static final class Boxes {
     private final double[] boxes;
 
     Boxes(Area area, double margin) {
@@ -307,9 +241,17 @@ final class NarrowPlaces {
       }
     }
 
-    boolean mayContain(double x, double y) {
+    /** Whether the bounds of a straight line meet one of the boxes. */
+    boolean mayMeet(double ax, double ay, double bx, double by) {
+      double minX = Math.min(ax, bx);
+      double maxX = Math.max(ax, bx);
+      double minY = Math.min(ay, by);
+      double maxY = Math.max(ay, by);
       for (int i = 0; i < boxes.length; i += 4) {
-        if (x >= boxes[i] && y >= boxes[i + 1] && x <= boxes[i + 2] && y <= boxes[i + 3]) {
+        if (maxX >= boxes[i]
+            && maxY >= boxes[i + 1]
+            && minX <= boxes[i + 2]
+            && minY <= boxes[i + 3]) {
           return true;
         }
       }

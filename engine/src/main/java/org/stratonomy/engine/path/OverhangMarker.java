@@ -47,7 +47,7 @@ final class OverhangMarker {
       }
       any |= marks[i] > 0;
     }
-    return any ? new Line(line.role(), path, line.widthMm(), line.widths(), marks) : line;
+    return any ? line.withOverhangs(path, marks) : line;
   }
 
   private record Part(Path path, byte mark) {}
@@ -78,8 +78,7 @@ final class OverhangMarker {
       }
     }
     Path whole = line.path().isClosed() ? path.closed() : path.open();
-    return new Line(
-        line.role(), whole, line.widthMm(), line.widths(), Arrays.copyOf(marks, segments));
+    return line.withOverhangs(whole, Arrays.copyOf(marks, segments));
   }
 
   private void split(Path path, int level, List<Part> parts) {

@@ -29,29 +29,20 @@ final class WallMaker {
     for (int i = 0; i < count && !rest.isEmpty(); i++) {
       rest = wall(rest, i == 0 ? Role.OUTER_WALL : Role.INNER_WALL);
     }
-    return thin == ThinPlaces.FITTED && count > 0 ? gaps(rest) : rest;
+    return rest;
   }
 
   private Area wall(Area rest, Role role) {
     Area centre = Plane.inset(rest, width / 2);
     Area inner = Plane.inset(centre, width / 2);
-    if (thin == ThinPlaces.FITTED && NarrowPlaces.any(rest, inner, width)) {
-      NarrowPlaces narrow = new NarrowPlaces(rest, width);
-      out.addAll(narrow.walls(role));
-      out.addAll(narrow.singles(role));
-    } else {
+    Area places = thin == ThinPlaces.FITTED ? NarrowPlaces.find(rest, inner, width) : Area.EMPTY;
+    if (places.isEmpty()) {
       Path.ofRings(centre).forEach(path -> out.add(new Line(role, path, width)));
+    } else {
+      NarrowPlaces narrow = new NarrowPlaces(rest, width);
+      out.addAll(narrow.walls(role, centre, places));
+      out.addAll(narrow.singles(role));
     }
     return inner;
-  }
-
-  /** What walls leave between them but is too narrow for anything else gets a line of its own. */
-  private Area gaps(Area rest) {
-    if (rest.isEmpty()) {
-      return rest;
-    }
-    NarrowPlaces narrow = new NarrowPlaces(rest, width);
-    out.addAll(narrow.singles(Role.GAP));
-    return narrow.wide();
   }
 }

@@ -143,6 +143,17 @@ public final class Area {
     return new double[] {b[0] * UNIT_MM, b[1] * UNIT_MM, b[2] * UNIT_MM, b[3] * UNIT_MM};
   }
 
+  /** The area without its outlines and holes that go around less than a size. */
+  public Area withoutSmall(double leastMm2) {
+    RingList rings = new RingList();
+    for (int ring = 0; ring < ringCount(); ring++) {
+      if (Math.abs(ringAreaMm2(ring)) >= leastMm2) {
+        rings.addRing(this, ring);
+      }
+    }
+    return rings.toRawArea();
+  }
+
   /**
    * The connected parts of the area, each an outline with the holes in it; parts that touch in a
    * point are separate.
