@@ -67,6 +67,36 @@ final class LayerRaster {
     return originY + (row + 0.5) * PIXEL_MM;
   }
 
+  /**
+   * Whether a disc of a radius fits between the lines, away from the edge of what is inside.
+   *
+   * @param inside where the disc has to lie
+   */
+  boolean hasHole(Inside inside, double radiusMm) {
+    int reach = (int) Math.floor(radiusMm / PIXEL_MM);
+    for (int j = reach; j < height - reach; j++) {
+      for (int i = reach; i < width - reach; i++) {
+        if (count[j * width + i] == 0 && isHole(inside, i, j, reach)) {
+          return true;
+        }
+      }
+    }
+    return false;
+  }
+
+  private boolean isHole(Inside inside, int i, int j, int reach) {
+    for (int dy = -reach; dy <= reach; dy++) {
+      for (int dx = -reach; dx <= reach; dx++) {
+        boolean within = dx * dx + dy * dy <= reach * reach;
+        boolean free = count[(j + dy) * width + i + dx] == 0 && inside.at(x(i + dx), y(j + dy));
+        if (within && !free) {
+          return false;
+        }
+      }
+    }
+    return true;
+  }
+
   interface Inside {
     boolean at(double x, double y);
   }

@@ -65,6 +65,60 @@ public final class Shapes {
     return MeshBuilder.build("boxes", soup);
   }
 
+  /** An upright prism over a ring of which every edge is seen from the origin. */
+  public static Mesh prism(double height, double... xy) {
+    TriangleSoup soup = new TriangleSoup(2 * xy.length);
+    int n = xy.length / 2;
+    for (int i = 0; i < n; i++) {
+      int j = (i + 1) % n;
+      double[] a = {xy[2 * i], xy[2 * i + 1], 0};
+      double[] b = {xy[2 * j], xy[2 * j + 1], 0};
+      double[] c = {b[0], b[1], height};
+      double[] d = {a[0], a[1], height};
+      double[] low = {0, 0, 0};
+      double[] high = {0, 0, height};
+      for (double[] p : new double[][] {a, b, c, a, c, d, b, a, low, d, c, high}) {
+        soup.corner(p[0], p[1], p[2]);
+      }
+    }
+    return MeshBuilder.build("prism", soup);
+  }
+
+  /** A ring of points alternately at two distances from the origin. */
+  public static double[] star(int tips, double inner, double outer) {
+    double[] xy = new double[4 * tips];
+    for (int i = 0; i < 2 * tips; i++) {
+      double r = i % 2 == 0 ? outer : inner;
+      xy[2 * i] = r * Math.cos(Math.PI * i / tips);
+      xy[2 * i + 1] = r * Math.sin(Math.PI * i / tips);
+    }
+    return xy;
+  }
+
+  /** A torus about Z, its lowest point at zero. */
+  public static Mesh torus(double middle, double thickness) {
+    int n = 48;
+    double[][] outline = new double[n + 1][];
+    for (int i = 0; i <= n; i++) {
+      double angle = 2 * Math.PI * (i % n) / n;
+      outline[i] =
+          new double[] {middle + thickness * Math.sin(angle), thickness * (1 - Math.cos(angle))};
+    }
+    return turned(outline);
+  }
+
+  /** Ribs of several widths, 10 mm long, on one side of a bar of 5 mm. */
+  public static Mesh comb(double height, double... widths) {
+    TriangleSoup soup = new TriangleSoup(12 * widths.length + 12);
+    double x = 1;
+    for (double width : widths) {
+      addBar(soup, x, 4, 0, x + width, 15, height);
+      x += width + 1.5;
+    }
+    addBar(soup, 0, 0, 0, x, 5, height);
+    return MeshBuilder.build("comb", soup);
+  }
+
   /** A solid turned about Z from radii and heights, from the lower to the upper pole. */
   public static Mesh turned(double[]... outline) {
     TriangleSoup soup = new TriangleSoup(2 * SEGMENTS * outline.length);

@@ -96,7 +96,7 @@ interface FillPattern {
   final class Honeycomb implements FillPattern {
     @Override
     public List<Path> paths(Place p) {
-      double a = 8 * p.width / (3 * Math.sqrt(3) * p.density);
+      double a = edge(p.width, p.density);
       double rise = Math.sqrt(3) / 2 * a;
       double inward = Math.min(p.width / 2, rise / 3);
       Turned frame = new Turned(p.centres, p.baseAngle);
@@ -119,6 +119,17 @@ interface FillPattern {
         paths.addAll(clipper.inside(path.open()));
       }
       return paths;
+    }
+
+    private static double edge(double width, double density) {
+      double a = 8 * width / (3 * Math.sqrt(3) * density);
+      for (int i = 0; i < 40; i++) {
+        double rise = Math.sqrt(3) / 2 * a;
+        double slanted = rise - 2 * Math.min(width / 2, rise / 3);
+        double length = 2 * a + 2 * Math.hypot(a / 2, slanted);
+        a *= (1 + width * length / (3 * a * rise) / density) / 2;
+      }
+      return a;
     }
   }
 

@@ -1,5 +1,6 @@
 package org.stratonomy.engine.path;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
@@ -44,13 +45,23 @@ final class Filler {
    */
   void solid(Area area, Role role) {
     Area rest = withoutNarrow(area);
-    Area centres = Plane.inset(rest, width / 2);
-    double fitted = Double.NaN;
-    List<Path> paths = Hatch.joined(centres, angle, width, 0, REACH * width);
-    for (Path path : paths) {
-      fitted = Double.isNaN(fitted) ? fitted(rest, paths) : fitted;
-      out.add(new Line(role, path, fitted));
+    hatch(rest, Hatch.cover(Plane.inset(rest, width / 2), angle, width, REACH * width), role);
+  }
+
+  /** Solid lines from edge to edge of what carries them. */
+  void bridge(Area area, Bridge bridge) {
+    for (Area part : area.parts()) {
+      double direction = bridge.direction(part, angle);
+      Area centres = Plane.inset(part, width / 2);
+      hatch(part, Hatch.cover(centres, direction, width, REACH * width), Role.BRIDGE);
     }
+  }
+
+  private void hatch(Area area, Hatch.Cover cover, Role role) {
+    List<Line> wedges = wedges(cover);
+    double fitted = fitted(area, cover.paths(), wedges);
+    cover.paths().forEach(path -> out.add(new Line(role, path, fitted)));
+    out.addAll(wedges);
   }
 
   /**
@@ -61,14 +72,12 @@ final class Filler {
    */
   void skinned(Area area, Area facingUp) {
     Area rest = withoutNarrow(area);
-    Area centres = Plane.inset(rest, width / 2);
-    List<Path> paths = Hatch.monotone(centres, angle, width, 0, REACH * width);
-    if (paths.isEmpty()) {
-      return;
-    }
-    double fitted = fitted(rest, paths);
+    Hatch.Cover cover = Hatch.monotone(Plane.inset(rest, width / 2), angle, width, REACH * width);
+    List<Line> wedges = wedges(cover);
+    out.addAll(wedges);
+    double fitted = fitted(rest, cover.paths(), wedges);
     Clipper clipper = new Clipper(facingUp);
-    for (Path path : paths) {
+    for (Path path : cover.paths()) {
       for (Clipper.Part part : clipper.parts(path)) {
         Role role = part.inside() ? Role.TOP_SKIN : Role.SOLID_INFILL;
         out.add(Line.inOrder(role, part.path(), fitted));
@@ -76,16 +85,19 @@ final class Filler {
     }
   }
 
-  /** Solid lines from edge to edge of what carries them. */
-  void bridge(Area area, Bridge bridge) {
-    for (Area part : area.parts()) {
-      Area centres = Plane.inset(part, width / 2);
-      List<Path> paths =
-          Hatch.joined(centres, bridge.direction(part, angle), width, 0, REACH * width);
-      for (Path path : paths) {
-        out.add(new Line(Role.BRIDGE, path, fitted(part, paths)));
-      }
+  private List<Line> wedges(Hatch.Cover cover) {
+    if (thin != ThinPlaces.FITTED) {
+      return List.of();
     }
+    List<Line> lines = new ArrayList<>();
+    for (Hatch.Wedge wedge : cover.wedges()) {
+      FittedPath path = new FittedPath();
+      for (int i = 0; i < wedge.path().size(); i++) {
+        path.add(wedge.path().x(i), wedge.path().y(i), wedge.widthsMm()[i]);
+      }
+      lines.add(path.line(Role.GAP, false));
+    }
+    return lines;
   }
 
   private Area withoutNarrow(Area area) {
@@ -98,10 +110,12 @@ final class Filler {
     return singles.isEmpty() ? area : Plane.difference(area, narrow.narrow());
   }
 
-  private double fitted(Area area, List<Path> paths) {
+  /** The width with which lines make up an area less what other lines take of it. */
+  private double fitted(Area area, List<Path> paths, List<Line> others) {
     double length = paths.stream().mapToDouble(Path::lengthMm).sum();
-    return Math.clamp(
-        area.areaMm2() / length, width * (1 - WIDTH_SLACK), width * (1 + WIDTH_SLACK));
+    double taken = others.stream().mapToDouble(l -> l.widthMm() * l.path().lengthMm()).sum();
+    double fitted = length == 0 ? width : (area.areaMm2() - taken) / length;
+    return Math.clamp(fitted, width * (1 - WIDTH_SLACK), width * (1 + WIDTH_SLACK));
   }
 
   /**

@@ -36,7 +36,7 @@ final class NarrowPlaces {
   private static final double ROUNDING_MM = 0.001;
 
   /** Shorter lines are left out, in widths. */
-  private static final double LEAST_LENGTH = 0.7;
+  private static final double LEAST_LENGTH = 0.5;
 
   private final Area area;
   private final double width;

@@ -144,6 +144,10 @@ public final class Path {
       xy[length++] = y;
     }
 
+    public int size() {
+      return length / 2;
+    }
+
     public Path open() {
       return new Path(false, Arrays.copyOf(xy, length));
     }
