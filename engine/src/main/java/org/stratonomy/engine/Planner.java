@@ -18,7 +18,7 @@ import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Scheduler;
 import org.stratonomy.engine.merge.Skirt;
 import org.stratonomy.engine.mesh.MeshSource;
-import org.stratonomy.engine.path.LineMaker;
+import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanChecker;
 import org.stratonomy.engine.plan.Resolver;
@@ -85,26 +85,30 @@ public final class Planner implements AutoCloseable {
     List<LayerPart> parts = parts(stack);
     forEach("outlines", parts, watch, part -> sections.get(part.piece).get(part.index));
     List<HeightProfile> profiles = new ArrayList<>();
-    List<LineMaker> makers = new ArrayList<>();
+    List<PieceLines> lines = new ArrayList<>();
     for (int p = 0; p < placed.size(); p++) {
       profiles.add(HeightProfile.of(stack.pieces().get(p), sections.get(p)));
-      makers.add(new LineMaker(stack.pieces().get(p), sections.get(p), memo));
+      String id = placed.get(p).id();
+      lines.add(
+          new PieceLines(
+              stack.pieces().get(p),
+              sections.get(p),
+              stratum -> resolver.stratum(id, stratum),
+              memo));
     }
     forEach(
         "toolpaths",
         parts,
         watch,
-        part -> {
-          PieceStack pieceStack = stack.pieces().get(part.piece);
-          var layer = pieceStack.layers().get(part.index - 1);
-          makers
-              .get(part.piece)
-              .lines(layer, resolver.stratum(pieceStack.piece(), layer.stratum()));
-        });
-    Scheduler scheduler = new Scheduler(plan, resolver, stack, sections, makers, memo);
+        part ->
+            lines
+                .get(part.piece)
+                .islands(stack.pieces().get(part.piece).layers().get(part.index - 1)));
+    forEach("support", lines.size(), watch, p -> support(lines.get(p), stack.pieces().get(p)));
+    Scheduler scheduler = new Scheduler(plan, resolver, stack, sections, lines, memo);
     Schedule schedule =
         scheduler.schedule(
-            skirt(stack, sections, resolver),
+            skirt(stack, lines, resolver),
             (count, task) -> forEach("order and time", count, watch, task));
     return new PlanResult(
         plan,
@@ -144,13 +148,18 @@ public final class Planner implements AutoCloseable {
     return parts;
   }
 
-  private static Skirt skirt(LayerStack stack, List<Sections> sections, Resolver resolver) {
+  private static void support(PieceLines lines, PieceStack stack) {
+    stack.layers().stream().limit(1).forEach(lines::support);
+  }
+
+  private static Skirt skirt(LayerStack stack, List<PieceLines> lines, Resolver resolver) {
     List<Area> footprints = new ArrayList<>();
     Key.Builder key = Key.of("footprints");
     if (!stack.layers().isEmpty()) {
       for (Part part : stack.layers().getFirst().parts()) {
-        footprints.add(sections.get(part.piece()).get(part.layer().index()).area());
-        key.add(sections.get(part.piece()).key(part.layer().index()));
+        PieceLines piece = lines.get(part.piece());
+        footprints.add(piece.footprint(part.layer()));
+        key.add(piece.key(part.layer()));
       }
     }
     return Skirt.around(footprints, key.build(), resolver.plan());

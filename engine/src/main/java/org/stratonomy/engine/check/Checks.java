@@ -251,9 +251,20 @@ public final class Checks {
   private double skirtReach() {
     Settings settings = resolver.plan();
     int lines = settings.count(Setting.SKIRT_LINES);
-    return lines == 0
-        ? 0
-        : settings.number(Setting.SKIRT_DISTANCE) + lines * settings.number(Setting.LINE_WIDTH);
+    double width = settings.number(Setting.LINE_WIDTH);
+    return lines == 0 ? 0 : brimReach() + settings.number(Setting.SKIRT_DISTANCE) + lines * width;
+  }
+
+  /** How far the widest brim reaches outwards of its piece, mm. */
+  private double brimReach() {
+    double most = 0;
+    for (Piece piece : plan.pieces()) {
+      Settings settings = resolver.stratum(piece.id(), 1);
+      double reach = settings.count(Setting.BRIM_LINES) * settings.number(Setting.LINE_WIDTH);
+      boolean outside = !settings.choice(Setting.BRIM_SIDE).equals("inside");
+      most = outside ? Math.max(most, reach) : most;
+    }
+    return most;
   }
 
   private void stops() {

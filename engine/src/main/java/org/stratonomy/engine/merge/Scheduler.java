@@ -2,12 +2,15 @@ package org.stratonomy.engine.merge;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.path.Line;
-import org.stratonomy.engine.path.LineMaker;
+import org.stratonomy.engine.path.PieceLines;
+import org.stratonomy.engine.path.Role;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Setting;
@@ -27,7 +30,7 @@ public final class Scheduler {
   private final Resolver resolver;
   private final LayerStack stack;
   private final List<Sections> sections;
-  private final List<LineMaker> makers;
+  private final List<PieceLines> lines;
   private final Memo memo;
   private final TravelSettings travel;
   private final Settings planSettings;
@@ -35,27 +38,27 @@ public final class Scheduler {
 
   /**
    * @param sections one for each piece, in the plan's order
-   * @param makers one for each piece, in the plan's order
+   * @param lines one for each piece, in the plan's order
    */
   public Scheduler(
       Plan plan,
       Resolver resolver,
       LayerStack stack,
       List<Sections> sections,
-      List<LineMaker> makers,
+      List<PieceLines> lines,
       Memo memo) {
     this.plan = plan;
     this.resolver = resolver;
     this.stack = stack;
     this.sections = sections;
-    this.makers = makers;
+    this.lines = lines;
     this.memo = memo;
     this.planSettings = resolver.plan();
     this.travel = TravelSettings.of(planSettings);
     this.timer = new LayerTimer(resolver.machine(), travel, planSettings);
   }
 
-  private record Ordered(Key key, LineOrder order, List<LayerSequencer.Batch> batches, int slot) {}
+  private record Ordered(Key key, LineOrder order, int slot) {}
 
   /**
    * @param skirt lines that are laid before the first layer, with its filament
@@ -72,7 +75,7 @@ public final class Scheduler {
       ordered.add(next);
       if (!next.order.items().isEmpty()) {
         LineOrder.Item last = next.order.items().getLast();
-        slot = next.batches.get(last.batch()).slot();
+        slot = strokeSettings(layer.parts().get(last.batch())).slot(last.line().role());
         x = last.endX();
         y = last.endY();
       }
@@ -107,7 +110,7 @@ public final class Scheduler {
     Settings settings = settings(part);
     return new StrokeSettings(
         settings,
-        resolver.filament(settings.slot()),
+        resolver::filament,
         part.layer(),
         part.piece(),
         stack.pieces().get(part.piece()).onBed());
@@ -117,8 +120,9 @@ public final class Scheduler {
     Key.Builder key = Key.of("order").add(x).add(y).add(slot);
     for (Part part : layer.parts()) {
       Settings settings = settings(part);
-      key.add(makers.get(part.piece()).key(part.layer(), settings));
+      key.add(lines.get(part.piece()).key(part.layer()));
       key.add(part.piece()).add(settings.slot());
+      strokeSettings(part).slots().forEach(key::add);
       key.add(settings.choice(Setting.SEAM)).add(settings.choice(Setting.WALL_ORDER));
       key.add(part.layer().index());
     }
@@ -126,23 +130,31 @@ public final class Scheduler {
       key.add(skirt.key());
     }
     Key built = key.build();
-    List<LayerSequencer.Batch> batches = batches(layer, skirt);
     LineOrder order =
-        memo.get(built, LineOrder.class, () -> LayerSequencer.order(batches, x, y, slot));
-    return new Ordered(built, order, batches, slot);
+        memo.get(
+            built, LineOrder.class, () -> LayerSequencer.order(batches(layer, skirt), x, y, slot));
+    return new Ordered(built, order, slot);
   }
 
-  /** The skirt, and then each island of each piece. */
+  /** Skirt and brim, and then support and each island of each piece. */
   private List<LayerSequencer.Batch> batches(PlanLayer layer, Skirt skirt) {
     List<LayerSequencer.Batch> batches = new ArrayList<>();
     for (int p = 0; p < layer.parts().size(); p++) {
       Part part = layer.parts().get(p);
+      PieceLines piece = lines.get(part.piece());
       StrokeSettings strokes = strokeSettings(part);
       if (layer.number() == 1 && p == 0) {
         batches.add(batch(p, strokes, skirt.lines(), true));
       }
-      for (List<Line> island :
-          makers.get(part.piece()).lines(part.layer(), settings(part)).islands()) {
+      if (part.layer().index() == 1 && stack.pieces().get(part.piece()).onBed()) {
+        batches.add(batch(p, strokes, piece.brim(part.layer()), true));
+      }
+      Map<Role, List<Line>> support =
+          piece.support(part.layer()).stream().collect(Collectors.groupingBy(Line::role));
+      for (Role role : List.of(Role.SUPPORT, Role.INTERFACE)) {
+        batches.add(batch(p, strokes, support.getOrDefault(role, List.of()), false));
+      }
+      for (List<Line> island : piece.islands(part.layer())) {
         batches.add(batch(p, strokes, island, false));
       }
     }
@@ -151,8 +163,8 @@ public final class Scheduler {
 
   private static LayerSequencer.Batch batch(
       int part, StrokeSettings strokes, List<Line> lines, boolean first) {
-    return new LayerSequencer.Batch(
-        part, strokes.slot(), lines, strokes.seam(), strokes.wallOrder(), first);
+    int slot = lines.isEmpty() ? strokes.slot() : strokes.slot(lines.getFirst().role());
+    return new LayerSequencer.Batch(part, slot, lines, strokes.seam(), strokes.wallOrder(), first);
   }
 
   private LayerSchedule layer(PlanLayer layer, Ordered ordered) {

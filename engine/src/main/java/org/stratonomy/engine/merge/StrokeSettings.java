@@ -1,6 +1,7 @@
 package org.stratonomy.engine.merge;
 
 import java.util.List;
+import java.util.function.IntFunction;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.Overhang;
@@ -14,16 +15,23 @@ import org.stratonomy.engine.strata.PieceLayer;
 /** Turns the lines of one layer of one piece into strokes: filament, speed, fan, temperature. */
 final class StrokeSettings {
   private final Settings settings;
-  private final Filament filament;
+  private final IntFunction<Filament> filaments;
   private final PieceLayer layer;
   private final int piece;
   private final boolean firstOnBed;
   private final boolean fanOff;
 
+  /**
+   * @param filaments by slot, from 1
+   */
   StrokeSettings(
-      Settings settings, Filament filament, PieceLayer layer, int piece, boolean pieceOnBed) {
+      Settings settings,
+      IntFunction<Filament> filaments,
+      PieceLayer layer,
+      int piece,
+      boolean pieceOnBed) {
     this.settings = settings;
-    this.filament = filament;
+    this.filaments = filaments;
     this.layer = layer;
     this.piece = piece;
     firstOnBed = pieceOnBed && layer.index() == 1;
@@ -32,6 +40,22 @@ final class StrokeSettings {
 
   int slot() {
     return settings.slot();
+  }
+
+  /** Slot of the filament that a role is printed with. */
+  int slot(Role role) {
+    int own =
+        switch (role) {
+          case SUPPORT -> settings.count(Setting.SUPPORT_FILAMENT);
+          case INTERFACE -> settings.count(Setting.INTERFACE_FILAMENT);
+          default -> 0;
+        };
+    return own == 0 ? slot() : own;
+  }
+
+  /** Slots of all filaments that may be used. */
+  List<Integer> slots() {
+    return List.of(slot(), slot(Role.SUPPORT), slot(Role.INTERFACE));
   }
 
   Seam seam() {
@@ -68,7 +92,8 @@ final class StrokeSettings {
   private Stroke stroke(Line line, Path path, double width, int overhang) {
     Role role = line.role();
     double flow = settings.number(Setting.FLOW) / 100;
-    double mostByFlow = filament.maxFlow() / (width * layer.height() * flow);
+    int slot = slot(role);
+    double mostByFlow = filaments.apply(slot).maxFlow() / (width * layer.height() * flow);
     double wanted = speed(role) * wallFactor(line, overhang);
     return new Stroke(
         role,
@@ -77,11 +102,18 @@ final class StrokeSettings {
         layer.height(),
         role == Role.SKIRT ? Stroke.NO_PIECE : piece,
         layer.stratum(),
-        slot(),
+        slot,
         Math.min(wanted, mostByFlow),
         fan(role, overhang),
-        settings.number(Setting.NOZZLE_TEMPERATURE),
+        temperature(slot),
         flow);
+  }
+
+  /** A filament other than the stratum's is printed at its own temperature. */
+  private double temperature(int slot) {
+    return slot == slot()
+        ? settings.number(Setting.NOZZLE_TEMPERATURE)
+        : filaments.apply(slot).nozzleC();
   }
 
   private double speed(Role role) {
@@ -139,7 +171,10 @@ final class StrokeSettings {
     key.add(settings.number(Setting.SMALL_WALL_LENGTH));
     key.add(settings.number(Setting.SMALL_WALL_SPEED));
     key.add(settings.number(Setting.NOZZLE_TEMPERATURE)).add(settings.number(Setting.FLOW));
-    key.add(filament.maxFlow()).add(slot()).add(piece).add(layer.stratum()).add(layer.height());
+    for (int slot : slots()) {
+      key.add(slot).add(filaments.apply(slot).maxFlow()).add(filaments.apply(slot).nozzleC());
+    }
+    key.add(piece).add(layer.stratum()).add(layer.height());
     key.add(firstOnBed ? 1 : 0);
   }
 }

@@ -28,24 +28,37 @@ final class Bridge {
   }
 
   /**
+   * The direction in which a bridge is laid.
+   *
    * @param part with the strip by which the bridge is held
    * @param otherwise the direction if none is better, radians
    */
   double direction(Area part, double otherwise) {
+    return best(part, otherwise).direction;
+  }
+
+  /** Length of the longest line over air in the best direction, mm; infinite if ends hang free. */
+  double span(Area part) {
+    Best best = best(Plane.outset(part, 2 * width), 0);
+    return best.free ? Double.POSITIVE_INFINITY : best.longest;
+  }
+
+  private record Best(double direction, double longest, boolean free) {}
+
+  private Best best(Area part, double otherwise) {
     Area air = Plane.difference(part, below);
-    if (air.isEmpty()) {
-      return otherwise;
-    }
     Area support = Plane.intersection(part, below);
-    double best = otherwise;
+    Best best = new Best(otherwise, 0, false);
     double least = Double.POSITIVE_INFINITY;
-    for (int i = 0; i < DIRECTIONS; i++) {
+    for (int i = 0; i < DIRECTIONS && !air.isEmpty(); i++) {
       double direction = otherwise + Math.PI * i / DIRECTIONS;
       double longest = 0;
       double sum = 0;
+      boolean anyFree = false;
       for (Path line : Hatch.lines(air, direction, 2 * width, 0)) {
         int free = freeEnd(support, line, 0) + freeEnd(support, line, 1);
         double counted = FREE_ENDS[free] * line.lengthMm();
+        anyFree |= free > 0;
         longest = Math.max(longest, counted);
         sum += counted;
       }
@@ -53,7 +66,7 @@ final class Bridge {
       double cost = longest + 1e-4 * sum;
       if (cost < least - 1e-6) {
         least = cost;
-        best = direction;
+        best = new Best(direction, longest, anyFree);
       }
     }
     return best;

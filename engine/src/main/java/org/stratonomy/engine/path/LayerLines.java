@@ -11,8 +11,8 @@ import org.stratonomy.engine.plane.Clipper;
  *
  * @param islands the lines of each connected part of the section
  */
-public record LayerLines(List<List<Line>> islands) implements Memo.Sized {
-  public LayerLines {
+record LayerLines(List<List<Line>> islands) implements Memo.Sized {
+  LayerLines {
     islands = islands.stream().map(List::copyOf).toList();
   }
 
@@ -48,7 +48,7 @@ public record LayerLines(List<List<Line>> islands) implements Memo.Sized {
   }
 
   /** All of them. */
-  public List<Line> lines() {
+  List<Line> lines() {
     return islands.stream().flatMap(List::stream).toList();
   }
 

@@ -16,19 +16,19 @@ import org.stratonomy.engine.strata.Sections;
  * layers above or below is missing, then infill in the rest. The next layers count whatever stratum
  * they belong to, so that a boundary inside a piece gets no lid and a hollow under it does.
  */
-public final class LineMaker {
+final class LineMaker {
   private final PieceStack stack;
   private final Sections sections;
   private final Memo memo;
 
-  public LineMaker(PieceStack stack, Sections sections, Memo memo) {
+  LineMaker(PieceStack stack, Sections sections, Memo memo) {
     this.stack = stack;
     this.sections = sections;
     this.memo = memo;
   }
 
   /** Key of {@link #lines} for the same layer and settings. */
-  public Key key(PieceLayer layer, Settings settings) {
+  Key key(PieceLayer layer, Settings settings) {
     LineSettings s = LineSettings.of(settings);
     Key.Builder key = Key.of("lines");
     s.addTo(key);
@@ -42,7 +42,7 @@ public final class LineMaker {
     return key.build();
   }
 
-  public LayerLines lines(PieceLayer layer, Settings settings) {
+  LayerLines lines(PieceLayer layer, Settings settings) {
     return memo.get(
         key(layer, settings),
         LayerLines.class,

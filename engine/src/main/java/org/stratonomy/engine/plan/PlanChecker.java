@@ -114,7 +114,7 @@ public final class PlanChecker {
         max = machine.bedMaxC();
         because = " on %s".formatted(machine.name());
       }
-      case FILAMENT -> {
+      case FILAMENT, SUPPORT_FILAMENT, INTERFACE_FILAMENT -> {
         max = plan.slots().size();
         because = " because %d filaments are loaded".formatted(plan.slots().size());
       }

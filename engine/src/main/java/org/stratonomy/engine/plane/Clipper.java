@@ -121,7 +121,7 @@ public final class Clipper {
   /**
    * The point of the rings nearest to a place, if there is one within a reach, as x and y in mm.
    */
-  Optional<double[]> nearest(double x, double y, double reachMm) {
+  public Optional<double[]> nearest(double x, double y, double reachMm) {
     if (area.isEmpty()) {
       return Optional.empty();
     }

@@ -1,0 +1,73 @@
+package org.stratonomy.engine.path;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.Clipper;
+import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.plane.Plane;
+
+/**
+ * Lines on the bed around a piece, in its holes, or both, from the piece outwards; perhaps only
+ * around parts that cover little of the bed.
+ */
+final class Brim {
+  private final int count;
+  private final double width;
+  private final boolean outside;
+  private final boolean inside;
+  private final double upToMm2;
+
+  Brim(Settings settings) {
+    count = settings.count(Setting.BRIM_LINES);
+    width = settings.number(Setting.LINE_WIDTH);
+    String side = settings.choice(Setting.BRIM_SIDE);
+    outside = !side.equals("inside");
+    inside = !side.equals("outside");
+    upToMm2 = settings.number(Setting.BRIM_UP_TO);
+  }
+
+  /**
+   * @param footprint what the piece covers of the bed
+   */
+  List<Line> lines(Area footprint) {
+    List<Line> lines = new ArrayList<>();
+    if (count == 0) {
+      return lines;
+    }
+    List<Area> held = new ArrayList<>();
+    List<Area> others = new ArrayList<>();
+    for (Area part : footprint.parts()) {
+      boolean small = upToMm2 == 0 || part.areaMm2() <= upToMm2;
+      (small ? held : others).add(part);
+    }
+    if (held.isEmpty()) {
+      return lines;
+    }
+    Area around = Plane.union(held);
+    Area taken = others.isEmpty() ? Area.EMPTY : Plane.outset(Plane.union(others), width / 2);
+    Clipper clipper = new Clipper(taken);
+    for (int i = 0; i < count; i++) {
+      Area ring = Plane.outset(around, (i + 0.5) * width);
+      List<Path> paths = Path.ofRings(ring);
+      for (int r = 0; r < paths.size(); r++) {
+        boolean outline = ring.ringAreaMm2(r) > 0;
+        if (outline ? outside : inside) {
+          for (Clipper.Part part : clipper.parts(paths.get(r))) {
+            if (!part.inside()) {
+              lines.add(new Line(Role.BRIM, part.path(), width));
+            }
+          }
+        }
+      }
+    }
+    return lines;
+  }
+
+  /** How far the brim reaches outwards of the piece, mm. */
+  double reachMm() {
+    return outside ? count * width : 0;
+  }
+}

@@ -1,0 +1,32 @@
+package org.stratonomy.engine.path;
+
+import java.util.List;
+import org.stratonomy.engine.memo.Memo;
+import org.stratonomy.engine.plane.Area;
+
+/**
+ * Where support stands in one layer.
+ *
+ * @param body support, without its interface
+ * @param touching interface: what lies next below or above the piece
+ * @param branches of tree support that pass this layer
+ */
+record SupportLayer(Area body, Area touching, List<Branch> branches) implements Memo.Sized {
+  static final SupportLayer NONE = new SupportLayer(Area.EMPTY, Area.EMPTY, List.of());
+
+  /**
+   * A branch of tree support.
+   *
+   * @param radius mm
+   */
+  record Branch(double x, double y, double radius) {}
+
+  boolean isEmpty() {
+    return body.isEmpty() && touching.isEmpty();
+  }
+
+  @Override
+  public int weight() {
+    return 8 * (body.pointCount() + touching.pointCount()) + 32 * branches.size() + 128;
+  }
+}

@@ -1,0 +1,63 @@
+package org.stratonomy.engine.path;
+
+import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
+
+/**
+ * The settings that decide where support stands and how it is laid.
+ *
+ * @param where what it may stand on
+ * @param overhangRad surfaces that lean out further than this against the vertical are supported
+ * @param gapLayers free layers between support and piece
+ * @param gapMm distance from the piece in the plane
+ * @param leastMm2 smaller overhangs are spared
+ * @param bridgeMm shorter bridges are spared
+ */
+record SupportSettings(
+    Where where,
+    boolean tree,
+    double overhangRad,
+    double density,
+    int gapLayers,
+    double gapMm,
+    int interfaceLayers,
+    double interfaceDensity,
+    double leastMm2,
+    double bridgeMm,
+    double lineWidth) {
+
+  /** What support may stand on. */
+  enum Where {
+    NOWHERE,
+    BED,
+    EVERYWHERE
+  }
+
+  static SupportSettings of(Settings settings) {
+    Where where =
+        switch (settings.choice(Setting.SUPPORT)) {
+          case "from the bed" -> Where.BED;
+          case "everywhere" -> Where.EVERYWHERE;
+          default -> Where.NOWHERE;
+        };
+    return new SupportSettings(
+        where,
+        settings.choice(Setting.SUPPORT_KIND).equals("tree"),
+        Math.toRadians(settings.number(Setting.SUPPORT_ANGLE)),
+        settings.number(Setting.SUPPORT_DENSITY) / 100,
+        settings.count(Setting.SUPPORT_GAP_LAYERS),
+        settings.number(Setting.SUPPORT_GAP),
+        settings.count(Setting.INTERFACE_LAYERS),
+        settings.number(Setting.INTERFACE_DENSITY) / 100,
+        settings.number(Setting.SUPPORT_LEAST_AREA),
+        settings.number(Setting.SUPPORT_BRIDGE),
+        settings.number(Setting.LINE_WIDTH));
+  }
+
+  void addTo(Key.Builder key) {
+    key.add(where.ordinal()).add(tree ? 1 : 0).add(overhangRad).add(density).add(gapLayers);
+    key.add(gapMm).add(interfaceLayers).add(interfaceDensity).add(leastMm2).add(bridgeMm);
+    key.add(lineWidth);
+  }
+}

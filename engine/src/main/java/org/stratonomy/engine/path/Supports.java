@@ -1,0 +1,232 @@
+package org.stratonomy.engine.path;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.IntFunction;
+import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.memo.Memo;
+import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.Hatch;
+import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.strata.PieceLayer;
+import org.stratonomy.engine.strata.PieceStack;
+import org.stratonomy.engine.strata.Sections;
+
+/**
+ * The support of one piece. From the top down each layer takes over what stands above it, adds what
+ * the overhangs above need, and keeps away from the piece; where support may stand on the bed only,
+ * what does not reach it is left out from the bottom up.
+ */
+final class Supports {
+  /** How far beyond an overhang it is supported, in widths. */
+  private static final double REACH = 1;
+
+  /** Support narrower than this many widths would fall over. */
+  private static final double SLENDER = 1.5;
+
+  private final PieceStack stack;
+  private final Sections sections;
+  private final Memo memo;
+  private final List<SupportSettings> settings = new ArrayList<>();
+  private final boolean any;
+  private List<SupportLayer> layers;
+  private Key key;
+
+  /**
+   * @param strata what holds in each stratum, by its number from 1
+   */
+  Supports(PieceStack stack, Sections sections, IntFunction<Settings> strata, Memo memo) {
+    this.stack = stack;
+    this.sections = sections;
+    this.memo = memo;
+    for (PieceLayer layer : stack.layers()) {
+      settings.add(SupportSettings.of(strata.apply(layer.stratum())));
+    }
+    any = settings.stream().anyMatch(s -> s.where() != SupportSettings.Where.NOWHERE);
+  }
+
+  private SupportSettings settings(int index) {
+    return settings.get(index - 1);
+  }
+
+  private Area section(int index) {
+    return sections.get(index).area();
+  }
+
+  /** Key of all support of the piece. */
+  private synchronized Key key() {
+    if (key == null) {
+      Key.Builder builder = Key.of("support").add(any ? 1 : 0);
+      for (int i = 1; any && i <= settings.size(); i++) {
+        builder.add(sections.key(i)).add(stack.layers().get(i - 1).height());
+        settings(i).addTo(builder);
+      }
+      key = builder.build();
+    }
+    return key;
+  }
+
+  /** What support covers in a layer, without its interface. */
+  Area body(int index) {
+    return any ? layers().get(index - 1).body() : Area.EMPTY;
+  }
+
+  /** What the interface covers in a layer. */
+  Area touching(int index) {
+    return any ? layers().get(index - 1).touching() : Area.EMPTY;
+  }
+
+  Area area(int index) {
+    return Plane.union(body(index), touching(index));
+  }
+
+  /** The lines of support in a layer. */
+  List<Line> lines(PieceLayer layer) {
+    if (!any) {
+      return List.of();
+    }
+    SupportLayer support = layers().get(layer.index() - 1);
+    return support.isEmpty()
+        ? List.of()
+        : memo.get(
+                Key.of("support lines").add(key()).add(layer.index()).build(),
+                LayerLines.class,
+                () -> new LayerLines(List.of(lines(support, settings(layer.index()), layer))))
+            .lines();
+  }
+
+  private static List<Line> lines(SupportLayer support, SupportSettings s, PieceLayer layer) {
+    List<Line> lines = new ArrayList<>();
+    double width = s.lineWidth();
+    if (s.tree()) {
+      Path.ofRings(Plane.inset(support.body(), width / 2))
+          .forEach(path -> lines.add(new Line(Role.SUPPORT, path, width)));
+    } else {
+      hatch(support.body(), 0, s.density(), Role.SUPPORT, width, lines);
+    }
+    double across = layer.index() % 2 == 0 ? Math.PI / 2 : 0;
+    hatch(support.touching(), across, s.interfaceDensity(), Role.INTERFACE, width, lines);
+    return lines;
+  }
+
+  private static void hatch(
+      Area area, double angle, double density, Role role, double width, List<Line> lines) {
+    if (density <= 0) {
+      return;
+    }
+    double spacing = width / density;
+    Area centres = Plane.inset(area, width / 2);
+    for (Path path : Hatch.joined(centres, angle, spacing, 0, 2 * spacing)) {
+      lines.add(new Line(role, path, width));
+    }
+  }
+
+  /** All layers, from the bottom. */
+  private synchronized List<SupportLayer> layers() {
+    if (layers == null) {
+      layers = memo.get(key(), Result.class, () -> new Result(compute())).layers;
+    }
+    return layers;
+  }
+
+  private record Result(List<SupportLayer> layers) implements Memo.Sized {
+    @Override
+    public int weight() {
+      return layers.stream().mapToInt(SupportLayer::weight).sum();
+    }
+  }
+
+  private List<SupportLayer> compute() {
+    int n = settings.size();
+    List<Area> contacts = new ArrayList<>();
+    for (int i = 1; i <= n; i++) {
+      contacts.add(contact(i));
+    }
+    SupportLayer[] made = new SupportLayer[n];
+    SupportLayer above = SupportLayer.NONE;
+    for (int i = n; i >= 1; i--) {
+      above = made[i - 1] = below(above, contacts, i);
+    }
+    return reachingDown(made);
+  }
+
+  /** What of a layer needs support under it. */
+  private Area contact(int index) {
+    SupportSettings s = settings(index);
+    boolean onBed = index == 1 && stack.onBed();
+    if (s.where() == SupportSettings.Where.NOWHERE || onBed) {
+      return Area.EMPTY;
+    }
+    Area below = section(index - 1);
+    double step = stack.layers().get(index - 1).height() * Math.tan(s.overhangRad());
+    Area over = Plane.difference(section(index), Plane.outset(below, step));
+    Area kept = Area.EMPTY;
+    for (Area part : over.withoutSmall(s.leastMm2()).parts()) {
+      boolean bridged = new Bridge(below, s.lineWidth()).span(part) <= s.bridgeMm();
+      kept = bridged ? kept : Plane.union(kept, part);
+    }
+    return Plane.outset(kept, REACH * s.lineWidth() + step);
+  }
+
+  private SupportLayer below(SupportLayer above, List<Area> contacts, int index) {
+    SupportSettings s = settings(index);
+    Area fresh = contact(contacts, index + s.gapLayers() + 1);
+    List<Area> near = new ArrayList<>();
+    for (int k = 0; k < s.interfaceLayers(); k++) {
+      near.add(contact(contacts, index + s.gapLayers() + 1 + k));
+    }
+    Area piece = section(index);
+    for (int k = 1; k <= s.gapLayers(); k++) {
+      piece = Plane.union(piece, section(index - k));
+    }
+    Area away = Plane.outset(piece, s.gapMm());
+    if (s.tree()) {
+      TreeSupport tree = new TreeSupport(stack.layers().get(index - 1).height());
+      List<SupportLayer.Branch> branches = tree.below(above.branches(), fresh, away);
+      Area touching = Plane.difference(Plane.union(nonEmpty(near)), away);
+      Area body = Plane.difference(TreeSupport.area(branches), Plane.union(away, touching));
+      return new SupportLayer(body, touching, branches);
+    }
+    Area all = Plane.union(Plane.union(above.body(), above.touching()), fresh);
+    all = slender(Plane.difference(all, away), s.lineWidth());
+    Area touching = Plane.intersection(all, Plane.union(nonEmpty(near)));
+    return new SupportLayer(Plane.difference(all, touching), touching, List.of());
+  }
+
+  private static Area slender(Area area, double width) {
+    return area.isEmpty() ? area : Plane.open(area, SLENDER / 2 * width);
+  }
+
+  private static List<Area> nonEmpty(List<Area> areas) {
+    List<Area> kept = areas.stream().filter(area -> !area.isEmpty()).toList();
+    return kept.isEmpty() ? List.of(Area.EMPTY) : kept;
+  }
+
+  private static Area contact(List<Area> contacts, int index) {
+    return index > contacts.size() ? Area.EMPTY : contacts.get(index - 1);
+  }
+
+  /** Leaves out what stands on the piece where support may stand on the bed only. */
+  private List<SupportLayer> reachingDown(SupportLayer[] made) {
+    Area standing = Area.EMPTY;
+    List<SupportLayer> kept = new ArrayList<>();
+    for (int i = 1; i <= made.length; i++) {
+      SupportLayer layer = made[i - 1];
+      SupportSettings s = settings(i);
+      boolean bedOnly = s.where() != SupportSettings.Where.EVERYWHERE;
+      if (i > 1 && bedOnly && !layer.isEmpty()) {
+        Area carried = Plane.outset(standing, s.lineWidth());
+        layer =
+            new SupportLayer(
+                Plane.intersection(layer.body(), carried),
+                Plane.intersection(layer.touching(), carried),
+                layer.branches());
+      }
+      standing = Plane.union(layer.body(), layer.touching());
+      kept.add(layer);
+    }
+    return List.copyOf(kept);
+  }
+}
