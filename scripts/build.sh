@@ -28,7 +28,8 @@ build_application() {
   fi
 }
 
-program() {
+# command_line NAME ARGS…: a command of the cli module.
+command_line() {
   if is_stale cli/target/cli-0.1.0-SNAPSHOT.jar engine cli pom.xml; then
     install_if_missing mvn maven
     use_jdk
@@ -40,7 +41,7 @@ program() {
   use_jdk
   cd "$caller"
   exec "$JAVA_HOME/bin/java" -XX:+UseParallelGC -cp "$here/cli/target/cli-0.1.0-SNAPSHOT.jar:$here/cli/target/lib/*" \
-    org.stratonomy.cli.ProgramCommand "$@"
+    org.stratonomy.cli.StratonomyCommand "$@"
 }
 
 run_tests() {

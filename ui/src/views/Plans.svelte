@@ -100,7 +100,10 @@
         <strong>Reading {reading} …</strong>
       {:else}
         <strong>Drop models here</strong>
-        <span>STL files become the pieces of a new plan; a .strat file is opened as a plan.</span>
+        <span
+          >STL, OBJ, 3MF, PLY and AMF files become the pieces of a new plan; a .strat file is opened
+          as a plan.</span
+        >
         <span class="choose">or choose files</span>
       {/if}
     </button>
@@ -108,7 +111,7 @@
       bind:this={picker}
       type="file"
       multiple
-      accept=".stl,.strat"
+      accept=".stl,.obj,.3mf,.ply,.amf,.strat"
       hidden
       aria-label="Choose model files"
       onchange={() => create([...(picker.files ?? [])])}

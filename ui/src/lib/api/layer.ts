@@ -9,10 +9,16 @@ export interface LayerPaths {
   readonly speed: Float32Array;
   readonly temperature: Float32Array;
   readonly fan: Float32Array;
+  /** Points on the way to stroke i: viaStarts[i] to viaStarts[i + 1] - 1. */
+  readonly viaStarts: Uint32Array;
+  /** x, y of each of them, mm. */
+  readonly via: Float32Array;
   /** Index into the roles of the shelf. */
   readonly role: Uint8Array;
   /** Filament slot, from 1. */
   readonly slot: Uint8Array;
+  /** 1 if the strand is drawn back on the way to the stroke. */
+  readonly retracted: Uint8Array;
 }
 
 export function readLayer(buffer: ArrayBuffer): LayerPaths {
@@ -26,15 +32,27 @@ export function readLayer(buffer: ArrayBuffer): LayerPaths {
   const floats = (count: number) =>
     take((from) => new Float32Array(buffer, from, count), 4 * count);
   const small = (count: number) => take((from) => new Uint8Array(buffer, from, count), count);
+  const starts = () =>
+    take((from) => new Uint32Array(buffer, from, strokes + 1), 4 * (strokes + 1));
+  const strokeStarts = starts();
+  const xy = floats(2 * points);
+  const width = floats(strokes);
+  const speed = floats(strokes);
+  const temperature = floats(strokes);
+  const fan = floats(strokes);
+  const viaStarts = starts();
   return {
     strokes,
-    starts: take((from) => new Uint32Array(buffer, from, strokes + 1), 4 * (strokes + 1)),
-    xy: floats(2 * points),
-    width: floats(strokes),
-    speed: floats(strokes),
-    temperature: floats(strokes),
-    fan: floats(strokes),
+    starts: strokeStarts,
+    xy,
+    width,
+    speed,
+    temperature,
+    fan,
+    viaStarts,
+    via: floats(2 * viaStarts[strokes]!),
     role: small(strokes),
     slot: small(strokes),
+    retracted: small(strokes),
   };
 }

@@ -4,7 +4,7 @@ import { strokeAt } from './draw';
 
 /** Two strokes: a line along X at y = 0, and one along X at y = 5. */
 function layer(): ArrayBuffer {
-  const buffer = new ArrayBuffer(8 + 4 * 3 + 8 * 4 + 16 * 2 + 2 * 2);
+  const buffer = new ArrayBuffer(8 + 2 * 4 * 3 + 8 * 4 + 16 * 2 + 8 + 3 * 2);
   const view = new DataView(buffer);
   let at = 0;
   const u32 = (value: number) => {
@@ -18,7 +18,9 @@ function layer(): ArrayBuffer {
   [2, 4, 0, 2, 4].forEach(u32);
   [0, 0, 10, 0, 0, 5, 10, 5].forEach(f32);
   [0.44, 0.5, 40, 60, 210, 225, 0, 100].forEach(f32);
-  new Uint8Array(buffer, at).set([0, 5, 1, 2]);
+  [0, 0, 1].forEach(u32);
+  [12, 2].forEach(f32);
+  new Uint8Array(buffer, at).set([0, 5, 1, 2, 0, 1]);
   return buffer;
 }
 
@@ -30,6 +32,9 @@ it('reads the compact form of a layer', () => {
   expect(paths.temperature[1]).toBe(225);
   expect([...paths.role]).toEqual([0, 5]);
   expect([...paths.slot]).toEqual([1, 2]);
+  expect([...paths.viaStarts]).toEqual([0, 0, 1]);
+  expect([...paths.via]).toEqual([12, 2]);
+  expect([...paths.retracted]).toEqual([0, 1]);
 });
 
 it('finds the stroke under the pointer within its width', () => {

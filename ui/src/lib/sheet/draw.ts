@@ -65,17 +65,30 @@ function trace(path: Path2D, paths: LayerPaths, stroke: number): void {
   }
 }
 
+/** Ways with the strand drawn back are dashed. */
 function drawTravels(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: Drawing): void {
-  ctx.beginPath();
-  for (let i = 1; i < paths.strokes; i++) {
-    const last = paths.starts[i]! - 1;
-    const first = paths.starts[i]!;
-    ctx.moveTo(paths.xy[2 * last]!, paths.xy[2 * last + 1]!);
-    ctx.lineTo(paths.xy[2 * first]!, paths.xy[2 * first + 1]!);
-  }
   ctx.lineWidth = 1 / d.view.scale;
   ctx.strokeStyle = d.travelColour;
-  ctx.stroke();
+  for (const retracted of [0, 1]) {
+    ctx.setLineDash(retracted ? [4 / d.view.scale, 3 / d.view.scale] : []);
+    ctx.beginPath();
+    for (let i = 1; i < paths.strokes; i++) {
+      if (paths.retracted[i] === retracted) {
+        traceTravel(ctx, paths, i);
+      }
+    }
+    ctx.stroke();
+  }
+  ctx.setLineDash([]);
+}
+
+function traceTravel(ctx: CanvasRenderingContext2D, paths: LayerPaths, stroke: number): void {
+  const first = paths.starts[stroke]!;
+  ctx.moveTo(paths.xy[2 * first - 2]!, paths.xy[2 * first - 1]!);
+  for (let p = paths.viaStarts[stroke]!; p < paths.viaStarts[stroke + 1]!; p++) {
+    ctx.lineTo(paths.via[2 * p]!, paths.via[2 * p + 1]!);
+  }
+  ctx.lineTo(paths.xy[2 * first]!, paths.xy[2 * first + 1]!);
 }
 
 /** The bed with a line every 10 mm. */

@@ -269,7 +269,9 @@ class PlanApiTest {
     int strokes = layer.getInt();
     int points = layer.getInt();
     assertThat(strokes).isPositive();
-    assertThat(bytes).hasSize(8 + 4 * (strokes + 1) + 8 * points + 18 * strokes);
+    int viaStarts = 8 + 4 * (strokes + 1) + 8 * points + 16 * strokes;
+    int viaPoints = layer.getInt(viaStarts + 4 * strokes);
+    assertThat(bytes).hasSize(viaStarts + 4 * (strokes + 1) + 8 * viaPoints + 3 * strokes);
     assertThat(layer.getInt(8 + 4 * strokes)).isEqualTo(points);
     mvc.perform(get("/api/revisions/{r}/layers/999", plan.get("revision").asString()))
         .andExpect(status().isNotFound());

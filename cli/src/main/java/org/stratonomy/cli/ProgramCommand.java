@@ -2,14 +2,10 @@ package org.stratonomy.cli;
 
 import java.io.BufferedOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.OutputStream;
-import java.nio.ByteBuffer;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -18,32 +14,29 @@ import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Watch;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.document.LedgerFormat;
-import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.document.ShelfReader;
-import org.stratonomy.engine.document.StratFile;
-import org.stratonomy.engine.mesh.Mesh;
-import org.stratonomy.engine.mesh.MeshSource;
-import org.stratonomy.engine.mesh.StlReader;
-import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.problem.Problem;
-import picocli.CommandLine;
+import org.stratonomy.engine.plan.Shelf;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Writes the machine program of a plan, without server or database. */
 @Command(
-    name = "stratonomy program",
+    name = "program",
     mixinStandardHelpOptions = true,
-    description = "Writes the machine program (G-code) of a plan.")
-public final class ProgramCommand implements Callable<Integer> {
-  private static final int FAILED = 1;
+    description = "Writes the machine program (G-code) of a plan, or of a bare mesh.",
+    footer = StratonomyCommand.EXIT_CODES)
+final class ProgramCommand implements Callable<Integer> {
   private static final long MEMO_BYTES = 256L << 20;
 
   @Parameters(
       paramLabel = "PLAN",
-      description = "A plan: .json beside its meshes, or a .strat file that holds them.")
-  private Path planFile;
+      description =
+          "A plan (.json beside its meshes, or a .strat file that holds them), or a mesh (STL, OBJ,"
+              + " 3MF, PLY, AMF), which comes to stand in the middle of the bed.")
+  private Path file;
 
   @Option(
       names = {"-o", "--output"},
@@ -58,77 +51,65 @@ public final class ProgramCommand implements Callable<Integer> {
       description = "Where time, material and stops go.")
   private Path ledger;
 
-  public static void main(String[] args) {
-    System.exit(new CommandLine(new ProgramCommand()).execute(args));
-  }
+  @Option(
+      names = "--machine",
+      paramLabel = "ID",
+      defaultValue = "",
+      description = "A machine of the shelf in place of the plan's.")
+  private String machine;
+
+  @Option(
+      names = "--set",
+      paramLabel = "NAME=VALUE",
+      description = "A value for a setting, above all rules; may be repeated.")
+  private Map<String, String> values = new LinkedHashMap<>();
+
+  @Option(
+      names = "--json",
+      description = "Say ledger and findings as JSON on standard output, and errors as JSON.")
+  private boolean json;
 
   @Override
   public Integer call() {
-    try {
-      run();
-      return 0;
-    } catch (Problem problem) {
-      System.err.println(problem.getMessage());
-    } catch (NoSuchFileException e) {
-      System.err.printf("%s: There is no such file. Check the path.%n", e.getFile());
-    } catch (IOException e) {
-      System.err.printf("%s: %s%n", e.getClass().getSimpleName(), e.getMessage());
-    }
-    return FAILED;
+    return StratonomyCommand.run(json, this::write);
   }
 
-  private record Input(Plan plan, MeshSource meshes) {}
-
-  private void run() throws IOException {
-    Input input = read();
+  private void write() throws IOException {
+    Shelf shelf = ShelfReader.standard();
+    PlanInput input = PlanInput.read(file, shelf, machine, values);
     int threads = Runtime.getRuntime().availableProcessors();
-    try (Planner planner = new Planner(ShelfReader.standard(), MEMO_BYTES, threads)) {
-      PlanResult result = planner.compute(input.plan, input.meshes, Watch.NONE);
-      for (Finding finding : result.findings()) {
-        System.err.printf(
-            "%s: %s. %s%n",
-            finding.severity().name().toLowerCase(Locale.ROOT), finding.title(), finding.reason());
-      }
+    try (Planner planner = new Planner(shelf, MEMO_BYTES, threads)) {
+      PlanResult result = planner.compute(input.plan(), input.meshes(), Watch.NONE);
       try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(output))) {
         Planner.writeProgram(result, out);
       }
+      ObjectNode written = LedgerFormat.write(result.ledger());
       if (ledger != null) {
-        Files.writeString(ledger, LedgerFormat.write(result.ledger()).toPrettyString());
+        Files.writeString(ledger, written.toPrettyString());
       }
+      say(result, written);
     }
   }
 
-  private Input read() throws IOException {
-    String name = planFile.getFileName().toString();
-    if (name.endsWith(".strat")) {
-      try (InputStream in = Files.newInputStream(planFile)) {
-        StratFile file = StratFile.read(name, in);
-        return new Input(file.plan(), remembering(ref -> ByteBuffer.wrap(file.meshes().get(ref))));
+  private void say(PlanResult result, ObjectNode written) {
+    if (json) {
+      ArrayNode findings = written.putArray("findings");
+      for (Finding finding : result.findings()) {
+        findings
+            .addObject()
+            .put("severity", severity(finding))
+            .put("title", finding.title())
+            .put("reason", finding.reason());
       }
+      System.out.println(written.toPrettyString());
+      return;
     }
-    Plan plan = PlanFormat.parse(name, Files.readString(planFile, StandardCharsets.UTF_8));
-    Path beside = planFile.toAbsolutePath().getParent();
-    return new Input(plan, remembering(ref -> bytes(beside.resolve(ref), ref)));
-  }
-
-  private interface Bytes {
-    ByteBuffer of(String reference);
-  }
-
-  private static MeshSource remembering(Bytes bytes) {
-    Map<String, Mesh> known = new HashMap<>();
-    return ref -> known.computeIfAbsent(ref, r -> StlReader.read(r, bytes.of(r)));
-  }
-
-  private static ByteBuffer bytes(Path file, String reference) {
-    try {
-      return ByteBuffer.wrap(Files.readAllBytes(file));
-    } catch (IOException e) {
-      throw new Problem(
-          Problem.Kind.MESH,
-          reference,
-          "The mesh cannot be read at %s.".formatted(file),
-          "Put it beside the plan, or correct its name there.");
+    for (Finding finding : result.findings()) {
+      System.err.printf("%s: %s. %s%n", severity(finding), finding.title(), finding.reason());
     }
+  }
+
+  private static String severity(Finding finding) {
+    return finding.severity().name().toLowerCase(Locale.ROOT);
   }
 }

@@ -20,7 +20,6 @@ import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.mesh.TriangleSoup;
-import picocli.CommandLine;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -57,23 +56,32 @@ class ProgramCommandTest {
     return MeshBuilder.build("block", soup);
   }
 
-  private record Run(int exit, String said) {}
+  private record Run(int exit, String said, String printed) {}
 
   private Run run(String plan, String... more) {
-    PrintStream before = System.err;
+    String[] args = new String[4 + more.length];
+    args[0] = "program";
+    args[1] = directory.resolve(plan).toString();
+    args[2] = "-o";
+    args[3] = directory.resolve("out.gcode").toString();
+    System.arraycopy(more, 0, args, 4, more.length);
+    return call(args);
+  }
+
+  private static Run call(String... args) {
+    PrintStream err = System.err;
+    PrintStream out = System.out;
     ByteArrayOutputStream said = new ByteArrayOutputStream();
+    ByteArrayOutputStream printed = new ByteArrayOutputStream();
     System.setErr(new PrintStream(said, true, StandardCharsets.UTF_8));
+    System.setOut(new PrintStream(printed, true, StandardCharsets.UTF_8));
     try {
-      String[] args = new String[3 + more.length];
-      args[0] = directory.resolve(plan).toString();
-      args[1] = "-o";
-      args[2] = directory.resolve("out.gcode").toString();
-      System.arraycopy(more, 0, args, 3, more.length);
+      int exit = StratonomyCommand.commandLine().execute(args);
       return new Run(
-          new CommandLine(new ProgramCommand()).execute(args),
-          said.toString(StandardCharsets.UTF_8));
+          exit, said.toString(StandardCharsets.UTF_8), printed.toString(StandardCharsets.UTF_8));
     } finally {
-      System.setErr(before);
+      System.setErr(err);
+      System.setOut(out);
     }
   }
 
@@ -111,7 +119,9 @@ class ProgramCommandTest {
     assertThat(run.exit).isEqualTo(1);
     assertThat(run.said).contains("block.stl").contains("beside the plan");
     assertThat(directory.resolve("out.gcode")).doesNotExist();
-    assertThat(run("nowhere.json").said).contains("no such file");
+    Run nowhere = run("nowhere.json");
+    assertThat(nowhere.exit).isEqualTo(3);
+    assertThat(nowhere.said).contains("no such file");
   }
 
   @Test
@@ -120,5 +130,48 @@ class ProgramCommandTest {
     Run run = run("plan.json");
     assertThat(run.exit).isEqualTo(1);
     assertThat(run.said).contains("bounds");
+  }
+
+  @Test
+  void aBareMeshIsPrintedInTheMiddleOfTheBedWithTheSettingsGiven() throws IOException {
+    Run run =
+        run(
+            "block.stl",
+            "--set",
+            "layerHeight=0.3",
+            "--set",
+            "infillPattern=gyroid",
+            "--set",
+            "skirtLines=0",
+            "--json");
+    assertThat(run.exit).isZero();
+    String program = Files.readString(directory.resolve("out.gcode"));
+    assertThat(program).contains("; layers: 41,").doesNotContain("M600");
+    JsonNode json = JsonMapper.shared().readTree(run.printed);
+    assertThat(json.get("timeSeconds").asDouble()).isPositive();
+    assertThat(json.get("findings").isArray()).isTrue();
+  }
+
+  @Test
+  void aSettingThatDoesNotExistOrCannotBeIsAnErrorInJson() throws IOException {
+    Run unknown = run("block.stl", "--json", "--set", "wobble=1");
+    assertThat(unknown.exit).isEqualTo(1);
+    assertThat(JsonMapper.shared().readTree(unknown.said).get("place").asString())
+        .isEqualTo("--set wobble");
+    assertThat(run("block.stl", "--set", "walls=many").said).contains("'many' is not a number");
+    assertThat(run("block.stl", "--set", "layerHeight=9").said).contains("Choose a value from");
+    assertThat(run("block.stl", "--machine", "nothing").said).contains("workshop-one");
+  }
+
+  @Test
+  void inspectTellsTheSizeAndWhereTheOutlineChanges() throws IOException {
+    String file = directory.resolve("block.stl").toString();
+    Run text = call("inspect", file);
+    assertThat(text.exit).isZero();
+    assertThat(text.printed).contains("20.000 × 20.000 × 12.000 mm").contains("no height");
+    JsonNode json = JsonMapper.shared().readTree(call("inspect", file, "--json").printed);
+    assertThat(json.get("meshes").get(0).get("volumeMm3").asDouble()).isCloseTo(4800, within(1e-6));
+    assertThat(json.get("outlineChangesMm")).isEmpty();
+    assertThat(call("inspect").exit).isEqualTo(2);
   }
 }

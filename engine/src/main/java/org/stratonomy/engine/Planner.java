@@ -121,6 +121,23 @@ public final class Planner implements AutoCloseable {
         Checks.run(plan, resolver, placed, stack));
   }
 
+  /**
+   * How the outlines of all pieces change over their height, without computing toolpaths; one
+   * profile for each piece.
+   *
+   * @throws Problem if the plan asks for something impossible
+   */
+  public List<HeightProfile> profiles(Plan plan, MeshSource meshes) {
+    LayerStack stack = check(plan, meshes);
+    List<PlacedPiece> placed = place(plan, meshes);
+    List<HeightProfile> profiles = new ArrayList<>();
+    for (int p = 0; p < placed.size(); p++) {
+      PieceStack piece = stack.pieces().get(p);
+      profiles.add(HeightProfile.of(piece, new Sections(placed.get(p), piece, memo)));
+    }
+    return profiles;
+  }
+
   /** Writes the machine's program. */
   public static void writeProgram(PlanResult result, OutputStream out) throws IOException {
     new ProgramWriter(result.plan(), result.resolver(), result.schedule(), result.ledger())

@@ -2,16 +2,23 @@ package org.stratonomy.app.meshes;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.HexFormat;
+import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshFiles;
+import org.stratonomy.engine.mesh.MeshPart;
 import org.stratonomy.engine.mesh.MeshSource;
-import org.stratonomy.engine.mesh.StlReader;
+import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.problem.Problem;
 
 /** Keeps mesh files under the hash of their bytes, and read meshes in memory while in use. */
@@ -32,18 +39,40 @@ public class MeshService implements MeshSource {
     this.clock = clock;
   }
 
+  /** A mesh that is kept. */
+  public record Kept(String name, String reference) {}
+
   /**
-   * Keeps a file if it is a usable mesh.
+   * Keeps the meshes of a file: a file of one mesh as it is, the meshes of any other as binary STL.
    *
-   * @return the reference for plans
-   * @throws Problem if it is not
+   * @return a reference for plans for each mesh
+   * @throws Problem if one of them is not usable
    */
   @Transactional
-  public String store(String name, byte[] content) {
-    String hash = hash(content);
-    if (read.getIfPresent(hash) == null) {
-      read.put(hash, StlReader.read(name, ByteBuffer.wrap(content)));
+  public List<Kept> store(String name, byte[] content) {
+    List<MeshPart> parts = MeshFiles.read(name, ByteBuffer.wrap(content));
+    if (parts.size() == 1) {
+      return List.of(new Kept(name, keep(name, content)));
     }
+    List<Kept> kept = new ArrayList<>();
+    for (MeshPart part : parts) {
+      kept.add(new Kept(part.name(), keep(part.name(), stl(part.mesh()))));
+    }
+    return kept;
+  }
+
+  private static byte[] stl(Mesh mesh) {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try {
+      StlWriter.writeBinary(mesh, bytes);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return bytes.toByteArray();
+  }
+
+  private String keep(String name, byte[] content) {
+    String hash = hash(content);
     if (!meshes.existsById(hash)) {
       meshes.save(new MeshEntity(hash, name, content, clock.instant()));
     }
@@ -53,7 +82,7 @@ public class MeshService implements MeshSource {
   @Override
   @Transactional(readOnly = true)
   public Mesh mesh(String reference) {
-    return read.get(reference, hash -> StlReader.read(hash, ByteBuffer.wrap(content(hash))));
+    return read.get(reference, hash -> MeshFiles.mesh(hash, ByteBuffer.wrap(content(hash))));
   }
 
   /** The file as it was dropped. */

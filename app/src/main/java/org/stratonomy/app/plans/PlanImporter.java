@@ -2,6 +2,7 @@ package org.stratonomy.app.plans;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -16,6 +17,7 @@ import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
@@ -85,8 +87,14 @@ public class PlanImporter {
     for (Piece piece : plan.pieces()) {
       List<Body> bodies = new ArrayList<>();
       for (Body body : piece.bodies()) {
-        String file = "meshes/%s-%s.stl".formatted(plain(body.name()), body.mesh().substring(0, 8));
-        files.put(file, meshes.content(body.mesh()));
+        byte[] content = meshes.content(body.mesh());
+        String file =
+            "meshes/%s-%s.%s"
+                .formatted(
+                    plain(body.name()),
+                    body.mesh().substring(0, 8),
+                    MeshFiles.extension(ByteBuffer.wrap(content)));
+        files.put(file, content);
         bodies.add(new Body(body.id(), body.name(), file));
       }
       pieces.add(
@@ -95,15 +103,31 @@ public class PlanImporter {
     return new StratFile(plan.withPieces(pieces), files);
   }
 
+  /** Bodies whose file holds several meshes become one body for each. */
   private Piece kept(Piece piece, Map<String, byte[]> files) {
-    List<Body> bodies =
-        piece.bodies().stream()
-            .map(
-                body ->
-                    new Body(
-                        body.id(), body.name(), meshes.store(body.mesh(), files.get(body.mesh()))))
-            .toList();
+    List<Body> bodies = new ArrayList<>();
+    for (Body body : piece.bodies()) {
+      List<MeshService.Kept> kept = meshes.store(body.mesh(), files.get(body.mesh()));
+      for (int i = 0; i < kept.size(); i++) {
+        String id = kept.size() == 1 ? body.id() : body.id() + "-" + (i + 1);
+        String name = kept.size() == 1 ? body.name() : kept.get(i).name();
+        bodies.add(new Body(id, name, kept.get(i).reference()));
+      }
+    }
     return new Piece(piece.id(), piece.name(), bodies, piece.placement(), piece.boundaries());
+  }
+
+  /** The meshes of a file as bodies on their common origin. */
+  private List<Body> bodies(String piece, Dropped file) {
+    List<MeshService.Kept> kept = meshes.store(file.name(), file.content());
+    List<Body> bodies = new ArrayList<>();
+    for (int i = 0; i < kept.size(); i++) {
+      bodies.add(
+          kept.size() == 1
+              ? new Body("body", piece, kept.get(i).reference())
+              : new Body("body-" + (i + 1), kept.get(i).name(), kept.get(i).reference()));
+    }
+    return bodies;
   }
 
   private Plan withPieces(Plan plan, List<Dropped> files) {
@@ -123,10 +147,7 @@ public class PlanImporter {
       for (int n = 2; !ids.add(id); n++) {
         id = plain(name) + "-" + n;
       }
-      String mesh = meshes.store(file.name(), file.content());
-      added.add(
-          new Piece(
-              id, name, List.of(new Body("body", name, mesh)), Placement.at(0, 0), List.of()));
+      added.add(new Piece(id, name, bodies(name, file), Placement.at(0, 0), List.of()));
     }
     pieces.addAll(placed(plan, added));
     return plan.withPieces(pieces);

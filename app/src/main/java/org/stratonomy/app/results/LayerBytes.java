@@ -5,6 +5,7 @@ import java.nio.ByteOrder;
 import java.util.List;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.plane.Path;
 
 /**
@@ -20,9 +21,15 @@ final class LayerBytes {
     for (Stroke stroke : strokes) {
       points += pointCount(stroke);
     }
+    List<Travel> travels = layer.order().travels();
+    int viaNumbers = 0;
+    for (Travel travel : travels) {
+      viaNumbers += travel.via().length;
+    }
     int n = strokes.size();
     ByteBuffer bytes =
-        ByteBuffer.allocate(8 + 4 * (n + 1) + 8 * points + 4 * 4 * n + 2 * n)
+        ByteBuffer.allocate(
+                8 + 2 * 4 * (n + 1) + 8 * points + 4 * 4 * n + 4 * viaNumbers + 3 * n)
             .order(ByteOrder.LITTLE_ENDIAN);
     bytes.putInt(n).putInt(points);
     int start = 0;
@@ -44,8 +51,20 @@ final class LayerBytes {
     strokes.forEach(stroke -> bytes.putFloat((float) layer.speed(stroke)));
     strokes.forEach(stroke -> bytes.putFloat((float) stroke.nozzleC()));
     strokes.forEach(stroke -> bytes.putFloat((float) stroke.fanPercent()));
+    int via = 0;
+    for (Travel travel : travels) {
+      bytes.putInt(via);
+      via += travel.via().length / 2;
+    }
+    bytes.putInt(via);
+    for (Travel travel : travels) {
+      for (double coordinate : travel.via()) {
+        bytes.putFloat((float) coordinate);
+      }
+    }
     strokes.forEach(stroke -> bytes.put((byte) stroke.role().ordinal()));
     strokes.forEach(stroke -> bytes.put((byte) stroke.slot()));
+    travels.forEach(travel -> bytes.put((byte) (travel.retracted() ? 1 : 0)));
     return bytes.array();
   }
 

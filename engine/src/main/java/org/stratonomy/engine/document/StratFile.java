@@ -12,6 +12,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.problem.Problem;
 
@@ -19,7 +20,7 @@ import org.stratonomy.engine.problem.Problem;
  * A plan with its meshes in one file: a zip archive of {@code plan.json} and the meshes that it
  * names, by their paths in the archive.
  *
- * @param meshes bytes of the mesh files by the name that the plan uses
+ * @param meshes bytes of the mesh files by the reference that the plan uses
  */
 public record StratFile(Plan plan, Map<String, byte[]> meshes) {
   private static final String PLAN = "plan.json";
@@ -64,7 +65,7 @@ public record StratFile(Plan plan, Map<String, byte[]> meshes) {
         .flatMap(piece -> piece.bodies().stream())
         .forEach(
             body -> {
-              byte[] mesh = entries.get(body.mesh());
+              byte[] mesh = entries.get(MeshFiles.file(body.mesh()));
               if (mesh == null) {
                 throw bad(
                     name,
@@ -81,9 +82,11 @@ public record StratFile(Plan plan, Map<String, byte[]> meshes) {
       zip.putNextEntry(new ZipEntry(PLAN));
       zip.write(PlanFormat.write(plan).toPrettyString().getBytes(StandardCharsets.UTF_8));
       zip.closeEntry();
-      for (Map.Entry<String, byte[]> mesh : meshes.entrySet()) {
-        zip.putNextEntry(new ZipEntry(mesh.getKey()));
-        zip.write(mesh.getValue());
+      Map<String, byte[]> files = new LinkedHashMap<>();
+      meshes.forEach((reference, bytes) -> files.put(MeshFiles.file(reference), bytes));
+      for (Map.Entry<String, byte[]> file : files.entrySet()) {
+        zip.putNextEntry(new ZipEntry(file.getKey()));
+        zip.write(file.getValue());
         zip.closeEntry();
       }
     }

@@ -60,12 +60,21 @@ public final class MeshBuilder {
     Orientation orientation = new Orientation(xyz, tri, twin);
     int flipped = orientation.orient();
     open = pair();
+    int closed = 0;
+    if (open > 0) {
+      HoleCloser closer = new HoleCloser(xyz, tri, twin, diagonal());
+      closed = closer.close();
+      xyz = closer.vertices();
+      tri = closer.triangles();
+      open = closed == 0 ? open : pair();
+    }
     MeshReport report =
         new MeshReport(
             tri.length / 3,
             xyz.length / 3,
             degenerate,
             open,
+            closed,
             flipped,
             orientation.shellCount(),
             volume(),

@@ -7,6 +7,7 @@ package org.stratonomy.engine.mesh;
  * @param vertices number of vertices after welding
  * @param degenerate triangles dropped because two corners fell together
  * @param openEdges edges with a triangle on one side only; a sound solid has none
+ * @param holesClosed small holes that were closed
  * @param flipped triangles turned over so that they agree with their neighbours and face outwards
  * @param shells connected parts
  * @param volumeMm3 enclosed volume, as if the file's unit were mm
@@ -18,6 +19,7 @@ public record MeshReport(
     int vertices,
     int degenerate,
     int openEdges,
+    int holesClosed,
     int flipped,
     int shells,
     double volumeMm3,

@@ -30,6 +30,11 @@ public final class StlReader {
     return MeshBuilder.build(name, new StlReader(name, data).soup());
   }
 
+  /** The triangles of a file, not yet welded. */
+  static TriangleSoup soup(String name, ByteBuffer data) {
+    return new StlReader(name, data).soup();
+  }
+
   private TriangleSoup soup() {
     int size = data.remaining();
     if (size == 0) {
@@ -52,7 +57,8 @@ public final class StlReader {
     if (count > 0 && size > HEADER + RECORD * count && !text) {
       return binary((int) count);
     }
-    throw bad("It is not an STL mesh, neither text nor binary.", EXPORT_AGAIN);
+    throw bad(
+        "It is not a mesh that can be read: neither STL, OBJ, 3MF, PLY nor AMF.", EXPORT_AGAIN);
   }
 
   private boolean startsWithSolid() {

@@ -24,6 +24,13 @@ public final class TriangleSoup {
     corners[length++] = z;
   }
 
+  /** Adds all triangles of another one. */
+  void addAll(TriangleSoup other) {
+    for (int c = 0; c < other.cornerCount(); c++) {
+      corner(other.get(c, 0), other.get(c, 1), other.get(c, 2));
+    }
+  }
+
   public int triangleCount() {
     return length / 9;
   }

@@ -37,9 +37,13 @@ final class Bridge {
     return best(part, otherwise).direction;
   }
 
-  /** Length of the longest line over air in the best direction, mm; infinite if ends hang free. */
-  double span(Area part) {
-    Best best = best(Plane.outset(part, 2 * width), 0);
+  /**
+   * Length of the longest line over air in the best direction, mm; infinite if ends hang free.
+   *
+   * @param section of the layer
+   */
+  double span(Area part, Area section) {
+    Best best = best(Plane.intersection(section, Plane.outset(part, 2 * width)), 0);
     return best.free ? Double.POSITIVE_INFINITY : best.longest;
   }
 

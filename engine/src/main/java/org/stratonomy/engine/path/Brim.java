@@ -31,8 +31,9 @@ final class Brim {
 
   /**
    * @param footprint what the piece covers of the bed
+   * @param support what support covers of it
    */
-  List<Line> lines(Area footprint) {
+  List<Line> lines(Area footprint, Area support) {
     List<Line> lines = new ArrayList<>();
     if (count == 0) {
       return lines;
@@ -47,7 +48,8 @@ final class Brim {
       return lines;
     }
     Area around = Plane.union(held);
-    Area taken = others.isEmpty() ? Area.EMPTY : Plane.outset(Plane.union(others), width / 2);
+    others.add(support);
+    Area taken = Plane.outset(Plane.union(others), width / 2);
     Clipper clipper = new Clipper(taken);
     for (int i = 0; i < count; i++) {
       Area ring = Plane.outset(around, (i + 0.5) * width);

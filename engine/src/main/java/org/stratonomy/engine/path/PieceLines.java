@@ -62,7 +62,8 @@ public final class PieceLines {
 
   /** The lines of the brim, for the first layer. */
   public List<Line> brim(PieceLayer layer) {
-    return new Brim(settings(layer)).lines(sections.get(layer.index()).area());
+    return new Brim(settings(layer))
+        .lines(sections.get(layer.index()).area(), supports.area(layer.index()));
   }
 
   /** What a layer on the bed covers of it, with support and brim. */

@@ -9,10 +9,12 @@ import org.stratonomy.engine.plane.Area;
  *
  * @param body support, without its interface
  * @param touching interface: what lies next below or above the piece
+ * @param columns all that needs support from below, too slender or not
  * @param branches of tree support that pass this layer
  */
-record SupportLayer(Area body, Area touching, List<Branch> branches) implements Memo.Sized {
-  static final SupportLayer NONE = new SupportLayer(Area.EMPTY, Area.EMPTY, List.of());
+record SupportLayer(Area body, Area touching, Area columns, List<Branch> branches)
+    implements Memo.Sized {
+  static final SupportLayer NONE = new SupportLayer(Area.EMPTY, Area.EMPTY, Area.EMPTY, List.of());
 
   /**
    * A branch of tree support.
@@ -27,6 +29,7 @@ record SupportLayer(Area body, Area touching, List<Branch> branches) implements 
 
   @Override
   public int weight() {
-    return 8 * (body.pointCount() + touching.pointCount()) + 32 * branches.size() + 128;
+    int points = body.pointCount() + touching.pointCount() + columns.pointCount();
+    return 8 * points + 32 * branches.size() + 128;
   }
 }

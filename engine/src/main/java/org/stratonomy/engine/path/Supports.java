@@ -164,7 +164,7 @@ final class Supports {
     Area over = Plane.difference(section(index), Plane.outset(below, step));
     Area kept = Area.EMPTY;
     for (Area part : over.withoutSmall(s.leastMm2()).parts()) {
-      boolean bridged = new Bridge(below, s.lineWidth()).span(part) <= s.bridgeMm();
+      boolean bridged = new Bridge(below, s.lineWidth()).span(part, section(index)) <= s.bridgeMm();
       kept = bridged ? kept : Plane.union(kept, part);
     }
     return Plane.outset(kept, REACH * s.lineWidth() + step);
@@ -187,15 +187,15 @@ final class Supports {
       List<SupportLayer.Branch> branches = tree.below(above.branches(), fresh, away);
       Area touching = Plane.difference(Plane.union(nonEmpty(near)), away);
       Area body = Plane.difference(TreeSupport.area(branches), Plane.union(away, touching));
-      return new SupportLayer(body, touching, branches);
+      return new SupportLayer(body, touching, Area.EMPTY, branches);
     }
-    Area all = Plane.union(Plane.union(above.body(), above.touching()), fresh);
-    all = slender(Plane.difference(all, away), s.lineWidth());
+    Area columns = Plane.difference(Plane.union(above.columns(), fresh), away);
+    Area all = withoutSlender(columns, s.lineWidth());
     Area touching = Plane.intersection(all, Plane.union(nonEmpty(near)));
-    return new SupportLayer(Plane.difference(all, touching), touching, List.of());
+    return new SupportLayer(Plane.difference(all, touching), touching, columns, List.of());
   }
 
-  private static Area slender(Area area, double width) {
+  private static Area withoutSlender(Area area, double width) {
     return area.isEmpty() ? area : Plane.open(area, SLENDER / 2 * width);
   }
 
@@ -222,6 +222,7 @@ final class Supports {
             new SupportLayer(
                 Plane.intersection(layer.body(), carried),
                 Plane.intersection(layer.touching(), carried),
+                layer.columns(),
                 layer.branches());
       }
       standing = Plane.union(layer.body(), layer.touching());

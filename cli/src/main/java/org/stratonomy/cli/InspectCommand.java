@@ -1,0 +1,106 @@
+package org.stratonomy.cli;
+
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.mesh.MeshFiles;
+import org.stratonomy.engine.mesh.MeshPart;
+import org.stratonomy.engine.mesh.MeshReport;
+import org.stratonomy.engine.plan.Shelf;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Says what a mesh file holds, what was mended, and where its outline changes. */
+@Command(
+    name = "inspect",
+    mixinStandardHelpOptions = true,
+    description = "Says what a mesh file holds and at which heights its outline changes abruptly.",
+    footer = StratonomyCommand.EXIT_CODES)
+final class InspectCommand implements Callable<Integer> {
+  private static final long MEMO_BYTES = 64L << 20;
+
+  @Parameters(paramLabel = "MESH", description = "A mesh file: STL, OBJ, 3MF, PLY or AMF.")
+  private Path file;
+
+  @Option(
+      names = "--layer-height",
+      paramLabel = "MM",
+      defaultValue = "0.2",
+      description = "Distance of the heights that are looked at, mm; 0.2 if not given.")
+  private String layerHeight;
+
+  @Option(names = "--json", description = "Say it as JSON, errors too.")
+  private boolean json;
+
+  @Override
+  public Integer call() {
+    return StratonomyCommand.run(json, this::inspect);
+  }
+
+  private void inspect() throws IOException {
+    Shelf shelf = ShelfReader.standard();
+    String name = file.getFileName().toString();
+    List<MeshPart> parts = MeshFiles.read(name, ByteBuffer.wrap(Files.readAllBytes(file)));
+    Map<String, String> values =
+        Map.of("layerHeight", layerHeight, "firstLayerHeight", layerHeight);
+    PlanInput input = PlanInput.read(file, shelf, "", values);
+    List<Double> marks;
+    try (Planner planner = new Planner(shelf, MEMO_BYTES, 1)) {
+      marks = planner.profiles(input.plan(), input.meshes()).getFirst().marks();
+    }
+    if (json) {
+      System.out.println(asJson(parts, marks).toPrettyString());
+    } else {
+      parts.forEach(InspectCommand::say);
+      System.out.print("The outline changes abruptly at:");
+      marks.forEach(mark -> System.out.printf(" %.3f", mark));
+      System.out.println(marks.isEmpty() ? " no height" : " mm above the lowest point");
+    }
+  }
+
+  private static void say(MeshPart part) {
+    MeshReport r = part.mesh().report();
+    Bounds b = r.bounds();
+    System.out.printf("%s%s%n", part.name(), part.colour().map(c -> ", colour " + c).orElse(""));
+    System.out.printf(
+        "  %,d triangles, %,d vertices, %d shells%n", r.triangles(), r.vertices(), r.shells());
+    System.out.printf(
+        "  %.3f × %.3f × %.3f mm, volume %.3f mm³, surface %.3f mm²%n",
+        b.sizeX(), b.sizeY(), b.sizeZ(), r.volumeMm3(), r.areaMm2());
+    System.out.printf(
+        "  open edges %d, holes closed %d, triangles turned %d, without area %d%n",
+        r.openEdges(), r.holesClosed(), r.flipped(), r.degenerate());
+  }
+
+  private static ObjectNode asJson(List<MeshPart> parts, List<Double> marks) {
+    ObjectNode root = JsonMapper.shared().createObjectNode();
+    ArrayNode meshes = root.putArray("meshes");
+    for (MeshPart part : parts) {
+      MeshReport r = part.mesh().report();
+      Bounds b = r.bounds();
+      ObjectNode mesh = meshes.addObject().put("name", part.name());
+      part.colour().ifPresent(colour -> mesh.put("colour", colour));
+      mesh.put("triangles", r.triangles()).put("vertices", r.vertices());
+      mesh.put("shells", r.shells()).put("openEdges", r.openEdges());
+      mesh.put("holesClosed", r.holesClosed()).put("flipped", r.flipped());
+      mesh.put("degenerate", r.degenerate());
+      mesh.put("volumeMm3", r.volumeMm3()).put("areaMm2", r.areaMm2());
+      mesh.putArray("min").add(b.minX()).add(b.minY()).add(b.minZ());
+      mesh.putArray("max").add(b.maxX()).add(b.maxY()).add(b.maxZ());
+    }
+    ArrayNode heights = root.putArray("outlineChangesMm");
+    marks.forEach(heights::add);
+    return root;
+  }
+}

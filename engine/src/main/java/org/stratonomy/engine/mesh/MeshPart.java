@@ -1,0 +1,11 @@
+package org.stratonomy.engine.mesh;
+
+import java.util.Optional;
+
+/**
+ * One mesh out of a file; all parts of a file share its origin.
+ *
+ * @param name as the file calls it, or one made of the file's name and a number
+ * @param colour as #rrggbb, if the file gives the whole part one
+ */
+public record MeshPart(String name, Mesh mesh, Optional<String> colour) {}

@@ -1,0 +1,93 @@
+package org.stratonomy.engine.mesh;
+
+import de.javagl.obj.FloatTuple;
+import de.javagl.obj.Obj;
+import de.javagl.obj.ObjFace;
+import de.javagl.obj.ObjReader;
+import de.javagl.obj.ReadableObj;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.stratonomy.engine.mesh.MeshFiles.NamedSoup;
+import org.stratonomy.engine.problem.Problem;
+
+/**
+ * Reads OBJ: each group, or failing that each material, is a part; faces are cut into triangles.
+ */
+final class ObjFiles {
+  private static final String DEFAULT_GROUP = "default";
+
+  private ObjFiles() {}
+
+  static List<NamedSoup> read(String name, ByteBuffer data) {
+    byte[] bytes = new byte[data.remaining()];
+    data.get(0, bytes);
+    Obj obj;
+    try {
+      obj = ObjReader.read(new ByteArrayInputStream(bytes));
+    } catch (IOException | RuntimeException e) {
+      throw bad(name, "It is not sound OBJ: %s.".formatted(e.getMessage()));
+    }
+    if (obj.getNumFaces() == 0) {
+      throw bad(name, "It has no faces.");
+    }
+    Map<String, TriangleSoup> parts = new LinkedHashMap<>();
+    if (obj.getNumGroups() > 1) {
+      for (int i = 0; i < obj.getNumGroups(); i++) {
+        collect(name, obj, obj.getGroup(i).getName(), obj.getGroup(i), parts);
+      }
+    } else {
+      for (int i = 0; i < obj.getNumMaterialGroups(); i++) {
+        collect(name, obj, obj.getMaterialGroup(i).getName(), obj.getMaterialGroup(i), parts);
+      }
+    }
+    if (parts.isEmpty()) {
+      parts.put("", new TriangleSoup(obj.getNumFaces()));
+      for (int f = 0; f < obj.getNumFaces(); f++) {
+        face(name, obj, obj.getFace(f), parts.get(""));
+      }
+    }
+    List<NamedSoup> soups = new ArrayList<>();
+    parts.forEach(
+        (part, soup) ->
+            soups.add(
+                new NamedSoup(part.equals(DEFAULT_GROUP) ? "" : part, soup, Optional.empty())));
+    return soups;
+  }
+
+  private static void collect(
+      String name,
+      ReadableObj obj,
+      String part,
+      de.javagl.obj.ObjGroup group,
+      Map<String, TriangleSoup> parts) {
+    for (int f = 0; f < group.getNumFaces(); f++) {
+      TriangleSoup soup = parts.computeIfAbsent(part, p -> new TriangleSoup(group.getNumFaces()));
+      face(name, obj, group.getFace(f), soup);
+    }
+  }
+
+  private static void face(String name, ReadableObj obj, ObjFace face, TriangleSoup soup) {
+    for (int k = 2; k < face.getNumVertices(); k++) {
+      for (int corner : new int[] {0, k - 1, k}) {
+        int vertex = face.getVertexIndex(corner);
+        if (vertex < 0 || vertex >= obj.getNumVertices()) {
+          throw bad(
+              name,
+              "A face names vertex %d; there are %d.".formatted(vertex + 1, obj.getNumVertices()));
+        }
+        FloatTuple v = obj.getVertex(vertex);
+        soup.corner(v.getX(), v.getY(), v.getZ());
+      }
+    }
+  }
+
+  private static Problem bad(String name, String reason) {
+    return new Problem(Problem.Kind.MESH, name, reason, "Export the model again as OBJ or STL.");
+  }
+}

@@ -1,0 +1,286 @@
+package org.stratonomy.engine.mesh;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import javax.xml.stream.XMLStreamConstants;
+import javax.xml.stream.XMLStreamException;
+import javax.xml.stream.XMLStreamReader;
+import org.stratonomy.engine.mesh.MeshFiles.NamedSoup;
+import org.stratonomy.engine.problem.Problem;
+
+/**
+ * Reads 3MF: core, with base materials and colour groups as colours of whole objects, and the
+ * production extension's objects in other model files. Each mesh in each item of the build is a
+ * part in its place.
+ */
+final class ThreeMfReader {
+  /** What an archive may unpack to, bytes; more is taken for an attack. */
+  private static final long MOST_BYTES = 2L << 30;
+
+  private static final int MOST_DEPTH = 64;
+  private static final long MOST_CORNERS = 300_000_000;
+  private static final String RELATIONS = "_rels/.rels";
+  private static final String MODEL_TYPE = "/3dmodel";
+  private static final double[] UNMOVED = {1, 0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0};
+
+  private final String name;
+  private final Map<String, byte[]> files = new HashMap<>();
+  private final Map<String, Model> models = new HashMap<>();
+  private final List<NamedSoup> parts = new ArrayList<>();
+  private long corners;
+
+  private record Component(String path, String object, double[] transform) {}
+
+  private static final class Item {
+    String name = "";
+    String colour = "";
+    double[] vertices = new double[96];
+    int vertexNumbers;
+    int[] triangles = new int[96];
+    int triangleNumbers;
+    final List<Component> components = new ArrayList<>();
+  }
+
+  private static final class Model {
+    double unit = 1;
+    final Map<String, Item> objects = new HashMap<>();
+    final Map<String, List<String>> colours = new HashMap<>();
+    final List<Component> build = new ArrayList<>();
+  }
+
+  ThreeMfReader(String name, ByteBuffer data) {
+    this.name = name;
+    unzip(data);
+  }
+
+  private void unzip(ByteBuffer data) {
+    byte[] bytes = new byte[data.remaining()];
+    data.get(0, bytes);
+    long total = 0;
+    try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
+      for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+        boolean wanted = entry.getName().endsWith(".model") || entry.getName().endsWith(".rels");
+        if (entry.isDirectory() || !wanted) {
+          continue;
+        }
+        ByteArrayOutputStream content = new ByteArrayOutputStream();
+        byte[] buffer = new byte[1 << 16];
+        for (int n = zip.read(buffer); n >= 0; n = zip.read(buffer)) {
+          total += n;
+          if (total > MOST_BYTES) {
+            throw Xml.bad(name, "It unpacks to more than 2 GB.");
+          }
+          content.write(buffer, 0, n);
+        }
+        files.put(plain(entry.getName()), content.toByteArray());
+      }
+    } catch (IOException e) {
+      throw new Problem(
+          Problem.Kind.MESH, name, "The archive is damaged.", "Copy or download the file again.");
+    }
+  }
+
+  private static String plain(String path) {
+    return path.startsWith("/") ? path.substring(1) : path;
+  }
+
+  List<NamedSoup> read() {
+    String root = rootModel();
+    for (Component item : model(root).build) {
+      place(root, item, UNMOVED, 0, "");
+    }
+    return parts;
+  }
+
+  private String rootModel() {
+    byte[] relations = files.get(RELATIONS);
+    if (relations != null) {
+      try (InputStream in = new ByteArrayInputStream(relations)) {
+        XMLStreamReader xml = Xml.reader(in);
+        while (xml.hasNext()) {
+          boolean isModel =
+              xml.next() == XMLStreamConstants.START_ELEMENT
+                  && Xml.attribute(xml, "Type").endsWith(MODEL_TYPE);
+          if (isModel) {
+            return plain(Xml.attribute(xml, "Target"));
+          }
+        }
+      } catch (XMLStreamException | IOException e) {
+        throw Xml.bad(name, "Its list of parts is not sound XML: %s".formatted(e.getMessage()));
+      }
+    }
+    return files.keySet().stream()
+        .filter(file -> file.endsWith(".model"))
+        .sorted()
+        .findFirst()
+        .orElseThrow(() -> Xml.bad(name, "The archive holds no 3MF model."));
+  }
+
+  private Model model(String path) {
+    Model known = models.get(path);
+    if (known == null) {
+      byte[] content = files.get(path);
+      if (content == null) {
+        throw Xml.bad(name, "The model '%s' is not in the archive.".formatted(path));
+      }
+      known = parse(path, content);
+      models.put(path, known);
+    }
+    return known;
+  }
+
+  private Model parse(String path, byte[] content) {
+    Model model = new Model();
+    Item object = new Item();
+    String group = "";
+    try {
+      XMLStreamReader xml = Xml.reader(new ByteArrayInputStream(content));
+      while (xml.hasNext()) {
+        if (xml.next() != XMLStreamConstants.START_ELEMENT) {
+          continue;
+        }
+        switch (xml.getLocalName()) {
+          case "model" -> model.unit = Xml.unit(name, Xml.attribute(xml, "unit"));
+          case "basematerials", "colorgroup" -> {
+            group = Xml.attribute(xml, "id");
+            model.colours.put(group, new ArrayList<>());
+          }
+          case "base" -> model.colours.get(group).add(Xml.attribute(xml, "displaycolor"));
+          case "color" -> model.colours.get(group).add(Xml.attribute(xml, "color"));
+          case "object" -> {
+            object = new Item();
+            object.name = Xml.attribute(xml, "name");
+            object.colour = colour(model, xml);
+            model.objects.put(Xml.attribute(xml, "id"), object);
+          }
+          case "vertex" -> {
+            for (String axis : new String[] {"x", "y", "z"}) {
+              vertexNumber(object, Xml.number(name, xml, axis));
+            }
+          }
+          case "triangle" -> {
+            for (String corner : new String[] {"v1", "v2", "v3"}) {
+              triangleNumber(object, Xml.number(name, xml, corner));
+            }
+          }
+          case "component" -> object.components.add(component(path, xml));
+          case "item" -> model.build.add(component(path, xml));
+          default -> {
+            // Metadata and extensions that do not change the shape.
+          }
+        }
+      }
+    } catch (XMLStreamException | NullPointerException e) {
+      throw Xml.bad(name, "'%s' is not a sound 3MF model: %s".formatted(path, e.getMessage()));
+    }
+    return model;
+  }
+
+  private static String colour(Model model, XMLStreamReader xml) {
+    List<String> colours = model.colours.getOrDefault(Xml.attribute(xml, "pid"), List.of());
+    String index = Xml.attribute(xml, "pindex");
+    int at = index.matches("[0-9]{1,6}") ? Integer.parseInt(index) : 0;
+    return at < colours.size() ? colours.get(at) : "";
+  }
+
+  private Component component(String path, XMLStreamReader xml) {
+    String other = plain(Xml.attribute(xml, "path"));
+    String transform = Xml.attribute(xml, "transform").strip();
+    double[] matrix = UNMOVED;
+    if (!transform.isEmpty()) {
+      String[] words = transform.split("\\s+");
+      if (words.length != 12) {
+        throw Xml.bad(name, "A transform has %d numbers, not 12.".formatted(words.length));
+      }
+      matrix = new double[12];
+      for (int i = 0; i < 12; i++) {
+        matrix[i] = Xml.number(name, "transform", words[i]);
+      }
+    }
+    return new Component(other.isEmpty() ? path : other, Xml.attribute(xml, "objectid"), matrix);
+  }
+
+  private static void vertexNumber(Item object, double value) {
+    if (object.vertexNumbers == object.vertices.length) {
+      object.vertices = java.util.Arrays.copyOf(object.vertices, 2 * object.vertexNumbers);
+    }
+    object.vertices[object.vertexNumbers++] = value;
+  }
+
+  private static void triangleNumber(Item object, double value) {
+    if (object.triangleNumbers == object.triangles.length) {
+      object.triangles = java.util.Arrays.copyOf(object.triangles, 2 * object.triangleNumbers);
+    }
+    object.triangles[object.triangleNumbers++] = (int) value;
+  }
+
+  private void place(String from, Component item, double[] outer, int depth, String around) {
+    if (depth > MOST_DEPTH) {
+      throw Xml.bad(name, "Its components contain each other.");
+    }
+    Model model = model(item.path.isEmpty() ? from : item.path);
+    Item object = model.objects.get(item.object);
+    if (object == null) {
+      throw Xml.bad(name, "It names the object '%s', which does not exist.".formatted(item.object));
+    }
+    double[] matrix = times(item.transform, outer);
+    String called = object.name.isBlank() ? around : object.name;
+    for (Component component : object.components) {
+      place(item.path, component, matrix, depth + 1, called);
+    }
+    if (object.triangleNumbers > 0) {
+      add(object, called, matrix, model.unit);
+    }
+  }
+
+  /** The transform that applies a first: rows of three, as row vectors are multiplied. */
+  private static double[] times(double[] a, double[] b) {
+    double[] c = new double[12];
+    for (int row = 0; row < 4; row++) {
+      for (int column = 0; column < 3; column++) {
+        double sum = row == 3 ? b[9 + column] : 0;
+        for (int k = 0; k < 3; k++) {
+          sum += a[3 * row + k] * b[3 * k + column];
+        }
+        c[3 * row + column] = sum;
+      }
+    }
+    return c;
+  }
+
+  private void add(Item object, String called, double[] m, double unit) {
+    corners += object.triangleNumbers;
+    if (corners > MOST_CORNERS) {
+      throw Xml.bad(name, "Its copies make more than 100 million triangles.");
+    }
+    TriangleSoup soup = new TriangleSoup(object.triangleNumbers / 3);
+    for (int i = 0; i < object.triangleNumbers; i++) {
+      int v = object.triangles[i];
+      if (v < 0 || 3L * v + 2 >= object.vertexNumbers) {
+        throw Xml.bad(
+            name,
+            "A triangle names vertex %d; there are %d.".formatted(v, object.vertexNumbers / 3));
+      }
+      double x = object.vertices[3 * v];
+      double y = object.vertices[3 * v + 1];
+      double z = object.vertices[3 * v + 2];
+      soup.corner(
+          unit * (x * m[0] + y * m[3] + z * m[6] + m[9]),
+          unit * (x * m[1] + y * m[4] + z * m[7] + m[10]),
+          unit * (x * m[2] + y * m[5] + z * m[8] + m[11]));
+    }
+    String colour = object.colour.length() >= 7 ? object.colour.substring(0, 7) : "";
+    parts.add(
+        new NamedSoup(called, soup, colour.isEmpty() ? Optional.empty() : Optional.of(colour)));
+  }
+}

@@ -1,0 +1,303 @@
+package org.stratonomy.engine.mesh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.stratonomy.engine.Shapes;
+import org.stratonomy.engine.problem.Problem;
+
+class MeshFilesTest {
+  private static final Mesh BAR = Shapes.bar(10, 20, 30);
+
+  private static ByteBuffer bytes(String text) {
+    return ByteBuffer.wrap(text.getBytes(StandardCharsets.UTF_8));
+  }
+
+  private static String obj(Mesh mesh, int firstVertex, String group) {
+    StringBuilder text = new StringBuilder("g ").append(group).append('\n');
+    for (int v = 0; v < mesh.vertexCount(); v++) {
+      text.append("v ").append(mesh.coordinate(v, 0)).append(' ').append(mesh.coordinate(v, 1));
+      text.append(' ').append(mesh.coordinate(v, 2)).append('\n');
+    }
+    for (int t = 0; t < mesh.triangleCount(); t++) {
+      text.append('f');
+      for (int k = 0; k < 3; k++) {
+        text.append(' ').append(firstVertex + mesh.corner(t, k));
+      }
+      text.append('\n');
+    }
+    return text.toString();
+  }
+
+  private static String asciiPly(Mesh mesh) {
+    StringBuilder text = new StringBuilder("ply\nformat ascii 1.0\ncomment made here\n");
+    text.append("element vertex ").append(mesh.vertexCount()).append('\n');
+    text.append("property float x\nproperty float y\nproperty float z\nproperty uchar red\n");
+    text.append("element face ").append(mesh.triangleCount()).append('\n');
+    text.append("property list uchar int vertex_indices\nend_header\n");
+    for (int v = 0; v < mesh.vertexCount(); v++) {
+      text.append(mesh.coordinate(v, 0)).append(' ').append(mesh.coordinate(v, 1)).append(' ');
+      text.append(mesh.coordinate(v, 2)).append(" 255\n");
+    }
+    for (int t = 0; t < mesh.triangleCount(); t++) {
+      text.append("3 ").append(mesh.corner(t, 0)).append(' ').append(mesh.corner(t, 1));
+      text.append(' ').append(mesh.corner(t, 2)).append('\n');
+    }
+    return text.toString();
+  }
+
+  private static ByteBuffer binaryPly(Mesh mesh, ByteOrder order) {
+    String header =
+        "ply\nformat binary_%s_endian 1.0\nelement vertex %d\n"
+                .formatted(order == ByteOrder.BIG_ENDIAN ? "big" : "little", mesh.vertexCount())
+            + "property double x\nproperty double y\nproperty double z\nelement face %d\n"
+                .formatted(mesh.triangleCount())
+            + "property list uchar uint vertex_index\nend_header\n";
+    ByteBuffer data =
+        ByteBuffer.allocate(header.length() + 24 * mesh.vertexCount() + 13 * mesh.triangleCount())
+            .order(order);
+    data.put(header.getBytes(StandardCharsets.US_ASCII));
+    for (int v = 0; v < mesh.vertexCount(); v++) {
+      for (int axis = 0; axis < 3; axis++) {
+        data.putDouble(mesh.coordinate(v, axis));
+      }
+    }
+    for (int t = 0; t < mesh.triangleCount(); t++) {
+      data.put((byte) 3);
+      for (int k = 0; k < 3; k++) {
+        data.putInt(mesh.corner(t, k));
+      }
+    }
+    return data.flip();
+  }
+
+  private static String amf(Mesh mesh, String unit) {
+    StringBuilder xml = new StringBuilder("<?xml version=\"1.0\"?>\n<amf unit=\"");
+    xml.append(unit).append("\"><object id=\"1\"><mesh><vertices>");
+    for (int v = 0; v < mesh.vertexCount(); v++) {
+      xml.append("<vertex><coordinates><x>").append(mesh.coordinate(v, 0)).append("</x><y>");
+      xml.append(mesh.coordinate(v, 1)).append("</y><z>").append(mesh.coordinate(v, 2));
+      xml.append("</z></coordinates></vertex>");
+    }
+    xml.append("</vertices><volume>");
+    for (int t = 0; t < mesh.triangleCount(); t++) {
+      xml.append("<triangle><v1>").append(mesh.corner(t, 0)).append("</v1><v2>");
+      xml.append(mesh.corner(t, 1)).append("</v2><v3>").append(mesh.corner(t, 2));
+      xml.append("</v3></triangle>");
+    }
+    return xml.append("</volume></mesh></object></amf>").toString();
+  }
+
+  private static void assertBar(Mesh mesh, double scale) {
+    assertThat(mesh.report().openEdges()).isZero();
+    assertThat(mesh.report().volumeMm3())
+        .isCloseTo(6000 * scale * scale * scale, within(1e-4 * 6000 * scale * scale * scale));
+    assertThat(mesh.report().bounds().sizeZ()).isCloseTo(30 * scale, within(1e-4 * scale));
+  }
+
+  @Test
+  void everyFormatGivesTheSameSolid() {
+    assertBar(MeshFiles.mesh("bar.obj", bytes(obj(BAR, 1, "bar"))), 1);
+    assertBar(MeshFiles.mesh("bar.ply", bytes(asciiPly(BAR))), 1);
+    assertBar(MeshFiles.mesh("bar.ply", binaryPly(BAR, ByteOrder.LITTLE_ENDIAN)), 1);
+    assertBar(MeshFiles.mesh("bar.ply", binaryPly(BAR, ByteOrder.BIG_ENDIAN)), 1);
+    assertBar(MeshFiles.mesh("bar.amf", bytes(amf(BAR, "millimeter"))), 1);
+    assertBar(MeshFiles.mesh("bar.amf", bytes(amf(BAR, "inch"))), 25.4);
+  }
+
+  @Test
+  void facesOfMoreThanThreeCornersAreCut() {
+    String cube =
+        """
+        v 0 0 0
+        v 1 0 0
+        v 1 1 0
+        v 0 1 0
+        v 0 0 1
+        v 1 0 1
+        v 1 1 1
+        v 0 1 1
+        f 4 3 2 1
+        f 5 6 7 8
+        f 1 2 6 5
+        f 2 3 7 6
+        f 3 4 8 7
+        f 4 1 5 8
+        """;
+    MeshReport report = MeshFiles.mesh("cube.obj", bytes(cube)).report();
+    assertThat(report.triangles()).isEqualTo(12);
+    assertThat(report.volumeMm3()).isCloseTo(1, within(1e-9));
+  }
+
+  @Test
+  void theGroupsOfAnObjAreParts() {
+    String text = obj(BAR, 1, "base") + obj(Shapes.bar(5, 5, 5), 1 + BAR.vertexCount(), "knob");
+    List<MeshPart> parts = MeshFiles.read("two.obj", bytes(text));
+    assertThat(parts).extracting(MeshPart::name).containsExactly("base", "knob");
+    assertThat(MeshFiles.mesh("two.obj#2", bytes(text)).report().volumeMm3())
+        .isCloseTo(125, within(1e-3));
+    assertThatThrownBy(() -> MeshFiles.mesh("two.obj#3", bytes(text)))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("has 2 meshes");
+  }
+
+  private static byte[] threeMf(MeshPart... parts) {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    try {
+      ThreeMfWriter.write(List.of(parts), out);
+    } catch (IOException e) {
+      throw new java.io.UncheckedIOException(e);
+    }
+    return out.toByteArray();
+  }
+
+  @Test
+  void threeMfKeepsNamesColoursAndPlaces() {
+    MeshPart disc = new MeshPart("Disc & rim", Shapes.cylinder(20, 3), Optional.of("#ece7da"));
+    MeshPart arrow = new MeshPart("Arrow", Shapes.bar(4, 9, 5), Optional.of("#c0392f"));
+    byte[] file = threeMf(disc, arrow);
+    assertThat(threeMf(disc, arrow)).isEqualTo(file);
+    List<MeshPart> read = MeshFiles.read("badge.3mf", ByteBuffer.wrap(file));
+    assertThat(read).extracting(MeshPart::name).containsExactly("Disc & rim", "Arrow");
+    assertThat(read.get(1).colour()).map(String::toLowerCase).contains("#c0392f");
+    for (int i = 0; i < 2; i++) {
+      MeshReport before = (i == 0 ? disc : arrow).mesh().report();
+      assertThat(read.get(i).mesh().report().bounds()).isEqualTo(before.bounds());
+      assertThat(read.get(i).mesh().report().volumeMm3())
+          .isCloseTo(before.volumeMm3(), within(1e-9 * before.volumeMm3()));
+    }
+  }
+
+  private static ByteBuffer zip(String... namesAndTexts) throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    try (ZipOutputStream zip = new ZipOutputStream(out)) {
+      for (int i = 0; i < namesAndTexts.length; i += 2) {
+        zip.putNextEntry(new ZipEntry(namesAndTexts[i]));
+        zip.write(namesAndTexts[i + 1].getBytes(StandardCharsets.UTF_8));
+      }
+    }
+    return ByteBuffer.wrap(out.toByteArray());
+  }
+
+  private static final String TETRAHEDRON =
+      "<mesh><vertices><vertex x=\"0\" y=\"0\" z=\"0\"/><vertex x=\"1\" y=\"0\" z=\"0\"/>"
+          + "<vertex x=\"0\" y=\"1\" z=\"0\"/><vertex x=\"0\" y=\"0\" z=\"1\"/></vertices>"
+          + "<triangles><triangle v1=\"0\" v2=\"2\" v3=\"1\"/><triangle v1=\"0\" v2=\"1\" v3=\"3\"/>"
+          + "<triangle v1=\"1\" v2=\"2\" v3=\"3\"/><triangle v1=\"2\" v2=\"0\" v3=\"3\"/></triangles></mesh>";
+
+  @Test
+  void componentsInOtherFilesAreTurnedMovedAndScaled() throws IOException {
+    String other =
+        "<model unit=\"centimeter\"><resources><object id=\"7\">%s</object></resources></model>"
+            .formatted(TETRAHEDRON);
+    String root =
+        "<model xmlns:p=\"p\" unit=\"centimeter\"><resources><object id=\"1\" name=\"pair\">"
+            + "<components><component objectid=\"7\" p:path=\"/3D/parts.model\"/>"
+            + "<component objectid=\"7\" p:path=\"/3D/parts.model\" transform=\"0 2 0 -2 0 0 0 0 2 10 0"
+            + " 0\"/></components></object></resources>"
+            + "<build><item objectid=\"1\" transform=\"1 0 0 0 1 0 0 0 1 0 0 5\"/></build></model>";
+    List<MeshPart> parts =
+        MeshFiles.read("pair.3mf", zip("3D/3dmodel.model", root, "3D/parts.model", other));
+    assertThat(parts).hasSize(2);
+    Bounds first = parts.get(0).mesh().report().bounds();
+    Bounds second = parts.get(1).mesh().report().bounds();
+    assertThat(first).isEqualTo(new Bounds(0, 0, 50, 10, 10, 60));
+    assertThat(second).isEqualTo(new Bounds(80, 0, 50, 100, 20, 70));
+  }
+
+  @Test
+  void hostileOrBrokenArchivesAreRefused() throws IOException {
+    String loop =
+        "<model><resources><object id=\"1\"><components><component objectid=\"1\"/></components>"
+            + "</object></resources><build><item objectid=\"1\"/></build></model>";
+    assertThatThrownBy(() -> MeshFiles.read("loop.3mf", zip("3D/3dmodel.model", loop)))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("contain each other");
+    assertThatThrownBy(() -> MeshFiles.read("no.3mf", zip("readme.txt", "hello")))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("no 3MF model");
+    assertThatThrownBy(() -> MeshFiles.read("xml.3mf", zip("3D/3dmodel.model", "<model><")))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("not a sound 3MF model");
+    String missing = "<model><build><item objectid=\"4\"/></build></model>";
+    assertThatThrownBy(() -> MeshFiles.read("gone.3mf", zip("3D/3dmodel.model", missing)))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("'4', which does not exist");
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "ply\nformat ascii 1.0\nelement vertex 2000000000\nproperty float x\nend_header\n",
+        "ply\nformat ascii 1.0\nelement vertex 1\nproperty float x\nend_header\n",
+        "ply\nformat strange 1.0\nend_header\n",
+        "ply\nformat ascii 1.0\nelement vertex 1\nproperty float x\nelement face 1\n"
+            + "property list uchar int vertex_index\nend_header\n0\n3 0 1 2\n",
+        "ply\nno end",
+        "v 0 0 0\nv 1 0 0\nf 1 2 9\n",
+        "v 0 0 0\nv 1 0 0\n",
+        "v 0 0 nonsense\nf 1 1 1\n",
+        "<amf><object><mesh><volume><triangle><v1>0</v1><v2>1</v2><v3>2</v3></triangle></volume>",
+        "<amf unit=\"furlong\"></amf>",
+        "<amf></amf>"
+      })
+  void brokenFilesAreNamedWithARemedy(String content) {
+    assertThatThrownBy(() -> MeshFiles.read("broken", bytes(content)))
+        .isInstanceOfSatisfying(
+            Problem.class,
+            problem -> {
+              assertThat(problem.place()).contains("broken");
+              assertThat(problem.remedy()).isNotBlank();
+            });
+  }
+
+  @Test
+  void smallHolesAreClosedAndLargeOnesAreReported() {
+    TriangleSoup soup = new TriangleSoup(1000);
+    Mesh sphere = Shapes.sphere(10);
+    for (int t = 0; t < sphere.triangleCount(); t++) {
+      // One triangle is missing, and all around one vertex.
+      boolean missing = t == 5000 || touches(sphere, t, sphere.corner(20_000, 0));
+      for (int k = 0; k < 3 && !missing; k++) {
+        int v = sphere.corner(t, k);
+        soup.corner(sphere.coordinate(v, 0), sphere.coordinate(v, 1), sphere.coordinate(v, 2));
+      }
+    }
+    MeshReport report = MeshBuilder.build("sphere", soup).report();
+    assertThat(report.holesClosed()).isEqualTo(2);
+    assertThat(report.openEdges()).isZero();
+    assertThat(report.volumeMm3())
+        .isCloseTo(sphere.report().volumeMm3(), within(1e-3 * report.volumeMm3()));
+    TriangleSoup lidless = new TriangleSoup(1000);
+    for (int t = 0; t < BAR.triangleCount(); t++) {
+      boolean lid =
+          BAR.coordinate(BAR.corner(t, 0), 2) == 30
+              && BAR.coordinate(BAR.corner(t, 1), 2) == 30
+              && BAR.coordinate(BAR.corner(t, 2), 2) == 30;
+      for (int k = 0; k < 3 && !lid; k++) {
+        int v = BAR.corner(t, k);
+        lidless.corner(BAR.coordinate(v, 0), BAR.coordinate(v, 1), BAR.coordinate(v, 2));
+      }
+    }
+    assertThat(MeshBuilder.build("lidless", lidless).report().openEdges()).isEqualTo(4);
+  }
+
+  private static boolean touches(Mesh mesh, int triangle, int vertex) {
+    return mesh.corner(triangle, 0) == vertex
+        || mesh.corner(triangle, 1) == vertex
+        || mesh.corner(triangle, 2) == vertex;
+  }
+}
