@@ -8,7 +8,7 @@ export const ROLE_STYLE: Readonly<Record<string, { colour: string; dash: number[
   infill: { colour: '#7a8f6a', dash: [2.2, 0.7] },
   bridge: { colour: '#9b3d6b', dash: [0.9, 0.5] },
   skirt: { colour: '#8a8a86', dash: [0.4, 0.6] },
-  gap: { colour: '#c46a4a', dash: [] },
+  gap: { colour: '#e08a6a', dash: [] },
   support: { colour: '#8c7fb0', dash: [1.6, 1] },
   interface: { colour: '#5b4a8f', dash: [] },
   brim: { colour: '#5f8f8c', dash: [1.2, 0.4] },

@@ -29,7 +29,7 @@
 
 <div class="row" class:own>
   <label for={id} title={setting.description}>{setting.label}</label>
-  <span class="control">
+  <span class="control" class:wide={setting.choices.length > 0}>
     {#if setting.choices.length > 0}
       <select {id} class="field" {value} onchange={commit}>
         {#each setting.choices as choice (choice)}
@@ -48,7 +48,9 @@
       />
     {/if}
   </span>
-  <span class="unit">{setting.unit}</span>
+  {#if setting.choices.length === 0}
+    <span class="unit">{setting.unit}</span>
+  {/if}
   <span class="source" title="Where this value comes from: {source}">{source}</span>
   {#if own}
     <button class="clear" onclick={onClear} aria-label="Take {setting.label} out of this rule"
@@ -72,7 +74,12 @@
     white-space: nowrap;
   }
 
+  .wide {
+    grid-column: span 2;
+  }
+
   .field {
+    width: 100%;
     text-align: right;
   }
 

@@ -8,6 +8,8 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.IntConsumer;
 import org.stratonomy.engine.check.Checks;
@@ -40,6 +42,8 @@ import org.stratonomy.engine.strata.Sections;
  * it touches is computed again. Safe to use from several threads.
  */
 public final class Planner implements AutoCloseable {
+  private static final long ASK_MILLIS = 40;
+
   private final Shelf shelf;
   private final Memo memo;
   private final int threads;
@@ -214,17 +218,32 @@ public final class Planner implements AutoCloseable {
     }
     try {
       for (Future<?> running : workers) {
-        running.get();
+        await(running, () -> watch.at(stage, done.get(), count));
       }
     } catch (ExecutionException e) {
       throw e.getCause() instanceof Problem problem
           ? problem
           : new IllegalStateException(e.getCause());
     } catch (InterruptedException e) {
-      next.set(count);
       Thread.currentThread().interrupt();
       throw new Problem(
           Problem.Kind.SUPERSEDED, "plan", "The computation was stopped.", "Start it again.");
+    } finally {
+      next.set(count);
+      workers.forEach(running -> running.cancel(true));
+    }
+  }
+
+  /** Waits for a worker and meanwhile asks often whether the computation is to be stopped. */
+  private static void await(Future<?> worker, Runnable ask)
+      throws ExecutionException, InterruptedException {
+    while (true) {
+      try {
+        worker.get(ASK_MILLIS, TimeUnit.MILLISECONDS);
+        return;
+      } catch (TimeoutException e) {
+        ask.run();
+      }
     }
   }
 

@@ -65,6 +65,45 @@ public final class Shapes {
     return MeshBuilder.build("boxes", soup);
   }
 
+  /** A solid over the XY plane whose top is given by heights at the points of a square grid. */
+  public static Mesh heightField(double[][] heights, double step) {
+    int n = heights.length;
+    TriangleSoup soup = new TriangleSoup(4 * n * n);
+    for (int i = 0; i + 1 < n; i++) {
+      for (int j = 0; j + 1 < n; j++) {
+        double[] a = {i * step, j * step, heights[i][j]};
+        double[] b = {(i + 1) * step, j * step, heights[i + 1][j]};
+        double[] c = {(i + 1) * step, (j + 1) * step, heights[i + 1][j + 1]};
+        double[] d = {i * step, (j + 1) * step, heights[i][j + 1]};
+        quad(soup, a, b, c, d);
+        quad(soup, floor(d), floor(c), floor(b), floor(a));
+        if (j == 0) {
+          quad(soup, floor(a), floor(b), b, a);
+        }
+        if (j + 2 == n) {
+          quad(soup, floor(c), floor(d), d, c);
+        }
+        if (i == 0) {
+          quad(soup, floor(d), floor(a), a, d);
+        }
+        if (i + 2 == n) {
+          quad(soup, floor(b), floor(c), c, b);
+        }
+      }
+    }
+    return MeshBuilder.build("height field", soup);
+  }
+
+  private static double[] floor(double[] p) {
+    return new double[] {p[0], p[1], 0};
+  }
+
+  private static void quad(TriangleSoup soup, double[] a, double[] b, double[] c, double[] d) {
+    for (double[] p : new double[][] {a, b, c, a, c, d}) {
+      soup.corner(p[0], p[1], p[2]);
+    }
+  }
+
   /** An upright prism over a ring of which every edge is seen from the origin. */
   public static Mesh prism(double height, double... xy) {
     TriangleSoup soup = new TriangleSoup(2 * xy.length);

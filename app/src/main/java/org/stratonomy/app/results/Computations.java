@@ -30,11 +30,15 @@ import org.stratonomy.engine.problem.Problem;
 public class Computations {
   private static final int RESULTS_KEPT = 12;
 
+  /** No plan that makes sense takes longer. */
+  private static final long MOST_MINUTES = 20;
+
   private final PlanService plans;
   private final MeshService meshes;
   private final Planner planner;
   private final Timer timer;
   private final ExecutorService executor = Executors.newVirtualThreadPerTaskExecutor();
+  private volatile boolean started;
   private final Map<UUID, Running> running = new ConcurrentHashMap<>();
   private final Cache<UUID, PlanResult> results =
       Caffeine.newBuilder().maximumSize(RESULTS_KEPT).build();
@@ -52,6 +56,7 @@ public class Computations {
   private static final class Running {
     final UUID revision;
     final CompletableFuture<PlanResult> future = new CompletableFuture<>();
+    final long began = System.nanoTime();
     volatile boolean superseded;
     volatile Stage stage = new Stage("start", 0, 1);
 
@@ -66,6 +71,13 @@ public class Computations {
             "the plan",
             "A newer edit took the place of this one.",
             "Ask for the newest revision.");
+      }
+      if (System.nanoTime() - began > TimeUnit.MINUTES.toNanos(MOST_MINUTES)) {
+        throw new Problem(
+            Problem.Kind.PLAN,
+            "the plan",
+            "It took longer than %d minutes at the %s.".formatted(MOST_MINUTES, name),
+            "Choose thicker layers, or a model with fewer triangles.");
       }
       stage = new Stage(name, done, total);
     }
@@ -110,7 +122,13 @@ public class Computations {
     };
   }
 
+  /** Whether anything was ever asked for. */
+  boolean hasStarted() {
+    return started;
+  }
+
   private Running start(UUID revision) {
+    started = true;
     UUID plan = plans.planOf(revision);
     return running.compute(
         plan,

@@ -28,8 +28,7 @@ final class LayerBytes {
     }
     int n = strokes.size();
     ByteBuffer bytes =
-        ByteBuffer.allocate(
-                8 + 2 * 4 * (n + 1) + 8 * points + 4 * 4 * n + 4 * viaNumbers + 3 * n)
+        ByteBuffer.allocate(8 + 2 * 4 * (n + 1) + 8 * points + 4 * 4 * n + 4 * viaNumbers + 3 * n)
             .order(ByteOrder.LITTLE_ENDIAN);
     bytes.putInt(n).putInt(points);
     int start = 0;

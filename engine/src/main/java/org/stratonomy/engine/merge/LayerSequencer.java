@@ -46,29 +46,25 @@ final class LayerSequencer {
             .toList();
     for (int slot : slots) {
       List<Batch> ofSlot = batches.stream().filter(b -> b.slot == slot).toList();
-      sequencer.nearestBatches(new ArrayList<>(ofSlot.stream().filter(Batch::first).toList()));
-      sequencer.nearestBatches(new ArrayList<>(ofSlot.stream().filter(b -> !b.first).toList()));
+      sequencer.nearestBatches(ofSlot.stream().filter(Batch::first).toList());
+      sequencer.nearestBatches(ofSlot.stream().filter(b -> !b.first).toList());
     }
     return new LineOrder(sequencer.order);
   }
 
   private void nearestBatches(List<Batch> batches) {
-    batches.removeIf(batch -> batch.lines.isEmpty());
-    while (!batches.isEmpty()) {
-      Batch best = batches.getFirst();
-      double least = Double.POSITIVE_INFINITY;
-      for (Batch batch : batches) {
-        for (Line line : batch.lines) {
-          int start = Seam.NEAREST.start(line, x, y);
-          double distance = Math.hypot(line.path().x(start) - x, line.path().y(start) - y);
-          if (distance < least) {
-            least = distance;
-            best = batch;
-          }
-        }
+    NearestPoints starts = new NearestPoints();
+    int left = 0;
+    for (int b = 0; b < batches.size(); b++) {
+      for (Line line : batches.get(b).lines) {
+        Seam.NEAREST.addStarts(line, b, starts);
       }
-      batches.remove(best);
-      island(best);
+      left += batches.get(b).lines.isEmpty() ? 0 : 1;
+    }
+    for (; left > 0; left--) {
+      int batch = starts.owner(starts.nearest(x, y));
+      starts.remove(batch);
+      island(batches.get(batch));
     }
   }
 

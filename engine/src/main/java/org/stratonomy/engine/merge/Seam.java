@@ -1,32 +1,27 @@
 package org.stratonomy.engine.merge;
 
+import java.util.function.ToIntFunction;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.Role;
 import org.stratonomy.engine.plane.Path;
 
-/** Chooses the point at which a line begins: an end of an open one, a corner of a closed one. */
+/** Says at which points a line may begin: at an end of an open one, a corner of a closed one. */
 interface Seam {
-  /** Index of the point, for a head that comes from a place. */
-  int start(Line line, double x, double y);
+  /**
+   * Adds the points, each marked with its index in the line's path.
+   *
+   * @param owner the line's number among the points
+   */
+  void addStarts(Line line, int owner, NearestPoints starts);
 
-  /** Where the head comes from is all that counts. */
+  /** Wherever the head comes by. */
   Seam NEAREST =
-      (line, x, y) -> {
+      (line, owner, starts) -> {
         Path path = line.path();
-        if (!path.isClosed()) {
-          int last = path.size() - 1;
-          return square(path, 0, x, y) <= square(path, last, x, y) ? 0 : last;
+        int step = path.isClosed() ? 1 : path.size() - 1;
+        for (int i = 0; i < path.size(); i += step) {
+          starts.add(owner, i, path.x(i), path.y(i));
         }
-        int best = 0;
-        double least = Double.POSITIVE_INFINITY;
-        for (int i = 0; i < path.size(); i++) {
-          double distance = square(path, i, x, y);
-          if (distance < least) {
-            least = distance;
-            best = i;
-          }
-        }
-        return best;
       };
 
   /**
@@ -36,31 +31,24 @@ interface Seam {
   static Seam of(String choice, int layer) {
     return switch (choice) {
       case "nearest" -> NEAREST;
-      case "behind" -> outer((path, x, y) -> rearmost(path));
-      case "inner corner" -> outer((path, x, y) -> innerCorner(path));
-      case "scattered" -> outer((path, x, y) -> scattered(path, layer));
+      case "behind" -> outer(Seam::rearmost);
+      case "inner corner" -> outer(Seam::innerCorner);
+      case "scattered" -> outer(path -> scattered(path, layer));
       default -> throw new IllegalArgumentException(choice);
     };
   }
 
   /** A choice for closed outer walls; other lines begin where it is nearest. */
-  private static Seam outer(ClosedSeam closed) {
-    return (line, x, y) ->
-        line.role() == Role.OUTER_WALL && line.path().isClosed()
-            ? closed.start(line.path(), x, y)
-            : NEAREST.start(line, x, y);
-  }
-
-  /** As {@link Seam}, for closed outer walls. */
-  @FunctionalInterface
-  interface ClosedSeam {
-    int start(Path path, double x, double y);
-  }
-
-  private static double square(Path path, int i, double x, double y) {
-    double dx = path.x(i) - x;
-    double dy = path.y(i) - y;
-    return dx * dx + dy * dy;
+  private static Seam outer(ToIntFunction<Path> corner) {
+    return (line, owner, starts) -> {
+      Path path = line.path();
+      if (line.role() == Role.OUTER_WALL && path.isClosed()) {
+        int i = corner.applyAsInt(path);
+        starts.add(owner, i, path.x(i), path.y(i));
+      } else {
+        NEAREST.addStarts(line, owner, starts);
+      }
+    };
   }
 
   private static int rearmost(Path path) {

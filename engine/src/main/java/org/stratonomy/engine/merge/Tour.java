@@ -1,6 +1,7 @@
 package org.stratonomy.engine.merge;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.stratonomy.engine.path.Line;
 
@@ -33,7 +34,7 @@ final class Tour {
     n = unordered.size();
     lines = new Line[n];
     ends = new double[4 * n];
-    nearestNext(new ArrayList<>(unordered));
+    nearestNext(unordered);
   }
 
   /**
@@ -49,30 +50,21 @@ final class Tour {
     return List.of(tour.lines);
   }
 
-  private void nearestNext(List<Line> left) {
+  private void nearestNext(List<Line> unordered) {
+    NearestPoints starts = new NearestPoints();
+    for (int i = 0; i < n; i++) {
+      seam.addStarts(unordered.get(i), i, starts);
+    }
     double x = startX;
     double y = startY;
     for (int k = 0; k < n; k++) {
-      int best = 0;
-      int bestStart = 0;
-      double least = Double.POSITIVE_INFINITY;
-      for (int i = 0; i < left.size(); i++) {
-        Line line = left.get(i);
-        int start = seam.start(line, x, y);
-        double dx = line.path().x(start) - x;
-        double dy = line.path().y(start) - y;
-        if (dx * dx + dy * dy < least) {
-          least = dx * dx + dy * dy;
-          best = i;
-          bestStart = start;
-        }
-      }
-      Line line = left.get(best);
-      left.set(best, left.getLast());
-      left.removeLast();
+      int point = starts.nearest(x, y);
+      Line line = unordered.get(starts.owner(point));
+      int start = starts.mark(point);
+      starts.remove(starts.owner(point));
       if (line.path().isClosed()) {
-        line = line.startingAt(bestStart);
-      } else if (bestStart != 0) {
+        line = line.startingAt(start);
+      } else if (start != 0) {
         line = line.reversed();
       }
       put(k, line);
@@ -213,16 +205,17 @@ final class Tour {
   }
 
   private void move(int i, int length, int after, boolean turned) {
-    List<Line> order = new ArrayList<>(List.of(lines));
-    List<Line> part = new ArrayList<>(order.subList(i, i + length));
-    order.subList(i, i + length).clear();
+    int from = Math.min(i, after + 1);
+    int to = Math.max(i + length, after + 1);
+    List<Line> order = new ArrayList<>(Arrays.asList(lines).subList(from, to));
+    List<Line> part = new ArrayList<>(order.subList(i - from, i - from + length));
+    order.subList(i - from, i - from + length).clear();
     if (turned) {
       part = part.reversed().stream().map(Tour::backwards).toList();
     }
-    order.addAll(after < i ? after + 1 : after + 1 - length, part);
-    int from = Math.min(i, after + 1);
-    for (int k = Math.max(0, from); k < Math.min(n, Math.max(i + length, after + 1)); k++) {
-      put(k, order.get(k));
+    order.addAll((after < i ? after + 1 : after + 1 - length) - from, part);
+    for (int k = from; k < to; k++) {
+      put(k, order.get(k - from));
     }
   }
 }

@@ -22,7 +22,7 @@ final class FittedRing {
   private final int count;
   private final double width;
   private final InnerDiscs discs;
-  private final NarrowPlaces.Boxes near;
+  private final Nearby near;
 
   /** Unit normals of the edges, inwards. */
   private final double[] nx;
@@ -39,7 +39,7 @@ final class FittedRing {
    * @param discs of the area that the rings bound, up to half a width
    * @param near where the sides may be near each other
    */
-  FittedRing(Area centre, int ring, double width, InnerDiscs discs, NarrowPlaces.Boxes near) {
+  FittedRing(Area centre, int ring, double width, InnerDiscs discs, Nearby near) {
     this.centre = centre;
     this.width = width;
     this.discs = discs;

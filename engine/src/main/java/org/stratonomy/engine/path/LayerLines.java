@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plane.Area;
-import org.stratonomy.engine.plane.Clipper;
+import org.stratonomy.engine.plane.Parts;
 
 /**
  * The lines of one layer of one piece, in no particular order but for top skins.
@@ -18,33 +18,18 @@ record LayerLines(List<List<Line>> islands) implements Memo.Sized {
 
   /** Sorts lines by the part of the section that they begin in. */
   static LayerLines of(Area section, List<Line> lines) {
-    List<Area> parts = section.parts();
-    if (parts.size() <= 1) {
+    Parts parts = new Parts(section);
+    if (parts.count() <= 1) {
       return new LayerLines(List.of(lines));
     }
-    List<double[]> bounds = parts.stream().map(Area::boundsMm).toList();
-    List<Clipper> clippers = parts.stream().map(Clipper::new).toList();
     List<List<Line>> islands = new ArrayList<>();
-    parts.forEach(part -> islands.add(new ArrayList<>()));
+    for (int part = 0; part < parts.count(); part++) {
+      islands.add(new ArrayList<>());
+    }
     for (Line line : lines) {
-      islands.get(island(line, bounds, clippers)).add(line);
+      islands.get(parts.at(line.path().x(0), line.path().y(0))).add(line);
     }
     return new LayerLines(islands);
-  }
-
-  private static int island(Line line, List<double[]> bounds, List<Clipper> clippers) {
-    double x = line.path().x(0);
-    double y = line.path().y(0);
-    int found = 0;
-    for (int i = 0; i < bounds.size(); i++) {
-      double[] b = bounds.get(i);
-      boolean near = x >= b[0] && y >= b[1] && x <= b[2] && y <= b[3];
-      if (near && clippers.get(i).contains(x, y)) {
-        return i;
-      }
-      found = near ? i : found;
-    }
-    return found;
   }
 
   /** All of them. */

@@ -107,12 +107,10 @@ final class LineMaker {
 
     /** The sections that must all be there for a place to be inside. */
     private List<Area> neighbours() {
+      int i = layer.index();
       List<Area> neighbours = new ArrayList<>();
-      for (int k = -s.bottomLayers(); k <= s.topLayers(); k++) {
-        if (k != 0) {
-          neighbours.add(sections.get(layer.index() + k).area());
-        }
-      }
+      neighbours.addAll(sections.common(i - s.bottomLayers(), s.bottomLayers()));
+      neighbours.addAll(sections.common(i + 1, s.topLayers()));
       return neighbours;
     }
 

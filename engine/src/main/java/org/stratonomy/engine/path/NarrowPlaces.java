@@ -60,7 +60,19 @@ final class NarrowPlaces {
    * @param inner the area, inset by a line's width
    */
   static Area find(Area area, Area inner, double width) {
+    if (keptAllEdges(area, inner)) {
+      return Area.EMPTY;
+    }
     return worthALine(Plane.difference(area, Plane.outset(inner, width)), width);
+  }
+
+  /** Where a place is narrow, some of its edges meet and vanish when they move inwards. */
+  private static boolean keptAllEdges(Area area, Area inner) {
+    boolean kept = area.ringCount() == inner.ringCount();
+    for (int ring = 1; kept && ring <= area.ringCount(); ring++) {
+      kept = area.ringStart(ring) == inner.ringStart(ring);
+    }
+    return kept;
   }
 
   /** Without what is too small to hold the narrowest line. */
@@ -82,7 +94,7 @@ final class NarrowPlaces {
       return lines;
     }
     InnerDiscs discs = new InnerDiscs(area, SINGLE / 2 * width);
-    Boxes near = new Boxes(narrow, width / 2);
+    Nearby near = new Nearby(narrow, width / 2);
     Clipper within = new Clipper(narrow);
     List<FittedPath> chains = new ArrayList<>();
     for (int ring = 0; ring < area.ringCount(); ring++) {
@@ -107,7 +119,7 @@ final class NarrowPlaces {
   private final class MiddleOfRing {
     private final int ring;
     private final InnerDiscs discs;
-    private final Boxes near;
+    private final Nearby near;
     private final Clipper within;
     private final List<FittedPath> chains;
     private final int firstChain;
@@ -117,7 +129,7 @@ final class NarrowPlaces {
     private boolean startsOpen;
     private boolean atStart = true;
 
-    MiddleOfRing(int ring, InnerDiscs discs, Boxes near, Clipper within, List<FittedPath> chains) {
+    MiddleOfRing(int ring, InnerDiscs discs, Nearby near, Clipper within, List<FittedPath> chains) {
       this.ring = ring;
       this.discs = discs;
       this.near = near;
@@ -215,7 +227,7 @@ final class NarrowPlaces {
   List<Line> walls(Role role, Area halfIn, Area places) {
     double back = (SINGLE - 1) / 2 * width + ROUNDING_MM;
     Area centre = narrow.isEmpty() ? halfIn : Plane.intersection(halfIn, Plane.outset(core, back));
-    Boxes near = new Boxes(places, width / 2);
+    Nearby near = new Nearby(places, width / 2);
     InnerDiscs discs = new InnerDiscs(centre, width / 2);
     List<Line> lines = new ArrayList<>();
     List<Path> exact = Path.ofRings(centre);
@@ -224,38 +236,5 @@ final class NarrowPlaces {
       lines.add(fitted.orElse(new Line(role, exact.get(ring), width)));
     }
     return lines;
-  }
-
-  /** The bounds of an area's rings: a first look at whether a place may lie in it. */
-  static final class Boxes {
-    private final double[] boxes;
-
-    Boxes(Area area, double margin) {
-      boxes = new double[4 * area.ringCount()];
-      for (int ring = 0; ring < area.ringCount(); ring++) {
-        double[] box = area.ringBoundsMm(ring);
-        boxes[4 * ring] = box[0] - margin;
-        boxes[4 * ring + 1] = box[1] - margin;
-        boxes[4 * ring + 2] = box[2] + margin;
-        boxes[4 * ring + 3] = box[3] + margin;
-      }
-    }
-
-    /** Whether the bounds of a straight line meet one of the boxes. */
-    boolean mayMeet(double ax, double ay, double bx, double by) {
-      double minX = Math.min(ax, bx);
-      double maxX = Math.max(ax, bx);
-      double minY = Math.min(ay, by);
-      double maxY = Math.max(ay, by);
-      for (int i = 0; i < boxes.length; i += 4) {
-        if (maxX >= boxes[i]
-            && maxY >= boxes[i + 1]
-            && minX <= boxes[i + 2]
-            && minY <= boxes[i + 3]) {
-          return true;
-        }
-      }
-      return false;
-    }
   }
 }

@@ -52,7 +52,7 @@ public enum Setting {
       0.1,
       3,
       false,
-      f -> 1.1 * f.machine().nozzleMm(),
+      f -> Math.rint(1100 * f.machine().nozzleMm()) / 1000,
       "Width that a line takes up beside its neighbours."),
   WALLS(
       "walls",

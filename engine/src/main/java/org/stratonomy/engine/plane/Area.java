@@ -1,10 +1,7 @@
 package org.stratonomy.engine.plane;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 
 /**
  * A region of the plane, bounded by closed rings that run with the inside on their left: outlines
@@ -154,53 +151,9 @@ public final class Area {
     return rings.toRawArea();
   }
 
-  /**
-   * The connected parts of the area, each an outline with the holes in it; parts that touch in a
-   * point are separate.
-   */
+  /** The connected parts of the area, each an outline with the holes in it. */
   public List<Area> parts() {
-    List<Integer> outlines = new ArrayList<>();
-    for (int ring = 0; ring < ringCount(); ring++) {
-      if (ringAreaMm2(ring) > 0) {
-        outlines.add(ring);
-      }
-    }
-    if (outlines.size() <= 1) {
-      return isEmpty() ? List.of() : List.of(this);
-    }
-    Map<Integer, RingList> parts = new LinkedHashMap<>();
-    for (int outline : outlines) {
-      RingList rings = new RingList();
-      rings.addRing(this, outline);
-      parts.put(outline, rings);
-    }
-    for (int ring = 0; ring < ringCount(); ring++) {
-      if (ringAreaMm2(ring) <= 0) {
-        int around = outlineAround(ring, outlines);
-        if (around >= 0) {
-          parts.get(around).addRing(this, ring);
-        }
-      }
-    }
-    return parts.values().stream().map(RingList::toRawArea).toList();
-  }
-
-  /**
-   * The smallest outline around a hole; rings may touch in points, so an edge's middle is asked.
-   */
-  private int outlineAround(int hole, List<Integer> outlines) {
-    double x = (x(starts[hole]) + (double) x(starts[hole] + 1)) / 2;
-    double y = (y(starts[hole]) + (double) y(starts[hole] + 1)) / 2;
-    int best = -1;
-    double least = Double.POSITIVE_INFINITY;
-    for (int outline : outlines) {
-      double size = ringAreaMm2(outline);
-      if (size < least && ringContains(outline, x, y)) {
-        best = outline;
-        least = size;
-      }
-    }
-    return best;
+    return new Parts(this).list();
   }
 
   private boolean ringContains(int ring, double px, double py) {

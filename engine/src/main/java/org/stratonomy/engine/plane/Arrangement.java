@@ -122,6 +122,9 @@ final class Arrangement {
     int[] active = new int[64];
     int count = 0;
     for (int v = 0; v < vertices.length; v++) {
+      if ((v & 0x3fff) == 0) {
+        Plane.stopIfInterrupted();
+      }
       int low = 0;
       int high = count;
       while (low < high) {

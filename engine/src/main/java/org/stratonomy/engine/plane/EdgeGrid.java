@@ -119,6 +119,11 @@ final class EdgeGrid {
     return minY + row * cell;
   }
 
+  /** Upper bound of a column, coordinate units. */
+  long columnEnd(int column) {
+    return minX + (column + 1) * cell;
+  }
+
   long cellSize() {
     return cell;
   }

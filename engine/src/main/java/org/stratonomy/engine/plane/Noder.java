@@ -21,6 +21,9 @@ import java.util.Arrays;
 final class Noder {
   private static final int MARGIN = 2;
 
+  /** How often long loops look whether they are to end. */
+  private static final int STOP_MASK = 0x3fff;
+
   /** Outlines leave most cells empty; with this many those on them hold few edges each. */
   private static final long CELLS_PER_EDGE = 8;
 
@@ -143,6 +146,9 @@ final class Noder {
     }
     for (int cell = 0; cell < columns * rows; cell++) {
       int end = cellStart[cell + 1];
+      if ((cell & STOP_MASK) == 0) {
+        Plane.stopIfInterrupted();
+      }
       for (int i = cellStart[cell]; i < end; i++) {
         for (int j = i + 1; j < end; j++) {
           addCrossing(cellEdges[i], cellEdges[j], cell);
@@ -210,6 +216,9 @@ final class Noder {
   private void findSplits() {
     int[] e = edges.ends;
     for (int p = 0; p < hot.size(); p++) {
+      if ((p & STOP_MASK) == 0) {
+        Plane.stopIfInterrupted();
+      }
       int px = hot.x(p);
       int py = hot.y(p);
       int cell = row(py) * columns + column(px);

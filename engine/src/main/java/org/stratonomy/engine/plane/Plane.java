@@ -1,10 +1,12 @@
 package org.stratonomy.engine.plane;
 
 import java.util.List;
+import java.util.concurrent.CancellationException;
 
 /**
  * The verbs for areas: combine, grow and shrink, simplify. Every result is clean and exact up to
- * the rounding of coordinates to {@link Area#UNIT_MM}; none of the verbs throws on any area.
+ * the rounding of coordinates to {@link Area#UNIT_MM}; none of the verbs throws on any area, but on
+ * a thread that is interrupted they end with a {@link CancellationException}.
  *
  * <p>All of them collect directed edges, split them where they meet ({@link Noder}), find the
  * winding numbers on both sides of each part ({@link Arrangement}), and keep the parts between
@@ -18,7 +20,7 @@ public final class Plane {
     if (a.isEmpty()) {
       return b;
     }
-    return b.isEmpty() ? a : combine(a, b, (wa, wb) -> wa + wb > 0);
+    return b.isEmpty() || a.equals(b) ? a : combine(a, b, (wa, wb) -> wa + wb > 0);
   }
 
   /** Every place in at least one of the areas. */
@@ -31,6 +33,9 @@ public final class Plane {
 
   /** Every place in a and in b; also called and. */
   public static Area intersection(Area a, Area b) {
+    if (a.equals(b)) {
+      return a;
+    }
     return apart(a, b) ? Area.EMPTY : combine(a, b, (wa, wb) -> wa > 0 && wb > 0);
   }
 
@@ -44,12 +49,15 @@ public final class Plane {
 
   /** Every place in a that is not in b; also called not. */
   public static Area difference(Area a, Area b) {
+    if (a.equals(b)) {
+      return Area.EMPTY;
+    }
     return apart(a, b) ? a : combine(a, b, (wa, wb) -> wa > 0 && wb <= 0);
   }
 
   /** Every place in a that is missing in at least one of the others. */
   public static Area missing(Area a, List<Area> others) {
-    if (others.isEmpty() || a.isEmpty()) {
+    if (a.isEmpty() || others.stream().allMatch(a::equals)) {
       return Area.EMPTY;
     }
     EdgeList edges = new EdgeList(a.pointCount() * (others.size() + 1));
@@ -115,7 +123,19 @@ public final class Plane {
   }
 
   private static Area resolve(EdgeList edges, WindingRule rule) {
+    stopIfInterrupted();
     return edges.size == 0 ? Area.EMPTY : new Arrangement(new Noder(edges).split()).area(rule);
+  }
+
+  /**
+   * Ends long work on a thread that was interrupted.
+   *
+   * @throws CancellationException if it was
+   */
+  static void stopIfInterrupted() {
+    if (Thread.currentThread().isInterrupted()) {
+      throw new CancellationException("the thread was interrupted");
+    }
   }
 
   private static boolean apart(Area a, Area b) {

@@ -13,6 +13,11 @@ public final class Router {
   /** A way may leave the margin by this share of it when it is cut short. */
   private static final double SLACK = 0.4;
 
+  /** Ends of ways may lie this many margins away from the rail. */
+  private static final double NEAR = 2.2;
+
+  private static final double INSIDE_MM = 0.002;
+
   private final double margin;
 
   /** Straight ways are judged by this. */
@@ -62,14 +67,19 @@ public final class Router {
     return way.lengthMm() <= mostMm ? Optional.of(way) : Optional.empty();
   }
 
-  /**
-   * The place itself if it is inside the rail, else the nearest point of the rail if it is near.
-   */
+  /** The place itself if it is inside the rail, else one just inside if the rail is near. */
   private double[] onRail(double x, double y) {
     if (withinRail.contains(x, y)) {
       return new double[] {x, y};
     }
-    return withinRail.nearest(x, y, 2.2 * margin).orElse(null);
+    double[] edge = withinRail.nearest(x, y, NEAR * margin).orElse(null);
+    if (edge == null) {
+      return null;
+    }
+    double beyond = 1 + INSIDE_MM / Math.max(INSIDE_MM, Math.hypot(edge[0] - x, edge[1] - y));
+    double px = x + beyond * (edge[0] - x);
+    double py = y + beyond * (edge[1] - y);
+    return withinRail.contains(px, py) ? new double[] {px, py} : null;
   }
 
   private boolean alongRail(double[] from, double[] to, List<double[]> points, double mostMm) {

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.problem.Problem;
 
 /**
  * All layers of a plan in the order of their heights: layers of several pieces whose tops fall
@@ -15,6 +16,7 @@ import org.stratonomy.engine.plan.Resolver;
  * @param layers numbered from 1
  */
 public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
+  private static final int MOST_LAYERS = 50_000;
 
   /**
    * One layer of the plan; it fills the height from bottom to top.
@@ -48,6 +50,13 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
         long micrometres = Math.round(layer.top() * 1000);
         byTop.computeIfAbsent(micrometres, top -> new ArrayList<>()).add(new Part(p, layer));
       }
+    }
+    if (byTop.size() > MOST_LAYERS) {
+      throw new Problem(
+          Problem.Kind.PLAN,
+          "plan",
+          "It would have %,d layers; %,d are possible.".formatted(byTop.size(), MOST_LAYERS),
+          "Choose thicker layers, or check the scale of the pieces.");
     }
     List<PlanLayer> layers = new ArrayList<>();
     double bottom = stacks.stream().mapToDouble(LayerStack::bottom).min().orElse(0);

@@ -48,6 +48,41 @@ public final class Sections {
     return memo.get(keys[index - 1], Section.class, () -> cut(index - 1));
   }
 
+  /**
+   * What lies in all of some neighbouring layers, as areas whose intersection it is: one or two
+   * windows of 2, 4, 8 … layers, which other layers use as well.
+   *
+   * @param from index of the lowest of them, from 1
+   * @param count how many layers
+   */
+  public List<Area> common(int from, int count) {
+    if (count == 0) {
+      return List.of();
+    }
+    int size = Integer.highestOneBit(count);
+    Area first = window(from, size);
+    return size == count ? List.of(first) : List.of(first, window(from + count - size, size));
+  }
+
+  private Area window(int from, int size) {
+    if (size == 1) {
+      return get(from).area();
+    }
+    Key.Builder key = Key.of("window");
+    for (int i = from; i < from + size; i++) {
+      key.add(key(i));
+    }
+    return memo.get(
+            key.build(),
+            Section.class,
+            () -> {
+              Area common =
+                  Plane.intersection(window(from, size / 2), window(from + size / 2, size / 2));
+              return new Section(common, common.areaMm2());
+            })
+        .area();
+  }
+
   private Section cut(int k) {
     List<Area> areas = new ArrayList<>();
     for (MeshSectioner sectioner : sectioners()) {

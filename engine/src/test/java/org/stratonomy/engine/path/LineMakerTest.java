@@ -145,4 +145,113 @@ class LineMakerTest {
     Stroke line = of(strokes, Role.INFILL).getFirst();
     return (line.path().y(1) - line.path().y(0)) / (line.path().x(1) - line.path().x(0));
   }
+
+  /** A bar that leans over to the right by a share of its line's width with every layer. */
+  private static Mesh leaning(double degrees) {
+    double shift = 10 * Math.tan(Math.toRadians(degrees));
+    TriangleSoup soup = new TriangleSoup(12);
+    double[][] low = {{0, 0, 0}, {20, 0, 0}, {20, 20, 0}, {0, 20, 0}};
+    double[][] high = new double[4][];
+    for (int i = 0; i < 4; i++) {
+      high[i] = new double[] {low[i][0] + shift, low[i][1], 10};
+    }
+    for (int i = 0; i < 4; i++) {
+      int j = (i + 1) % 4;
+      for (double[] p : new double[][] {low[i], low[j], high[j], low[i], high[j], high[i]}) {
+        soup.corner(p[0], p[1], p[2]);
+      }
+    }
+    for (double[] p : new double[][] {low[0], low[2], low[1], low[0], low[3], low[2]}) {
+      soup.corner(p[0], p[1], p[2]);
+    }
+    for (double[] p : new double[][] {high[0], high[1], high[2], high[0], high[2], high[3]}) {
+      soup.corner(p[0], p[1], p[2]);
+    }
+    return MeshBuilder.build("leaning", soup);
+  }
+
+  private static double slowestOuterWall(double degrees) {
+    PlanResult result =
+        compute(
+            leaning(degrees),
+            Map.of(
+                Setting.OUTER_WALL_SPEED,
+                Value.of(40),
+                Setting.OVERHANG_SPEED,
+                Value.of(40),
+                Setting.MIN_LAYER_TIME,
+                Value.of(0)));
+    return of(layer(result, 20), Role.OUTER_WALL).stream()
+        .mapToDouble(Stroke::speed)
+        .min()
+        .orElseThrow();
+  }
+
+  @Test
+  void wallsThatHangOverAreSlowedDownByDegree() {
+    // A layer of 0.2 mm moves by 0.2 · tan; a line of 0.44 mm hangs over by a quarter from 0.11 mm.
+    assertThat(slowestOuterWall(20)).isEqualTo(40);
+    assertThat(slowestOuterWall(40)).isCloseTo(40 * 0.8, within(1e-6));
+    assertThat(slowestOuterWall(52)).isCloseTo(40 * 0.6, within(1e-6));
+    assertThat(slowestOuterWall(65)).isCloseTo(40 * 0.4, within(1e-6));
+  }
+
+  @Test
+  void onlyTheSideThatHangsOverIsSlowed() {
+    PlanResult result =
+        compute(
+            leaning(65),
+            Map.of(Setting.OVERHANG_SPEED, Value.of(40), Setting.MIN_LAYER_TIME, Value.of(0)));
+    List<Stroke> outer = of(layer(result, 20), Role.OUTER_WALL);
+    double length = outer.stream().mapToDouble(s -> s.path().lengthMm()).sum();
+    double slow =
+        outer.stream().filter(s -> s.speed() < 40).mapToDouble(s -> s.path().lengthMm()).sum();
+    assertThat(length).isCloseTo(4 * (20 - 0.44), within(0.05));
+    assertThat(slow).isBetween(19.0, 21.5);
+  }
+
+  @Test
+  void aBridgeRunsTheShortWayFromBankToBank() {
+    PlanResult result = compute(gate(), Map.of());
+    // The gap is 20 mm wide in X and 20 mm deep in Y, but free at its ends in Y.
+    for (Stroke stroke : of(layer(result, 51), Role.BRIDGE)) {
+      for (int i = 0; i < stroke.path().segmentCount(); i++) {
+        double dx = Math.abs(stroke.path().x(i + 1) - stroke.path().x(i));
+        double dy = Math.abs(stroke.path().y(i + 1) - stroke.path().y(i));
+        if (dx + dy > 1) {
+          assertThat(dy).isLessThan(1e-6);
+          assertThat(dx).isGreaterThan(20);
+        }
+      }
+    }
+    assertThat(of(layer(result, 51), Role.BRIDGE)).isNotEmpty();
+  }
+
+  @Test
+  void shortClosedWallsAreSlower() {
+    PlanResult result =
+        compute(
+            Shapes.cylinder(1.6, 2),
+            Map.of(
+                Setting.SMALL_WALL_LENGTH,
+                Value.of(15),
+                Setting.SMALL_WALL_SPEED,
+                Value.of(50),
+                Setting.MIN_LAYER_TIME,
+                Value.of(0)));
+    assertThat(of(layer(result, 5), Role.OUTER_WALL)).allMatch(s -> s.speed() == 20);
+  }
+
+  @ParameterizedTest
+  @org.junit.jupiter.params.provider.CsvSource({
+    "inner first, INNER_WALL, OUTER_WALL, INFILL",
+    "outer first, OUTER_WALL, INNER_WALL, INFILL",
+    "after infill, INFILL, INNER_WALL, OUTER_WALL"
+  })
+  void wallsAndInfillComeInTheOrderAskedFor(String choice, Role first, Role second, Role third) {
+    PlanResult result =
+        compute(Shapes.bar(30, 30, 5), Map.of(Setting.WALL_ORDER, Value.of(choice)));
+    List<Role> order = layer(result, 12).stream().map(Stroke::role).distinct().toList();
+    assertThat(order).containsExactly(first, second, third);
+  }
 }

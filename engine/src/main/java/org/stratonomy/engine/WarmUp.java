@@ -1,0 +1,104 @@
+package org.stratonomy.engine;
+
+import java.util.List;
+import java.util.Map;
+import java.util.function.BooleanSupplier;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshBuilder;
+import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Placement;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
+import org.stratonomy.engine.problem.Problem;
+
+/**
+ * Computes a small made-up plan again and again, so that the virtual machine has compiled the
+ * engine before the first real plan comes: the first result is then there several times as fast.
+ */
+public final class WarmUp {
+  private static final int ROUNDS = 12;
+  private static final int LAYERS = 60;
+  private static final int SIDES = 400;
+  private static final long MEMO_BYTES = 64L << 20;
+
+  private WarmUp() {}
+
+  /**
+   * @param stop asked often; warming up ends when it is true
+   */
+  public static void run(Shelf shelf, BooleanSupplier stop) {
+    Mesh mesh = rippled();
+    Watch watch =
+        (stage, done, total) -> {
+          if (stop.getAsBoolean()) {
+            throw new Problem(Problem.Kind.SUPERSEDED, "warming up", "It is over.", "Go on.");
+          }
+        };
+    try {
+      for (int round = 0; round < ROUNDS; round++) {
+        try (Planner planner = new Planner(shelf, MEMO_BYTES, 1)) {
+          planner.compute(plan(shelf), reference -> mesh, watch);
+        }
+      }
+    } catch (Problem over) {
+      if (over.kind() != Problem.Kind.SUPERSEDED) {
+        throw over;
+      }
+    }
+  }
+
+  private static Plan plan(Shelf shelf) {
+    Piece piece =
+        new Piece(
+            "piece",
+            "Piece",
+            List.of(new Body("body", "Body", "mesh")),
+            Placement.at(100, 100),
+            List.of());
+    Rule rule = new Rule(Where.EVERYWHERE, Map.of(Setting.LAYER_HEIGHT, Value.of(0.2)));
+    return new Plan(
+        "Warming up",
+        shelf.machines().getFirst().id(),
+        List.of(shelf.filaments().getFirst().id()),
+        List.of(piece),
+        List.of(rule),
+        List.of());
+  }
+
+  /** A hill with a wavy outline, so that there are skins, narrow places and infill. */
+  private static Mesh rippled() {
+    TriangleSoup soup = new TriangleSoup(2 * SIDES * LAYERS);
+    double[] bottom = {0, 0, 0};
+    double[] top = {0, 0, 0.2 * LAYERS};
+    for (int k = 0; k < SIDES; k++) {
+      for (int i = 0; i < LAYERS; i++) {
+        double[] a = point(i, k);
+        double[] b = point(i, k + 1);
+        double[] c = point(i + 1, k + 1);
+        double[] d = point(i + 1, k);
+        add(soup, a, b, c, a, c, d);
+      }
+      add(soup, point(0, k + 1), point(0, k), bottom);
+      add(soup, point(LAYERS, k), point(LAYERS, k + 1), top);
+    }
+    return MeshBuilder.build("warming up", soup);
+  }
+
+  private static double[] point(int layer, int k) {
+    double angle = 2 * Math.PI * (k % SIDES) / SIDES;
+    double r = 25 - 0.25 * layer + 1.5 * Math.sin(23 * angle) * Math.cos(7 * angle + layer / 9.0);
+    return new double[] {r * Math.cos(angle), r * Math.sin(angle), 0.2 * layer};
+  }
+
+  private static void add(TriangleSoup soup, double[]... corners) {
+    for (double[] p : corners) {
+      soup.corner(p[0], p[1], p[2]);
+    }
+  }
+}

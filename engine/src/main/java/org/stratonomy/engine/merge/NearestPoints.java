@@ -1,0 +1,156 @@
+package org.stratonomy.engine.merge;
+
+import java.util.Arrays;
+
+/**
+ * Points that belong to owners, found by nearness: a uniform grid that is searched in growing
+ * squares. An owner can be taken out; when few are left the grid is laid anew.
+ */
+final class NearestPoints {
+  private static final double POINTS_PER_CELL = 2;
+
+  private double[] xs = new double[64];
+  private double[] ys = new double[64];
+  private int[] owners = new int[64];
+  private int[] marks = new int[64];
+  private int size;
+  private boolean[] gone = new boolean[0];
+  private int alive;
+  private int laidFor;
+
+  private double minX;
+  private double minY;
+  private double cell;
+  private int columns;
+  private int rows;
+  private int[] start;
+  private int[] order;
+
+  /**
+   * @param owner from 0
+   * @param mark what to tell the point by
+   */
+  void add(int owner, int mark, double x, double y) {
+    if (size == xs.length) {
+      xs = Arrays.copyOf(xs, 2 * size);
+      ys = Arrays.copyOf(ys, 2 * size);
+      owners = Arrays.copyOf(owners, 2 * size);
+      marks = Arrays.copyOf(marks, 2 * size);
+    }
+    xs[size] = x;
+    ys[size] = y;
+    owners[size] = owner;
+    marks[size++] = mark;
+  }
+
+  void remove(int owner) {
+    gone[owner] = true;
+    alive--;
+  }
+
+  int owner(int point) {
+    return owners[point];
+  }
+
+  int mark(int point) {
+    return marks[point];
+  }
+
+  /** The nearest point whose owner is still there; of equally near ones, the first added. */
+  int nearest(double x, double y) {
+    if (start == null || 2 * alive < laidFor) {
+      lay();
+    }
+    int column = column(x);
+    int row = row(y);
+    int best = -1;
+    double least = Double.POSITIVE_INFINITY;
+    int rings = Math.max(columns, rows);
+    for (int ring = 0; ring <= rings; ring++) {
+      double reach = (ring - 1) * cell;
+      if (best >= 0 && reach > 0 && reach * reach > least) {
+        break;
+      }
+      for (int r = Math.max(0, row - ring); r <= Math.min(rows - 1, row + ring); r++) {
+        boolean edge = r == row - ring || r == row + ring;
+        int step = edge || ring == 0 ? 1 : 2 * ring;
+        for (int c = column - ring; c <= column + ring; c += step) {
+          if (c < 0 || c >= columns) {
+            continue;
+          }
+          for (int k = start[r * columns + c]; k < start[r * columns + c + 1]; k++) {
+            int p = order[k];
+            double dx = xs[p] - x;
+            double dy = ys[p] - y;
+            double square = dx * dx + dy * dy;
+            if (!gone[owners[p]] && (square < least || (square == least && p < best))) {
+              least = square;
+              best = p;
+            }
+          }
+        }
+      }
+    }
+    return best;
+  }
+
+  private int column(double x) {
+    return (int) Math.clamp((x - minX) / cell, 0, columns - 1.0);
+  }
+
+  private int row(double y) {
+    return (int) Math.clamp((y - minY) / cell, 0, rows - 1.0);
+  }
+
+  private void lay() {
+    if (start == null) {
+      int most = 0;
+      for (int i = 0; i < size; i++) {
+        most = Math.max(most, owners[i] + 1);
+      }
+      gone = new boolean[most];
+      boolean[] seen = new boolean[most];
+      for (int i = 0; i < size; i++) {
+        alive += seen[owners[i]] ? 0 : 1;
+        seen[owners[i]] = true;
+      }
+    }
+    laidFor = alive;
+    minX = Double.POSITIVE_INFINITY;
+    minY = Double.POSITIVE_INFINITY;
+    double maxX = Double.NEGATIVE_INFINITY;
+    double maxY = Double.NEGATIVE_INFINITY;
+    int count = 0;
+    for (int i = 0; i < size; i++) {
+      if (!gone[owners[i]]) {
+        minX = Math.min(minX, xs[i]);
+        maxX = Math.max(maxX, xs[i]);
+        minY = Math.min(minY, ys[i]);
+        maxY = Math.max(maxY, ys[i]);
+        count++;
+      }
+    }
+    double area = Math.max(1e-6, (maxX - minX) * (maxY - minY));
+    double longest = Math.max(maxX - minX, maxY - minY);
+    cell = Math.max(Math.sqrt(area * POINTS_PER_CELL / Math.max(1, count)), longest / 2000);
+    cell = Math.max(cell, 1e-3);
+    columns = (int) ((maxX - minX) / cell) + 1;
+    rows = (int) ((maxY - minY) / cell) + 1;
+    start = new int[columns * rows + 1];
+    for (int i = 0; i < size; i++) {
+      if (!gone[owners[i]]) {
+        start[row(ys[i]) * columns + column(xs[i]) + 1]++;
+      }
+    }
+    for (int i = 0; i < columns * rows; i++) {
+      start[i + 1] += start[i];
+    }
+    order = new int[count];
+    int[] next = Arrays.copyOf(start, columns * rows);
+    for (int i = 0; i < size; i++) {
+      if (!gone[owners[i]]) {
+        order[next[row(ys[i]) * columns + column(xs[i])]++] = i;
+      }
+    }
+  }
+}

@@ -1,0 +1,115 @@
+package org.stratonomy.engine.plane;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * The connected parts of an area, each an outline with the holes in it; parts that touch in a point
+ * are separate. Which part a place is in is told by the nearest edge on its left: it belongs to the
+ * outline or to a hole of that part. The outline of a hole is found the same way.
+ */
+public final class Parts {
+  private final Area area;
+  private final EdgeGrid grid;
+  private final int[] ringOfPoint;
+  private final int[] partOfRing;
+  private int count;
+
+  public Parts(Area area) {
+    this.area = area;
+    grid = new EdgeGrid(area);
+    ringOfPoint = new int[area.pointCount()];
+    partOfRing = new int[area.ringCount()];
+    Arrays.fill(partOfRing, -1);
+    for (int ring = 0; ring < area.ringCount(); ring++) {
+      Arrays.fill(ringOfPoint, area.ringStart(ring), area.ringStart(ring + 1), ring);
+      if (area.ringAreaMm2(ring) > 0) {
+        partOfRing[ring] = count++;
+      }
+    }
+    for (int ring = 0; ring < area.ringCount() && count > 0; ring++) {
+      resolve(ring);
+    }
+  }
+
+  public int count() {
+    return count;
+  }
+
+  /**
+   * A hole is in the part that the ring next to its left belongs to; a chain of holes may follow.
+   */
+  private void resolve(int ring) {
+    List<Integer> chain = new ArrayList<>();
+    int at = ring;
+    while (at >= 0 && partOfRing[at] < 0 && !chain.contains(at)) {
+      chain.add(at);
+      at = leftOfHole(at);
+    }
+    int part = at < 0 || partOfRing[at] < 0 ? 0 : partOfRing[at];
+    for (int hole : chain) {
+      partOfRing[hole] = part;
+    }
+  }
+
+  private int leftOfHole(int hole) {
+    int leftmost = area.ringStart(hole);
+    for (int i = leftmost; i < area.ringStart(hole + 1); i++) {
+      leftmost = area.x(i) < area.x(leftmost) ? i : leftmost;
+    }
+    // Rings may touch in points, so the middle of an edge is asked.
+    int next = grid.next[leftmost];
+    double x = (area.x(leftmost) + (double) area.x(next)) / 2;
+    double y = (area.y(leftmost) + (double) area.y(next)) / 2;
+    return ringOnLeft(x, y, hole);
+  }
+
+  /** The ring of the nearest edge on the left of a place, but for one ring; -1 if there is none. */
+  private int ringOnLeft(double x, double y, int butFor) {
+    int row = grid.row((long) Math.floor(y));
+    double best = Double.NEGATIVE_INFINITY;
+    int ring = -1;
+    for (int column = grid.column((long) Math.floor(x)); column >= 0; column--) {
+      if (best >= grid.columnEnd(column)) {
+        break;
+      }
+      for (int k = grid.start(column, row); k < grid.end(column, row); k++) {
+        int edge = grid.edge(k);
+        double ya = area.y(edge);
+        double yb = area.y(grid.next[edge]);
+        if (ringOfPoint[edge] == butFor || (ya > y) == (yb > y)) {
+          continue;
+        }
+        double xa = area.x(edge);
+        double cross = xa + (y - ya) / (yb - ya) * (area.x(grid.next[edge]) - xa);
+        if (cross < x && cross > best) {
+          best = cross;
+          ring = ringOfPoint[edge];
+        }
+      }
+    }
+    return ring;
+  }
+
+  /** Index of the part that a place lies in; of one near by, or 0, if it lies in none. */
+  public int at(double xMm, double yMm) {
+    int ring = ringOnLeft(xMm * Area.UNITS_PER_MM, yMm * Area.UNITS_PER_MM, -1);
+    return ring < 0 ? 0 : partOfRing[ring];
+  }
+
+  /** The parts as areas. */
+  public List<Area> list() {
+    if (count <= 1) {
+      return area.isEmpty() ? List.of() : List.of(area);
+    }
+    List<RingList> rings = new ArrayList<>();
+    for (int part = 0; part < count; part++) {
+      rings.add(new RingList());
+    }
+    for (int ring = 0; ring < area.ringCount(); ring++) {
+      rings.get(partOfRing[ring]).addRing(area, ring);
+    }
+    return rings.stream().map(RingList::toRawArea).toList();
+  }
+}
