@@ -71,7 +71,11 @@ bench() {
   maven -q -pl bench -am package -DskipTests >.stratonomy/build.log 2>&1 ||
     { tail -n 40 .stratonomy/build.log >&2; fail "The build failed; .stratonomy/build.log has all of it."; }
   "$JAVA_HOME/bin/java" -cp "bench/target/bench-0.1.0-SNAPSHOT.jar:bench/target/lib/*" \
-    org.stratonomy.bench.PipelineBench "$@"
+    org.stratonomy.bench.PipelineBench
+  "$JAVA_HOME/bin/java" -cp "bench/target/bench-0.1.0-SNAPSHOT.jar:bench/target/lib/*" \
+    org.stratonomy.bench.PlaneBench
+  "$JAVA_HOME/bin/java" -Xmx2g -cp "bench/target/bench-0.1.0-SNAPSHOT.jar:bench/target/lib/*" \
+    org.stratonomy.bench.ScaleBench
 }
 
 format_sources() {

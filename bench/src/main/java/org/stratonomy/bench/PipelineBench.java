@@ -5,11 +5,9 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Supplier;
 import org.stratonomy.demo.DemoPlan;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
@@ -61,11 +59,14 @@ public final class PipelineBench {
     System.out.printf(
         "relief tile: %,d triangles, %d threads, medians of %d runs%n%n",
         mesh.triangleCount(), THREADS, RUNS);
-    double cold = once(() -> fresh(Watch.NONE));
-    row("first result in a cold process", cold, cold);
-    double warm = median(() -> fresh(Watch.NONE));
-    row("everything, warm, nothing remembered", warm, warm);
-    row("reading the STL", median(() -> StlReader.read("tile", ByteBuffer.wrap(stl))), warm);
+    double cold = Timing.once(() -> fresh(Watch.NONE));
+    Timing.row("first result in a cold process", cold, cold);
+    double warm = Timing.median(RUNS, () -> fresh(Watch.NONE));
+    Timing.row("everything, warm, nothing remembered", warm, warm);
+    Timing.row(
+        "reading the STL",
+        Timing.median(RUNS, () -> StlReader.read("tile", ByteBuffer.wrap(stl))),
+        warm);
     floors(warm);
     edits(warm);
     stages();
@@ -78,15 +79,19 @@ public final class PipelineBench {
   }
 
   private void floors(double warm) {
-    row("floor: streaming the mesh once", median(this::stream), warm);
+    Timing.row("floor: streaming the mesh once", Timing.median(RUNS, this::stream), warm);
     PlanResult result = fresh(Watch.NONE);
     PlacedPiece placed = result.placed().getFirst();
     PieceStack stack = result.stack().pieces().getFirst();
-    row("floor: sections only, one thread", median(() -> sections(placed, stack)), warm);
+    Timing.row(
+        "floor: sections only, one thread",
+        Timing.median(RUNS, () -> sections(placed, stack)),
+        warm);
     Sections cut = sections(placed, stack);
-    row(
+    Timing.row(
         "floor: one inset of each layer, one thread",
-        median(
+        Timing.median(
+            RUNS,
             () -> {
               double area = 0;
               for (int i = 1; i <= stack.layers().size(); i++) {
@@ -95,8 +100,15 @@ public final class PipelineBench {
               return area;
             }),
         warm);
-    row("writing the program", median(() -> written(result)), warm);
-    System.out.printf("   program: %,d bytes%n", written(result));
+    Timing.row("writing the program", Timing.median(RUNS, () -> written(result)), warm);
+    double seconds = Timing.median(RUNS, () -> written(result)) / 1000;
+    System.out.printf(
+        "   program: %,d bytes, %.0f MB/s%n", written(result), written(result) / seconds / 1e6);
+    long crossings = 0;
+    for (int i = 1; i <= stack.layers().size(); i++) {
+      crossings += cut.get(i).area().pointCount();
+    }
+    System.out.printf("   outlines: %,d points after simplifying%n", crossings);
   }
 
   private Double stream() {
@@ -181,7 +193,10 @@ public final class PipelineBench {
 
   private void edit(Planner planner, double warm, String name, Edited edited) {
     int[] i = {0};
-    row(name, median(() -> planner.compute(edited.at(i[0]++), meshes, Watch.NONE)), warm);
+    Timing.row(
+        name,
+        Timing.median(RUNS, () -> planner.compute(edited.at(i[0]++), meshes, Watch.NONE)),
+        warm);
   }
 
   /** Time from the start of each stage to the start of the next. */
@@ -207,33 +222,7 @@ public final class PipelineBench {
       times.computeIfAbsent(name, n -> new ArrayList<>()).add((end - before) / 1e6);
     }
     System.out.println("\nwhere the time goes, nothing remembered:");
-    double all = times.values().stream().mapToDouble(PipelineBench::middle).sum();
-    times.forEach((name, values) -> row(name, middle(values), all));
-  }
-
-  private static double once(Supplier<?> task) {
-    long start = System.nanoTime();
-    if (task.get() == null) {
-      throw new IllegalStateException("a task gives a result");
-    }
-    return (System.nanoTime() - start) / 1e6;
-  }
-
-  private static double median(Supplier<?> task) {
-    List<Double> times = new ArrayList<>();
-    for (int i = 0; i < RUNS; i++) {
-      times.add(once(task));
-    }
-    return middle(times);
-  }
-
-  private static double middle(List<Double> values) {
-    double[] sorted = values.stream().mapToDouble(Double::doubleValue).toArray();
-    Arrays.sort(sorted);
-    return sorted[sorted.length / 2];
-  }
-
-  private static void row(String name, double millis, double whole) {
-    System.out.printf("%-46s %9.1f ms  %6.3f%n", name, millis, millis / whole);
+    double all = times.values().stream().mapToDouble(Timing::middle).sum();
+    times.forEach((name, values) -> Timing.row(name, Timing.middle(values), all));
   }
 }

@@ -39,6 +39,11 @@ final class GcodeReader {
   /** Sideways moves before the first lift after the homing or after an extrusion at a stop. */
   final List<String> faults = new ArrayList<>();
 
+  /** How many arcs, and how many moves of any kind, the program has. */
+  int arcs;
+
+  int moves;
+
   private double x = Double.NaN;
   private double y = Double.NaN;
   private double z = Double.NaN;
@@ -64,7 +69,15 @@ final class GcodeReader {
     }
     String[] words = code.split("\\s+");
     switch (words[0]) {
-      case "G0", "G1" -> move(words);
+      case "G0", "G1" -> {
+        moves++;
+        move(words);
+      }
+      case "G2", "G3" -> {
+        arcs++;
+        moves++;
+        arc(words);
+      }
       case "G28" -> {
         x = 0;
         y = 0;
@@ -116,6 +129,42 @@ final class GcodeReader {
     x = toX;
     y = toY;
     z = toZ;
+  }
+
+  /** An arc is as many short moves. */
+  private void arc(String[] words) {
+    double cx = x + value(words, 'I', 0);
+    double cy = y + value(words, 'J', 0);
+    double toX = value(words, 'X', x);
+    double toY = value(words, 'Y', y);
+    double radius = Math.hypot(x - cx, y - cy);
+    if (Math.abs(Math.hypot(toX - cx, toY - cy) - radius) > 0.003) {
+      faults.add("an arc whose end is not on its circle");
+    }
+    double from = Math.atan2(y - cy, x - cx);
+    double turn = Math.atan2(toY - cy, toX - cx) - from;
+    double around = 2 * Math.PI;
+    if (words[0].equals("G3")) {
+      turn = turn <= 0 ? turn + around : turn;
+    } else {
+      turn = turn >= 0 ? turn - around : turn;
+    }
+    int steps = Math.max(1, (int) Math.ceil(Math.abs(turn) * radius / 0.1));
+    String e = "E" + value(words, 'E', 0) / steps;
+    String f = "F" + value(words, 'F', feed);
+    for (int i = 1; i <= steps; i++) {
+      double angle = from + turn * i / steps;
+      int before = stroke;
+      move(
+          new String[] {
+            "G1",
+            "X" + (i == steps ? toX : cx + radius * Math.cos(angle)),
+            "Y" + (i == steps ? toY : cy + radius * Math.sin(angle)),
+            e,
+            f
+          });
+      stroke = before;
+    }
   }
 
   private static double value(String[] words, char letter, double missing) {

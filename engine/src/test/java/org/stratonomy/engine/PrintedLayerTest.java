@@ -232,4 +232,24 @@ class PrintedLayerTest {
             .anyMatch(e -> e.x0() < left + 2 && Math.max(e.y0(), e.y1()) > 110);
     assertThat(printed).isEqualTo(thinRibPrinted);
   }
+
+  @Test
+  void curvesMayBeWrittenAsArcsThatKeepPlaceAndVolume() {
+    Mesh cylinder = Shapes.cylinder(12, 1);
+    GcodeReader straight = print(cylinder, Map.of());
+    GcodeReader arcs = print(cylinder, Map.of(Setting.ARC_TOLERANCE, Value.of(0.01)));
+    assertThat(arcs.faults).isEmpty();
+    assertThat(arcs.arcs).isGreaterThan(8);
+    assertThat(straight.arcs).isZero();
+    assertThat(arcs.moves).isLessThan(straight.moves * 3 / 4);
+    assertThat(arcs.volume(STRAND))
+        .isCloseTo(straight.volume(STRAND), within(1e-4 * straight.volume(STRAND)));
+    double outermost = 12 - WIDTH / 2;
+    assertThat(
+            layer(arcs, 3).stream()
+                .mapToDouble(e -> Math.hypot(e.x0() - 125, e.y0() - 105))
+                .max()
+                .orElseThrow())
+        .isCloseTo(outermost, within(0.012));
+  }
 }

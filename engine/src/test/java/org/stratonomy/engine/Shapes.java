@@ -1,6 +1,7 @@
 package org.stratonomy.engine;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -29,8 +30,27 @@ public final class Shapes {
     return MeshBuilder.build("bar", soup);
   }
 
+  /** A bar that is open on one of its upright sides. */
+  public static Mesh openBar(double x, double y, double z) {
+    TriangleSoup soup = new TriangleSoup(10);
+    addBar(soup, 1, 0, 0, 0, x, y, z);
+    return MeshBuilder.build("open bar", soup);
+  }
+
   public static void addBar(
       TriangleSoup soup, double x0, double y0, double z0, double x1, double y1, double z1) {
+    addBar(soup, 0, x0, y0, z0, x1, y1, z1);
+  }
+
+  private static void addBar(
+      TriangleSoup soup,
+      int firstFace,
+      double x0,
+      double y0,
+      double z0,
+      double x1,
+      double y1,
+      double z1) {
     double[][] corners = new double[8][];
     for (int i = 0; i < 8; i++) {
       corners[i] =
@@ -39,7 +59,7 @@ public final class Shapes {
     int[][] faces = {
       {0, 1, 3, 2}, {4, 6, 7, 5}, {0, 4, 5, 1}, {2, 3, 7, 6}, {0, 2, 6, 4}, {1, 5, 7, 3}
     };
-    for (int[] f : faces) {
+    for (int[] f : Arrays.copyOfRange(faces, firstFace, faces.length)) {
       for (int k : new int[] {f[0], f[1], f[2], f[0], f[2], f[3]}) {
         soup.corner(corners[k][0], corners[k][1], corners[k][2]);
       }

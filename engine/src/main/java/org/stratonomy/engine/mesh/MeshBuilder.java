@@ -57,6 +57,8 @@ public final class MeshBuilder {
           "It has no triangle with an area.",
           "Export the model again as a solid with at least four faces.");
     }
+    HeightOrder.sort(xyz, tri);
+    pair();
     Orientation orientation = new Orientation(xyz, tri, twin);
     int flipped = orientation.orient();
     open = pair();

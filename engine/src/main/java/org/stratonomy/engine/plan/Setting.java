@@ -417,6 +417,18 @@ public enum Setting {
       false,
       f -> 1,
       "How far the nozzle wipes over the line just printed while the strand is drawn back."),
+  ARC_TOLERANCE(
+      "arcTolerance",
+      "Arcs within",
+      Group.TRAVEL,
+      Scope.PLAN,
+      "mm",
+      0,
+      0.1,
+      false,
+      f -> 0,
+      "Curves are written as arcs that deviate no more than this; 0 writes straight moves only. The"
+          + " machine must know G2 and G3."),
   SUPPORT(
       "support",
       "Support",
@@ -610,7 +622,7 @@ public enum Setting {
     INFILL("Infill"),
     SPEEDS("Speeds"),
     COOLING("Cooling"),
-    TRAVEL("Travel"),
+    TRAVEL("Travel and moves"),
     SUPPORT("Support"),
     BED("On the bed");
 

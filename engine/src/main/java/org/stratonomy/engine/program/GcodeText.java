@@ -6,7 +6,7 @@ import java.nio.charset.StandardCharsets;
 
 /** Text of a program as bytes, with numbers in fixed point and no longer than they need to be. */
 final class GcodeText {
-  private static final long[] POWERS = {1, 10, 100, 1_000, 10_000, 100_000};
+  private static final int MOST_COPIED = 4096;
 
   private final OutputStream out;
   private final byte[] buffer = new byte[1 << 16];
@@ -23,46 +23,101 @@ final class GcodeText {
   }
 
   GcodeText add(String text) throws IOException {
-    byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
-    if (bytes.length > buffer.length) {
+    int n = text.length();
+    if (n > MOST_COPIED || !copied(text, n)) {
       flush();
-      out.write(bytes);
-      return this;
+      out.write(text.getBytes(StandardCharsets.UTF_8));
     }
-    room(bytes.length);
-    System.arraycopy(bytes, 0, buffer, length, bytes.length);
-    length += bytes.length;
     return this;
   }
 
-  /** A number given in units of 10^-decimals, without trailing zeros. */
-  GcodeText addFixed(long scaled, int decimals) throws IOException {
-    room(24);
-    long value = scaled;
-    if (value < 0) {
-      buffer[length++] = '-';
-      value = -value;
+  /** Copies a text into the buffer if it is ASCII. */
+  private boolean copied(String text, int n) throws IOException {
+    room(n);
+    for (int i = 0; i < n; i++) {
+      char c = text.charAt(i);
+      if (c >= 0x80) {
+        return false;
+      }
+      buffer[length + i] = (byte) c;
     }
-    long whole = value / POWERS[decimals];
-    long rest = value % POWERS[decimals];
-    int from = length;
-    do {
-      buffer[length++] = (byte) ('0' + whole % 10);
-      whole /= 10;
-    } while (whole > 0);
-    for (int a = from, b = length - 1; a < b; a++, b--) {
-      byte swap = buffer[a];
-      buffer[a] = buffer[b];
-      buffer[b] = swap;
-    }
+    length += n;
+    return true;
+  }
+
+  /** A number given in units of 10^-3, without trailing zeros. */
+  GcodeText addThousandths(long scaled) throws IOException {
+    long whole = sign(scaled) / 1000;
+    addWhole(whole);
+    int rest = (int) (Math.abs(scaled) - whole * 1000);
     if (rest > 0) {
       buffer[length++] = '.';
-      for (int digit = decimals - 1; rest > 0; digit--) {
-        buffer[length++] = (byte) ('0' + rest / POWERS[digit]);
-        rest %= POWERS[digit];
+      int tens = rest / 10;
+      buffer[length++] = (byte) ('0' + rest / 100);
+      if (rest % 100 > 0) {
+        buffer[length++] = (byte) ('0' + tens % 10);
+        if (rest % 10 > 0) {
+          buffer[length++] = (byte) ('0' + rest % 10);
+        }
       }
     }
     return this;
+  }
+
+  /** A number given in units of 10^-5, without trailing zeros. */
+  GcodeText addHundredThousandths(long scaled) throws IOException {
+    long whole = sign(scaled) / 100_000;
+    addWhole(whole);
+    int rest = (int) (Math.abs(scaled) - whole * 100_000);
+    if (rest > 0) {
+      buffer[length++] = '.';
+      int digit = 10_000;
+      while (rest > 0) {
+        int value = rest / digit;
+        buffer[length++] = (byte) ('0' + value);
+        rest -= value * digit;
+        digit /= 10;
+      }
+    }
+    return this;
+  }
+
+  /** A whole number. */
+  GcodeText addNumber(long number) throws IOException {
+    addWhole(sign(number));
+    return this;
+  }
+
+  /** Writes the sign of a number and returns the number without it. */
+  private long sign(long number) throws IOException {
+    room(24);
+    if (number < 0) {
+      buffer[length++] = '-';
+    }
+    return Math.abs(number);
+  }
+
+  private void addWhole(long number) {
+    if (number >= Integer.MAX_VALUE) {
+      for (char digit : Long.toString(number).toCharArray()) {
+        buffer[length++] = (byte) digit;
+      }
+      return;
+    }
+    int value = (int) number;
+    int digits = 1;
+    for (int limit = 10; digits < 10 && value >= limit; limit *= 10) {
+      digits++;
+      if (digits == 10) {
+        break;
+      }
+    }
+    for (int at = length + digits - 1; at >= length; at--) {
+      int tenth = value / 10;
+      buffer[at] = (byte) ('0' + value - 10 * tenth);
+      value = tenth;
+    }
+    length += digits;
   }
 
   private void room(int bytes) throws IOException {

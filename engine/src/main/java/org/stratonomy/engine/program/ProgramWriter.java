@@ -18,6 +18,7 @@ import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plane.Path;
 
@@ -28,9 +29,6 @@ import org.stratonomy.engine.plane.Path;
  * <p>Every stop lifts before it moves sideways, and states the whole modal state afterwards.
  */
 public final class ProgramWriter {
-  private static final int XY_DECIMALS = 3;
-  private static final int E_DECIMALS = 5;
-
   /** Where the start template leaves the nozzle. */
   private static final double START_Z_MM = 5;
 
@@ -44,6 +42,9 @@ public final class ProgramWriter {
   private final Schedule schedule;
   private final Ledger ledger;
   private final Dialect dialect;
+
+  /** 0 for straight moves only. */
+  private final double arcToleranceMm;
 
   private GcodeText text;
   private long x = NOWHERE;
@@ -63,6 +64,7 @@ public final class ProgramWriter {
     this.schedule = schedule;
     this.ledger = ledger;
     this.dialect = Dialect.named(machine.dialect());
+    this.arcToleranceMm = resolver.plan().number(Setting.ARC_TOLERANCE);
   }
 
   public void write(OutputStream out) throws IOException {
@@ -201,7 +203,7 @@ public final class ProgramWriter {
       return;
     }
     z = height;
-    text.add("G0 Z").addFixed(Math.round(height * 1000), XY_DECIMALS);
+    text.add("G0 Z").addThousandths(Math.round(height * 1000));
     feed(machine.maxSpeedZ());
     text.add('\n');
   }
@@ -248,7 +250,7 @@ public final class ProgramWriter {
       }
       text.add("G1");
       position(toX, toY);
-      text.add(" E").addFixed(wanted - drawn, E_DECIMALS);
+      text.add(" E").addHundredThousandths(wanted - drawn);
       feed(schedule.travel().wipeSpeed(length));
       text.add('\n');
       drawn = wanted;
@@ -272,11 +274,11 @@ public final class ProgramWriter {
 
   private void position(long toX, long toY) throws IOException {
     if (toX != x) {
-      text.add(" X").addFixed(toX, XY_DECIMALS);
+      text.add(" X").addThousandths(toX);
       x = toX;
     }
     if (toY != y) {
-      text.add(" Y").addFixed(toY, XY_DECIMALS);
+      text.add(" Y").addThousandths(toY);
       y = toY;
     }
   }
@@ -285,7 +287,7 @@ public final class ProgramWriter {
     long wanted = Math.round(speed * 60);
     if (wanted != feed) {
       feed = wanted;
-      text.add(" F").addFixed(wanted, 0);
+      text.add(" F").addNumber(wanted);
     }
   }
 
@@ -304,7 +306,7 @@ public final class ProgramWriter {
   }
 
   private void strand(double mm) throws IOException {
-    text.add("G1 E").addFixed(Math.round(mm * 1e5), E_DECIMALS);
+    text.add("G1 E").addHundredThousandths(Math.round(mm * 1e5));
     feed(schedule.travel().retractionSpeed());
     text.add('\n');
   }
@@ -313,17 +315,46 @@ public final class ProgramWriter {
     Path path = stroke.path();
     double strandPerMm =
         stroke.crossSectionMm2() / resolver.filament(stroke.slot()).crossSectionMm2();
-    for (int i = 1; i < path.size(); i++) {
-      extrude(path, i - 1, i, strandPerMm, speed);
+    int segments = path.segmentCount();
+    Arcs arcs = arcToleranceMm > 0 && segments > 2 ? new Arcs(path, arcToleranceMm) : null;
+    int i = 0;
+    while (i < segments) {
+      int end = arcs == null ? i : arcs.end(i);
+      if (end > i) {
+        arc(path, i, end, arcs, strandPerMm, speed);
+        i = end;
+      } else {
+        extrude(path, i, path.segmentEnd(i), strandPerMm, speed);
+        i++;
+      }
     }
-    if (path.isClosed()) {
-      extrude(path, path.size() - 1, 0, strandPerMm, speed);
+  }
+
+  private void arc(Path path, int from, int to, Arcs arcs, double strandPerMm, double speed)
+      throws IOException {
+    for (int i = from; i < to; i++) {
+      extrusionRest += path.segmentLengthMm(i) * strandPerMm * 1e5;
     }
+    int last = to % path.size();
+    long toX = scaled(path.x(last));
+    long toY = scaled(path.y(last));
+    long i = scaled(arcs.centreX()) - x;
+    long j = scaled(arcs.centreY()) - y;
+    text.add(arcs.isToTheLeft() ? "G3" : "G2");
+    position(toX, toY);
+    text.add(" I").addThousandths(i).add(" J").addThousandths(j);
+    long extrusion = Math.round(extrusionRest);
+    extrusionRest -= extrusion;
+    text.add(" E").addHundredThousandths(extrusion);
+    feed(speed);
+    text.add('\n');
   }
 
   private void extrude(Path path, int from, int to, double strandPerMm, double speed)
       throws IOException {
-    double length = Math.hypot(path.x(to) - path.x(from), path.y(to) - path.y(from));
+    double dx = path.x(to) - path.x(from);
+    double dy = path.y(to) - path.y(from);
+    double length = Math.sqrt(dx * dx + dy * dy);
     extrusionRest += length * strandPerMm * 1e5;
     long toX = scaled(path.x(to));
     long toY = scaled(path.y(to));
@@ -334,7 +365,7 @@ public final class ProgramWriter {
     extrusionRest -= extrusion;
     text.add("G1");
     position(toX, toY);
-    text.add(" E").addFixed(extrusion, E_DECIMALS);
+    text.add(" E").addHundredThousandths(extrusion);
     feed(speed);
     text.add('\n');
   }

@@ -26,6 +26,12 @@ final class MeshSectioner {
   private final int[] cut;
 
   /**
+   * Where in {@link #cut} each triangle was last seen, for each thread; what is left there of other
+   * planes is told by looking there, so it is never cleared.
+   */
+  private final ThreadLocal<int[]> places;
+
+  /**
    * @param xyz where the mesh's vertices lie, mm
    * @param planes heights in ascending order, mm
    */
@@ -34,6 +40,7 @@ final class MeshSectioner {
     this.xyz = xyz;
     this.planes = planes;
     int triangles = mesh.triangleCount();
+    places = ThreadLocal.withInitial(() -> new int[triangles]);
     int[] low = new int[triangles];
     int[] high = new int[triangles];
     first = new int[planes.length + 1];
@@ -79,6 +86,7 @@ final class MeshSectioner {
     private final int from;
     private final int to;
     private final boolean[] visited;
+    private final int[] placeOf;
     private int[] chain = new int[256];
     private int length;
     private int[][] open = new int[4][];
@@ -89,6 +97,10 @@ final class MeshSectioner {
       from = first[k];
       to = first[k + 1];
       visited = new boolean[to - from];
+      placeOf = places.get();
+      for (int i = from; i < to; i++) {
+        placeOf[cut[i]] = i;
+      }
     }
 
     void run(RingList out) {
@@ -116,8 +128,10 @@ final class MeshSectioner {
       return position(halfEdge / 3) >= 0 && exit(halfEdge / 3) == halfEdge;
     }
 
+    /** Place of a triangle among those that the plane cuts, or -1. */
     private int position(int triangle) {
-      return Arrays.binarySearch(cut, from, to, triangle);
+      int at = placeOf[triangle];
+      return at >= from && at < to && cut[at] == triangle ? at : -1;
     }
 
     private boolean above(int triangle, int k) {

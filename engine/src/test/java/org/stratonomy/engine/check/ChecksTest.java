@@ -12,8 +12,6 @@ import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.Watch;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
-import org.stratonomy.engine.mesh.MeshBuilder;
-import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
@@ -107,16 +105,7 @@ class ChecksTest {
 
   @Test
   void anOpenMeshIsSaid() {
-    TriangleSoup soup = new TriangleSoup(12);
-    Mesh bar = Shapes.bar(20, 20, 5);
-    for (int t = 1; t < 12; t++) {
-      for (int k = 0; k < 3; k++) {
-        int v = bar.corner(t, k);
-        soup.corner(bar.coordinate(v, 0), bar.coordinate(v, 1), bar.coordinate(v, 2));
-      }
-    }
-    assertThat(finding(Shapes.plan(List.of()), MeshBuilder.build("open", soup), "open-mesh"))
-        .isPresent();
+    assertThat(finding(Shapes.plan(List.of()), Shapes.openBar(20, 20, 5), "open-mesh")).isPresent();
   }
 
   @Test

@@ -48,13 +48,22 @@ class ProgramWriterTest {
     "100000, 5, 1",
     "123456, 5, 1.23456",
     "90, 0, 90",
-    "-1000, 3, -1"
+    "-1000, 3, -1",
+    "999, 3, 0.999",
+    "-120340, 3, -120.34",
+    "5, 5, 0.00005",
+    "2147483647999, 3, 2147483647.999",
+    "0, 0, 0"
   })
   void numbersAreExactAndNoLongerThanTheyNeedToBe(long scaled, int decimals, String expected)
       throws IOException {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     GcodeText text = new GcodeText(bytes);
-    text.addFixed(scaled, decimals).flush();
+    switch (decimals) {
+      case 3 -> text.addThousandths(scaled).flush();
+      case 5 -> text.addHundredThousandths(scaled).flush();
+      default -> text.addNumber(scaled).flush();
+    }
     assertThat(bytes.toString(StandardCharsets.US_ASCII)).isEqualTo(expected);
   }
 
