@@ -20,10 +20,10 @@ final class LayerSequencer {
   /**
    * Lines of one connected part of a piece, all of one filament.
    *
-   * @param index in the layer
+   * @param part index of the part of the layer that they belong to
    * @param first whether it comes before all others of its filament
    */
-  record Batch(int index, int slot, List<Line> lines, Seam seam, WallOrder walls, boolean first) {}
+  record Batch(int part, int slot, List<Line> lines, Seam seam, WallOrder walls, boolean first) {}
 
   private LayerSequencer(double x, double y) {
     this.x = x;
@@ -77,7 +77,7 @@ final class LayerSequencer {
         (stage, lines) -> {
           boolean inOrder = lines.getFirst().inOrder();
           for (Line line : inOrder ? lines : Tour.of(lines, x, y, batch.seam)) {
-            LineOrder.Item item = new LineOrder.Item(batch.index, line);
+            LineOrder.Item item = new LineOrder.Item(batch.part, line);
             order.add(item);
             x = item.endX();
             y = item.endY();

@@ -7,9 +7,9 @@ import org.stratonomy.engine.path.Line;
 /** The lines of one layer in the order and direction in which they are printed. */
 record LineOrder(List<Item> items) implements Memo.Sized {
   /**
-   * @param batch index of the batch that the line came with
+   * @param part index of the part of the layer that the line belongs to
    */
-  record Item(int batch, Line line) {
+  record Item(int part, Line line) {
     double endX() {
       return line.path().x(line.path().isClosed() ? 0 : line.path().size() - 1);
     }

@@ -75,7 +75,7 @@ public final class Scheduler {
       ordered.add(next);
       if (!next.order.items().isEmpty()) {
         LineOrder.Item last = next.order.items().getLast();
-        slot = strokeSettings(layer.parts().get(last.batch())).slot(last.line().role());
+        slot = strokeSettings(layer.parts().get(last.part())).slot(last.line().role());
         x = last.endX();
         y = last.endY();
       }
@@ -189,7 +189,7 @@ public final class Scheduler {
     List<Travel> travels = new ArrayList<>();
     for (LineOrder.Item item : order.items()) {
       int first = strokes.size();
-      settings.get(item.batch()).addStrokes(item.line(), strokes);
+      settings.get(item.part()).addStrokes(item.line(), strokes);
       travels.add(first == 0 ? Travel.RETRACTED : planner.travel(strokes, first));
       while (travels.size() < strokes.size()) {
         travels.add(Travel.STRAIGHT);

@@ -93,7 +93,7 @@ final class NarrowPlaces {
     if (narrow.isEmpty()) {
       return lines;
     }
-    InnerDiscs discs = new InnerDiscs(area, SINGLE / 2 * width);
+    InnerDiscs discs = new InnerDiscs(area, SINGLE / 2 * width + 2 * ROUNDING_MM);
     Nearby near = new Nearby(narrow, width / 2);
     Clipper within = new Clipper(narrow);
     List<FittedPath> chains = new ArrayList<>();
@@ -181,7 +181,8 @@ final class NarrowPlaces {
 
     private boolean take(int edge, double x, double y, double nx, double ny) {
       double radius = discs.at(x, y, nx, ny);
-      boolean fits = 2 * radius >= LEAST_PASSED * width && 2 * radius < SINGLE * width;
+      boolean fits =
+          2 * radius >= LEAST_PASSED * width && 2 * radius < SINGLE * width + 2 * ROUNDING_MM;
       // Both sides of a narrow place give the same middle; the side that comes first draws it.
       if (!fits || discs.facing() > FACING || discs.contactEdge() <= edge) {
         return false;

@@ -203,18 +203,23 @@ public final class Clipper {
     }
   }
 
+  /**
+   * Adds the crossing with an edge. On a grid of twice the fineness the line's ends have odd
+   * coordinates, so that they never fall on a vertex of the area; what else may fall together is
+   * settled by lines that are open on one side.
+   */
   private void cut(int edge, int ax, int ay, int bx, int by) {
     int px = area.x(edge);
     int py = area.y(edge);
     int qx = area.x(grid.next[edge]);
     int qy = area.y(grid.next[edge]);
-    boolean p = Noder.turn(ax, ay, bx, by, px, py) > 0;
-    boolean q = Noder.turn(ax, ay, bx, by, qx, qy) > 0;
+    boolean p = turn(2L * ax + 1, 2L * ay + 1, 2L * bx + 1, 2L * by + 1, 2L * px, 2L * py) > 0;
+    boolean q = turn(2L * ax + 1, 2L * ay + 1, 2L * bx + 1, 2L * by + 1, 2L * qx, 2L * qy) > 0;
     if (p == q) {
       return;
     }
-    long a = Noder.turn(px, py, qx, qy, ax, ay);
-    long b = Noder.turn(px, py, qx, qy, bx, by);
+    long a = turn(2L * px, 2L * py, 2L * qx, 2L * qy, 2L * ax + 1, 2L * ay + 1);
+    long b = turn(2L * px, 2L * py, 2L * qx, 2L * qy, 2L * bx + 1, 2L * by + 1);
     if (a > 0 == b > 0) {
       return;
     }
@@ -224,5 +229,10 @@ public final class Clipper {
     }
     cutEdges[cutCount] = edge;
     cuts[cutCount++] = (double) a / ((double) a - (double) b);
+  }
+
+  /** Positive if c lies to the left of the line from a to b, zero if on it. */
+  private static long turn(long ax, long ay, long bx, long by, long cx, long cy) {
+    return (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
   }
 }

@@ -20,7 +20,6 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plane.Path;
 
 /**
  * Writes a schedule as a machine program (G-code): absolute positions to 0.001 mm, relative
@@ -32,9 +31,7 @@ public final class ProgramWriter {
   /** Where the start template leaves the nozzle. */
   private static final double START_Z_MM = 5;
 
-  private static final double LEAST_WIPE_MM = 0.05;
-
-  private static final long NOWHERE = Long.MIN_VALUE;
+  private static final long UNKNOWN = -1;
 
   private final Plan plan;
   private final Resolver resolver;
@@ -43,18 +40,10 @@ public final class ProgramWriter {
   private final Ledger ledger;
   private final Dialect dialect;
 
-  /** 0 for straight moves only. */
-  private final double arcToleranceMm;
-
   private GcodeText text;
-  private long x = NOWHERE;
-  private long y = NOWHERE;
-  private double z = START_Z_MM;
-  private long feed = NOWHERE;
+  private MoveWriter moves;
   private long fan;
   private double nozzleC;
-  private boolean retracted;
-  private double extrusionRest;
   private int stopNumber;
 
   public ProgramWriter(Plan plan, Resolver resolver, Schedule schedule, Ledger ledger) {
@@ -64,11 +53,18 @@ public final class ProgramWriter {
     this.schedule = schedule;
     this.ledger = ledger;
     this.dialect = Dialect.named(machine.dialect());
-    this.arcToleranceMm = resolver.plan().number(Setting.ARC_TOLERANCE);
   }
 
   public void write(OutputStream out) throws IOException {
     text = new GcodeText(out);
+    moves =
+        new MoveWriter(
+            text,
+            schedule.travel(),
+            machine.maxSpeedZ(),
+            START_Z_MM,
+            resolver.plan().number(Setting.ARC_TOLERANCE),
+            slot -> resolver.filament(slot).crossSectionMm2());
     start();
     for (LayerSchedule layer : schedule.layers()) {
       layer(layer);
@@ -111,7 +107,7 @@ public final class ProgramWriter {
   }
 
   private void end() throws IOException {
-    retract();
+    moves.retract();
     Map<String, Object> values = common();
     values.put("liftZ", number(liftedZ()));
     values.put("parkX", number(machine.parkX()));
@@ -149,19 +145,19 @@ public final class ProgramWriter {
       }
       temperature(stroke);
       fan(stroke);
-      travel(before, way, stroke, layer.layer().top());
+      moves.travel(before, way, stroke, layer.layer().top());
       if (stroke.role() != role) {
         role = stroke.role();
         text.add("; ").add(role.label()).add('\n');
       }
-      stroke(stroke, layer.speed(stroke));
+      moves.stroke(stroke, layer.speed(stroke));
       before = stroke;
     }
   }
 
   private void temperature(Stroke stroke) throws IOException {
     if (stroke.nozzleC() != nozzleC) {
-      retract();
+      moves.retract();
       nozzleC = stroke.nozzleC();
       text.add("M109 S").add(number(nozzleC)).add('\n');
     }
@@ -177,9 +173,9 @@ public final class ProgramWriter {
 
   private void halt(LayerSchedule layer, Halt halt, Stroke next) throws IOException {
     stopNumber++;
-    retract();
-    lift(liftedZ());
-    moveFast(scaled(machine.parkX()), scaled(machine.parkY()));
+    moves.retract();
+    moves.lift(liftedZ());
+    moves.go(machine.parkX(), machine.parkY());
     nozzleC = next.nozzleC();
     Map<String, Object> values = common();
     values.put("number", stopNumber);
@@ -190,188 +186,12 @@ public final class ProgramWriter {
     values.put("from", resolver.filament(halt.fromSlot()).name());
     values.put("to", resolver.filament(halt.toSlot()).name());
     text.add(halt.isColourChange() ? dialect.change(values) : dialect.pause(values));
-    feed = NOWHERE;
-    fan = NOWHERE;
+    moves.forgetFeed();
+    fan = UNKNOWN;
   }
 
   private double liftedZ() {
-    return Math.min(z + machine.parkLiftMm(), machine.heightMm() + machine.parkLiftMm());
-  }
-
-  private void lift(double height) throws IOException {
-    if (height == z) {
-      return;
-    }
-    z = height;
-    text.add("G0 Z").addThousandths(Math.round(height * 1000));
-    feed(machine.maxSpeedZ());
-    text.add('\n');
-  }
-
-  /** Goes to the start of a stroke, the way and with the strand drawn back as it was planned. */
-  private void travel(Stroke before, Travel way, Stroke stroke, double height) throws IOException {
-    Path path = stroke.path();
-    double clearance = height;
-    if (way.retracted()) {
-      if (before != null) {
-        wipe(before);
-      }
-      retract();
-      clearance = Math.max(z, height + schedule.travel().liftMm());
-    }
-    if (clearance > z) {
-      lift(clearance);
-    }
-    for (int i = 0; i < way.via().length; i += 2) {
-      moveFast(scaled(way.via()[i]), scaled(way.via()[i + 1]));
-    }
-    moveFast(scaled(path.x(0)), scaled(path.y(0)));
-    lift(height);
-    unretract();
-  }
-
-  /** Runs over what was just printed while the strand is drawn back. */
-  private void wipe(Stroke before) throws IOException {
-    Path wipe = before.wipe(schedule.travel().wipeMm());
-    double length = wipe.lengthMm();
-    double whole = schedule.travel().retractionMm();
-    if (retracted || whole == 0 || length < LEAST_WIPE_MM) {
-      return;
-    }
-    long drawn = 0;
-    double done = 0;
-    for (int i = 0; i < wipe.segmentCount(); i++) {
-      done += wipe.segmentLengthMm(i);
-      long toX = scaled(wipe.x(i + 1));
-      long toY = scaled(wipe.y(i + 1));
-      long wanted = Math.round(-whole * done / length * 1e5);
-      if ((toX == x && toY == y) || wanted == drawn) {
-        continue;
-      }
-      text.add("G1");
-      position(toX, toY);
-      text.add(" E").addHundredThousandths(wanted - drawn);
-      feed(schedule.travel().wipeSpeed(length));
-      text.add('\n');
-      drawn = wanted;
-    }
-    retracted = true;
-    long rest = Math.round(-whole * 1e5) - drawn;
-    if (rest != 0) {
-      strand(rest / 1e5);
-    }
-  }
-
-  private void moveFast(long toX, long toY) throws IOException {
-    if (toX == x && toY == y) {
-      return;
-    }
-    text.add("G0");
-    position(toX, toY);
-    feed(schedule.travel().speed());
-    text.add('\n');
-  }
-
-  private void position(long toX, long toY) throws IOException {
-    if (toX != x) {
-      text.add(" X").addThousandths(toX);
-      x = toX;
-    }
-    if (toY != y) {
-      text.add(" Y").addThousandths(toY);
-      y = toY;
-    }
-  }
-
-  private void feed(double speed) throws IOException {
-    long wanted = Math.round(speed * 60);
-    if (wanted != feed) {
-      feed = wanted;
-      text.add(" F").addNumber(wanted);
-    }
-  }
-
-  private void retract() throws IOException {
-    if (!retracted && schedule.travel().retractionMm() > 0 && x != NOWHERE) {
-      retracted = true;
-      strand(-schedule.travel().retractionMm());
-    }
-  }
-
-  private void unretract() throws IOException {
-    if (retracted) {
-      retracted = false;
-      strand(schedule.travel().retractionMm());
-    }
-  }
-
-  private void strand(double mm) throws IOException {
-    text.add("G1 E").addHundredThousandths(Math.round(mm * 1e5));
-    feed(schedule.travel().retractionSpeed());
-    text.add('\n');
-  }
-
-  private void stroke(Stroke stroke, double speed) throws IOException {
-    Path path = stroke.path();
-    double strandPerMm =
-        stroke.crossSectionMm2() / resolver.filament(stroke.slot()).crossSectionMm2();
-    int segments = path.segmentCount();
-    Arcs arcs = arcToleranceMm > 0 && segments > 2 ? new Arcs(path, arcToleranceMm) : null;
-    int i = 0;
-    while (i < segments) {
-      int end = arcs == null ? i : arcs.end(i);
-      if (end > i) {
-        arc(path, i, end, arcs, strandPerMm, speed);
-        i = end;
-      } else {
-        extrude(path, i, path.segmentEnd(i), strandPerMm, speed);
-        i++;
-      }
-    }
-  }
-
-  private void arc(Path path, int from, int to, Arcs arcs, double strandPerMm, double speed)
-      throws IOException {
-    for (int i = from; i < to; i++) {
-      extrusionRest += path.segmentLengthMm(i) * strandPerMm * 1e5;
-    }
-    int last = to % path.size();
-    long toX = scaled(path.x(last));
-    long toY = scaled(path.y(last));
-    long i = scaled(arcs.centreX()) - x;
-    long j = scaled(arcs.centreY()) - y;
-    text.add(arcs.isToTheLeft() ? "G3" : "G2");
-    position(toX, toY);
-    text.add(" I").addThousandths(i).add(" J").addThousandths(j);
-    long extrusion = Math.round(extrusionRest);
-    extrusionRest -= extrusion;
-    text.add(" E").addHundredThousandths(extrusion);
-    feed(speed);
-    text.add('\n');
-  }
-
-  private void extrude(Path path, int from, int to, double strandPerMm, double speed)
-      throws IOException {
-    double dx = path.x(to) - path.x(from);
-    double dy = path.y(to) - path.y(from);
-    double length = Math.sqrt(dx * dx + dy * dy);
-    extrusionRest += length * strandPerMm * 1e5;
-    long toX = scaled(path.x(to));
-    long toY = scaled(path.y(to));
-    if (toX == x && toY == y) {
-      return;
-    }
-    long extrusion = Math.round(extrusionRest);
-    extrusionRest -= extrusion;
-    text.add("G1");
-    position(toX, toY);
-    text.add(" E").addHundredThousandths(extrusion);
-    feed(speed);
-    text.add('\n');
-  }
-
-  private static long scaled(double mm) {
-    return Math.round(mm * 1000);
+    return Math.min(moves.z() + machine.parkLiftMm(), machine.heightMm() + machine.parkLiftMm());
   }
 
   private static String number(double value) {

@@ -30,7 +30,7 @@ class ClipperProperties {
     return new Path(closed, xy);
   }
 
-  @Property(tries = 300)
+  @Property(tries = 2000)
   void thePartsMakeUpThePathAndLieWhereTheySay(@ForAll long seed, @ForAll boolean closed) {
     Random random = new Random(seed);
     Area area = randomArea(random);
@@ -57,7 +57,10 @@ class ClipperProperties {
     for (int i = 0; i < 50; i++) {
       double x = random.nextDouble() * 22 - 1;
       double y = random.nextDouble() * 22 - 1;
-      assertThat(clipper.contains(x, y)).isEqualTo(area.contains(x, y));
+      // A place is taken to the grid first, so one within a grid step of an edge may go either way.
+      if (clipper.nearest(x, y, 2e-4).isEmpty()) {
+        assertThat(clipper.contains(x, y)).isEqualTo(area.contains(x, y));
+      }
     }
   }
 

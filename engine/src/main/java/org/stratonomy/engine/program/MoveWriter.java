@@ -1,0 +1,242 @@
+package org.stratonomy.engine.program;
+
+import java.io.IOException;
+import java.util.function.IntToDoubleFunction;
+import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.merge.Travel;
+import org.stratonomy.engine.motion.TravelSettings;
+import org.stratonomy.engine.plane.Path;
+
+/**
+ * Writes moves and knows where they lead: only what changes is written, and what rounding leaves of
+ * an extrusion is carried over to the next one.
+ */
+final class MoveWriter {
+  private static final double LEAST_WIPE_MM = 0.05;
+
+  private static final long NOWHERE = Long.MIN_VALUE;
+
+  private final GcodeText text;
+  private final TravelSettings settings;
+  private final double maxSpeedZ;
+  private final IntToDoubleFunction strandMm2;
+
+  /** 0 for straight moves only. */
+  private final double arcToleranceMm;
+
+  private long x = NOWHERE;
+  private long y = NOWHERE;
+  private double z;
+  private long feed = NOWHERE;
+  private boolean retracted;
+  private double extrusionRest;
+
+  /**
+   * @param startZ where the nozzle is at first, mm
+   * @param strandMm2 cross-section of the strand in a slot, mm²
+   */
+  MoveWriter(
+      GcodeText text,
+      TravelSettings settings,
+      double maxSpeedZ,
+      double startZ,
+      double arcToleranceMm,
+      IntToDoubleFunction strandMm2) {
+    this.text = text;
+    this.settings = settings;
+    this.maxSpeedZ = maxSpeedZ;
+    this.arcToleranceMm = arcToleranceMm;
+    this.strandMm2 = strandMm2;
+    z = startZ;
+  }
+
+  /** Height of the nozzle, mm. */
+  double z() {
+    return z;
+  }
+
+  /** The machine may have forgotten its feed rate: the next move states it. */
+  void forgetFeed() {
+    feed = NOWHERE;
+  }
+
+  void lift(double height) throws IOException {
+    if (height == z) {
+      return;
+    }
+    z = height;
+    text.add("G0 Z").addThousandths(Math.round(height * 1000));
+    feed(maxSpeedZ);
+    text.add('\n');
+  }
+
+  /** Goes to the start of a stroke, the way and with the strand drawn back as it was planned. */
+  void travel(Stroke before, Travel way, Stroke stroke, double height) throws IOException {
+    Path path = stroke.path();
+    double clearance = height;
+    if (way.retracted()) {
+      if (before != null) {
+        wipe(before);
+      }
+      retract();
+      clearance = Math.max(z, height + settings.liftMm());
+    }
+    if (clearance > z) {
+      lift(clearance);
+    }
+    for (int i = 0; i < way.via().length; i += 2) {
+      moveFast(scaled(way.via()[i]), scaled(way.via()[i + 1]));
+    }
+    moveFast(scaled(path.x(0)), scaled(path.y(0)));
+    lift(height);
+    unretract();
+  }
+
+  /** Runs over what was just printed while the strand is drawn back. */
+  private void wipe(Stroke before) throws IOException {
+    Path wipe = before.wipe(settings.wipeMm());
+    double length = wipe.lengthMm();
+    double whole = settings.retractionMm();
+    if (retracted || whole == 0 || length < LEAST_WIPE_MM) {
+      return;
+    }
+    long drawn = 0;
+    double done = 0;
+    for (int i = 0; i < wipe.segmentCount(); i++) {
+      done += wipe.segmentLengthMm(i);
+      long toX = scaled(wipe.x(i + 1));
+      long toY = scaled(wipe.y(i + 1));
+      long wanted = Math.round(-whole * done / length * 1e5);
+      if ((toX == x && toY == y) || wanted == drawn) {
+        continue;
+      }
+      text.add("G1");
+      position(toX, toY);
+      text.add(" E").addHundredThousandths(wanted - drawn);
+      feed(settings.wipeSpeed(length));
+      text.add('\n');
+      drawn = wanted;
+    }
+    retracted = true;
+    long rest = Math.round(-whole * 1e5) - drawn;
+    if (rest != 0) {
+      strand(rest / 1e5);
+    }
+  }
+
+  /** Goes straight to a place, mm. */
+  void go(double toX, double toY) throws IOException {
+    moveFast(scaled(toX), scaled(toY));
+  }
+
+  private void moveFast(long toX, long toY) throws IOException {
+    if (toX == x && toY == y) {
+      return;
+    }
+    text.add("G0");
+    position(toX, toY);
+    feed(settings.speed());
+    text.add('\n');
+  }
+
+  private void position(long toX, long toY) throws IOException {
+    if (toX != x) {
+      text.add(" X").addThousandths(toX);
+      x = toX;
+    }
+    if (toY != y) {
+      text.add(" Y").addThousandths(toY);
+      y = toY;
+    }
+  }
+
+  private void feed(double speed) throws IOException {
+    long wanted = Math.round(speed * 60);
+    if (wanted != feed) {
+      feed = wanted;
+      text.add(" F").addNumber(wanted);
+    }
+  }
+
+  void retract() throws IOException {
+    if (!retracted && settings.retractionMm() > 0 && x != NOWHERE) {
+      retracted = true;
+      strand(-settings.retractionMm());
+    }
+  }
+
+  private void unretract() throws IOException {
+    if (retracted) {
+      retracted = false;
+      strand(settings.retractionMm());
+    }
+  }
+
+  private void strand(double mm) throws IOException {
+    text.add("G1 E").addHundredThousandths(Math.round(mm * 1e5));
+    feed(settings.retractionSpeed());
+    text.add('\n');
+  }
+
+  void stroke(Stroke stroke, double speed) throws IOException {
+    Path path = stroke.path();
+    double strandPerMm = stroke.crossSectionMm2() / strandMm2.applyAsDouble(stroke.slot());
+    int segments = path.segmentCount();
+    Arcs arcs = arcToleranceMm > 0 && segments > 2 ? new Arcs(path, arcToleranceMm) : null;
+    int i = 0;
+    while (i < segments) {
+      int end = arcs == null ? i : arcs.end(i);
+      if (end > i) {
+        arc(path, i, end, arcs, strandPerMm, speed);
+        i = end;
+      } else {
+        extrude(path, i, path.segmentEnd(i), strandPerMm, speed);
+        i++;
+      }
+    }
+  }
+
+  private void arc(Path path, int from, int to, Arcs arcs, double strandPerMm, double speed)
+      throws IOException {
+    for (int i = from; i < to; i++) {
+      extrusionRest += path.segmentLengthMm(i) * strandPerMm * 1e5;
+    }
+    int last = to % path.size();
+    long toX = scaled(path.x(last));
+    long toY = scaled(path.y(last));
+    long i = scaled(arcs.centreX()) - x;
+    long j = scaled(arcs.centreY()) - y;
+    text.add(arcs.isToTheLeft() ? "G3" : "G2");
+    position(toX, toY);
+    text.add(" I").addThousandths(i).add(" J").addThousandths(j);
+    long extrusion = Math.round(extrusionRest);
+    extrusionRest -= extrusion;
+    text.add(" E").addHundredThousandths(extrusion);
+    feed(speed);
+    text.add('\n');
+  }
+
+  private void extrude(Path path, int from, int to, double strandPerMm, double speed)
+      throws IOException {
+    double dx = path.x(to) - path.x(from);
+    double dy = path.y(to) - path.y(from);
+    double length = Math.sqrt(dx * dx + dy * dy);
+    extrusionRest += length * strandPerMm * 1e5;
+    long toX = scaled(path.x(to));
+    long toY = scaled(path.y(to));
+    if (toX == x && toY == y) {
+      return;
+    }
+    long extrusion = Math.round(extrusionRest);
+    extrusionRest -= extrusion;
+    text.add("G1");
+    position(toX, toY);
+    text.add(" E").addHundredThousandths(extrusion);
+    feed(speed);
+    text.add('\n');
+  }
+
+  private static long scaled(double mm) {
+    return Math.round(mm * 1000);
+  }
+}
