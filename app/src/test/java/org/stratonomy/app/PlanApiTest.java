@@ -13,6 +13,8 @@ import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -22,7 +24,10 @@ import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.MvcResult;
 import org.stratonomy.engine.mesh.MeshBuilder;
+import org.stratonomy.engine.mesh.MeshPart;
+import org.stratonomy.engine.mesh.StlReader;
 import org.stratonomy.engine.mesh.StlWriter;
+import org.stratonomy.engine.mesh.ThreeMfWriter;
 import org.stratonomy.engine.mesh.TriangleSoup;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -95,6 +100,46 @@ class PlanApiTest {
     JsonNode result = result(plan);
     assertThat(result.get("tops")).hasSize(50);
     assertThat(result.get("findings")).isEmpty();
+  }
+
+  private static byte[] threeMf() throws Exception {
+    List<MeshPart> parts =
+        List.of(
+            new MeshPart(
+                "Wedge",
+                StlReader.read("wedge", ByteBuffer.wrap(wedge(6))),
+                Optional.of("#ece7da")),
+            new MeshPart(
+                "Rider", StlReader.read("rider", ByteBuffer.wrap(wedge(3))), Optional.empty()));
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    ThreeMfWriter.write(parts, bytes);
+    return bytes.toByteArray();
+  }
+
+  @Test
+  void theMeshesOfAFileBecomeBodiesOfOnePiece() throws Exception {
+    JsonNode plan =
+        json(
+            mvc.perform(multipart("/api/plans").file(file("pair.3mf", threeMf())))
+                .andExpect(status().isCreated())
+                .andReturn());
+    JsonNode pieces = plan.get("document").get("pieces");
+    assertThat(pieces).hasSize(1);
+    assertThat(pieces.get(0).get("name").asString()).isEqualTo("pair");
+    assertThat(pieces.get(0).get("bodies")).hasSize(2);
+    assertThat(pieces.get(0).get("bodies").get(1).get("name").asString()).isEqualTo("Rider");
+    assertThat(result(plan).get("tops")).hasSize(30);
+    byte[] strat =
+        mvc.perform(get("/api/plans/{id}/strat", plan.get("id").asString()))
+            .andReturn()
+            .getResponse()
+            .getContentAsByteArray();
+    JsonNode again =
+        json(
+            mvc.perform(multipart("/api/plans").file(file("pair.strat", strat)))
+                .andExpect(status().isCreated())
+                .andReturn());
+    assertThat(again.get("document").get("pieces").get(0).get("bodies")).hasSize(2);
   }
 
   @Test

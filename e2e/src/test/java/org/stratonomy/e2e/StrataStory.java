@@ -115,6 +115,65 @@ class StrataStory {
     return file;
   }
 
+  /** A gallows: an arm of 30 mm that needs support, and a cap on it, as two meshes of one file. */
+  private Path gallows() throws IOException {
+    StringBuilder text = new StringBuilder();
+    int[][] boxes = {{0, 0, 0, 8, 12, 10}, {0, 0, 7, 38, 12, 10}, {10, 2, 10, 20, 10, 13}};
+    String[] groups = {"frame", "frame", "cap"};
+    int vertex = 1;
+    for (int b = 0; b < boxes.length; b++) {
+      int[] box = boxes[b];
+      text.append("g ").append(groups[b]).append('\n');
+      for (int i = 0; i < 8; i++) {
+        text.append("v ").append(box[(i & 1) == 0 ? 0 : 3]).append(' ');
+        text.append(box[(i & 2) == 0 ? 1 : 4]).append(' ');
+        text.append(box[(i & 4) == 0 ? 2 : 5]).append('\n');
+      }
+      int[][] faces = {
+        {0, 2, 3, 1}, {4, 5, 7, 6}, {0, 1, 5, 4}, {2, 6, 7, 3}, {0, 4, 6, 2}, {1, 3, 7, 5}
+      };
+      for (int[] face : faces) {
+        text.append('f');
+        for (int corner : face) {
+          text.append(' ').append(vertex + corner);
+        }
+        text.append('\n');
+      }
+      vertex += 8;
+    }
+    Path file = directory.resolve("gallows.obj");
+    Files.writeString(file, text);
+    return file;
+  }
+
+  @Test
+  void supportAndPatternsAreSeenInTheLayerSheet() throws IOException {
+    drop(gallows());
+    button("All settings").click();
+    Locator support = page.getByLabel("Support", new Page.GetByLabelOptions().setExact(true));
+    support.selectOption("from the bed");
+    Locator pattern =
+        page.getByLabel("Infill pattern", new Page.GetByLabelOptions().setExact(true));
+    assertThat(support).hasValue("from the bed");
+    pattern.selectOption("honeycomb");
+    assertThat(pattern).hasValue("honeycomb");
+    button("By role").click();
+    typeIntoLevel(10);
+    assertThat(button("support")).isVisible();
+    assertThat(button("outer wall")).isVisible();
+    // The interface ends a layer below the arm, which begins at 7 mm with layer 36.
+    typeIntoLevel(34);
+    assertThat(button("interface")).isVisible();
+    typeIntoLevel(35);
+    assertThat(button("interface")).isHidden();
+    page.keyboard().press("Control+z");
+    assertThat(pattern).hasValue("lines");
+    page.keyboard().press("Control+z");
+    assertThat(support).hasValue("none");
+    typeIntoLevel(10);
+    assertThat(button("support")).isHidden();
+  }
+
   private void drop(Path... files) {
     page.locator("input[type=file]").setInputFiles(files);
     assertThat(page.getByLabel("Name of the plan")).isVisible();
