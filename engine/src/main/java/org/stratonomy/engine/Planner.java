@@ -122,7 +122,7 @@ public final class Planner implements AutoCloseable {
         profiles,
         schedule,
         Ledger.of(schedule, resolver),
-        Checks.run(plan, resolver, placed, stack));
+        Checks.run(plan, resolver, placed, stack, schedule));
   }
 
   /**

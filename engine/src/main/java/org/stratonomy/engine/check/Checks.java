@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.Optional;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshReport;
@@ -40,19 +42,22 @@ public final class Checks {
   private final Resolver resolver;
   private final List<PlacedPiece> placed;
   private final LayerStack stack;
+  private final Schedule schedule;
   private final List<Finding> findings = new ArrayList<>();
 
-  private Checks(Plan plan, Resolver resolver, List<PlacedPiece> placed, LayerStack stack) {
+  private Checks(
+      Plan plan, Resolver resolver, List<PlacedPiece> placed, LayerStack stack, Schedule schedule) {
     this.plan = plan;
     this.resolver = resolver;
     this.machine = resolver.machine();
     this.placed = placed;
     this.stack = stack;
+    this.schedule = schedule;
   }
 
   public static List<Finding> run(
-      Plan plan, Resolver resolver, List<PlacedPiece> placed, LayerStack stack) {
-    Checks checks = new Checks(plan, resolver, placed, stack);
+      Plan plan, Resolver resolver, List<PlacedPiece> placed, LayerStack stack, Schedule schedule) {
+    Checks checks = new Checks(plan, resolver, placed, stack, schedule);
     for (int i = 0; i < placed.size(); i++) {
       checks.piece(placed.get(i), stack.pieces().get(i));
     }
@@ -233,26 +238,30 @@ public final class Checks {
             && b.maxX() <= machine.bedX() - reach
             && b.maxY() <= machine.bedY() - reach;
     if (piecesFit && !skirtFits) {
+      boolean skirt = resolver.plan().count(Setting.SKIRT_LINES) > 0;
+      Setting lines = skirt ? Setting.SKIRT_LINES : Setting.BRIM_LINES;
+      String name = skirt ? "skirt" : "brim";
       add(
           "skirt-off-bed",
           Severity.ERROR,
-          "The skirt may reach off the bed",
+          "The %s may reach off the bed".formatted(name),
           text("It goes up to %.1f mm outwards of the pieces, and there is less room.", reach),
           null,
           Optional.of(0.0),
           List.of(
               new Remedy(
-                  "Print without a skirt",
-                  RuleEditor.set(plan, Where.EVERYWHERE, Setting.SKIRT_LINES, Value.of(0)))));
+                  "Print without a %s".formatted(name),
+                  RuleEditor.set(plan, Where.EVERYWHERE, lines, Value.of(0)))));
     }
   }
 
-  /** How far the skirt reaches outwards of the pieces, mm. */
+  /** How far skirt and brim reach outwards of the pieces, mm. */
   private double skirtReach() {
     Settings settings = resolver.plan();
     int lines = settings.count(Setting.SKIRT_LINES);
     double width = settings.number(Setting.LINE_WIDTH);
-    return lines == 0 ? 0 : brimReach() + settings.number(Setting.SKIRT_DISTANCE) + lines * width;
+    double skirt = lines == 0 ? 0 : settings.number(Setting.SKIRT_DISTANCE) + lines * width;
+    return brimReach() + skirt;
   }
 
   /** How far the widest brim reaches outwards of its piece, mm. */
@@ -351,33 +360,23 @@ public final class Checks {
 
   /** Changing filament by hand several times in every layer is hardly meant. */
   private void changesWithinLayers() {
-    int mixed = 0;
-    Optional<Double> first = Optional.empty();
-    for (LayerStack.PlanLayer layer : stack.layers()) {
-      long slots =
-          layer.parts().stream()
-              .map(
-                  part ->
-                      resolver
-                          .stratum(plan.pieces().get(part.piece()).id(), part.layer().stratum())
-                          .slot())
-              .distinct()
-              .count();
-      if (slots > 1) {
-        mixed++;
-        first = first.or(() -> Optional.of(layer.bottom()));
-      }
-    }
-    if (mixed > 0) {
+    List<LayerSchedule> mixed =
+        schedule.layers().stream()
+            .filter(
+                layer ->
+                    layer.halts().stream()
+                        .anyMatch(halt -> halt.isColourChange() && halt.beforeStroke() > 0))
+            .toList();
+    if (!mixed.isEmpty()) {
       add(
           "mixed-layers",
           Severity.WARNING,
-          "Filament is changed within %d layers".formatted(mixed),
-          "Pieces of different filaments share these layers, and each change is made by hand. Give"
-              + " them boundaries at the same heights, or print them one after the other in plans"
-              + " of their own.",
+          "Filament is changed within %d layers".formatted(mixed.size()),
+          "Pieces, or support, of different filaments share these layers, and each change is made by"
+              + " hand. Give pieces boundaries at the same heights, print them one after the other in"
+              + " plans of their own, or print support with the filament of the piece.",
           null,
-          first,
+          Optional.of(mixed.getFirst().layer().bottom()),
           List.of());
     }
   }

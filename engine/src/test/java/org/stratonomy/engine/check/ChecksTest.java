@@ -12,6 +12,8 @@ import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.Watch;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshBuilder;
+import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
@@ -101,6 +103,39 @@ class ChecksTest {
   void aPieceTooHighCanBeScaled() {
     Mesh tower = Shapes.bar(20, 20, 230);
     mends(finding(Shapes.plan(List.of()), tower, "too-high").orElseThrow(), tower, "too-high");
+  }
+
+  @Test
+  void aBrimNearTheEdgeOfTheBedIsSaidAndCanBeLeftOut() {
+    Plan plan =
+        Shapes.plan(
+            List.of(),
+            Shapes.everywhere(
+                Map.of(Setting.BRIM_LINES, Value.of(20), Setting.SKIRT_LINES, Value.of(0))));
+    plan = plan.withPiece(plan.pieces().getFirst().withPlacement(Placement.at(15, 15)));
+    Mesh bar = Shapes.bar(20, 20, 2);
+    Finding finding = finding(plan, bar, "skirt-off-bed").orElseThrow();
+    assertThat(finding.title()).contains("brim");
+    Plan mended = finding.remedies().getFirst().plan();
+    assertThat(finding(mended, bar, "skirt-off-bed")).isEmpty();
+  }
+
+  @Test
+  void anInterfaceOfAnotherFilamentMeansChangesWithinLayers() {
+    TriangleSoup soup = new TriangleSoup(24);
+    Shapes.addBar(soup, 0, 0, 0, 8, 12, 6);
+    Shapes.addBar(soup, 0, 0, 4, 30, 12, 6);
+    Mesh gallows = MeshBuilder.build("gallows", soup);
+    Plan plan =
+        Shapes.plan(
+            List.of(),
+            Shapes.everywhere(
+                Map.of(
+                    Setting.SUPPORT,
+                    Value.of("everywhere"),
+                    Setting.INTERFACE_FILAMENT,
+                    Value.of(2))));
+    assertThat(finding(plan, gallows, "mixed-layers").orElseThrow().title()).contains("2 layers");
   }
 
   @Test
