@@ -27,8 +27,11 @@ final class NarrowPlaces {
   /** Up to this many widths a single line takes all of a place. */
   private static final double SINGLE = 1.5;
 
-  /** Narrow places have sides that face each other: by the cosine of the angle between them. */
+  /** Walls become narrower where their sides face each other: by the cosine of their angle. */
   static final double FACING = -0.7;
+
+  /** What is left between walls tapers into corners, which lines follow up to a wider angle. */
+  static final double FACING_IN_CORNERS = -0.25;
 
   /** Distance of the places on the boundary where discs are looked for, in widths. */
   static final double STEP = 0.3;
@@ -47,7 +50,13 @@ final class NarrowPlaces {
   /** The area without such places, made smaller by more than half a line. */
   private final Area core;
 
-  NarrowPlaces(Area area, double width) {
+  private final double facing;
+
+  /**
+   * @param facing single lines run where the sides' inner normals have at the most this cosine
+   */
+  NarrowPlaces(Area area, double width, double facing) {
+    this.facing = facing;
     this.area = area;
     this.width = width;
     core = Plane.inset(area, SINGLE / 2 * width);
@@ -184,7 +193,7 @@ final class NarrowPlaces {
       boolean fits =
           2 * radius >= LEAST_PASSED * width && 2 * radius < SINGLE * width + 2 * ROUNDING_MM;
       // Both sides of a narrow place give the same middle; the side that comes first draws it.
-      if (!fits || discs.facing() > FACING || discs.contactEdge() <= edge) {
+      if (!fits || discs.facing() > facing || discs.contactEdge() <= edge) {
         return false;
       }
       double mx = x + radius * nx;

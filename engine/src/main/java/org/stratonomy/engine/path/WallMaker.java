@@ -39,7 +39,7 @@ final class WallMaker {
     if (places.isEmpty()) {
       Path.ofRings(centre).forEach(path -> out.add(new Line(role, path, width)));
     } else {
-      NarrowPlaces narrow = new NarrowPlaces(rest, width);
+      NarrowPlaces narrow = new NarrowPlaces(rest, width, NarrowPlaces.FACING);
       out.addAll(narrow.walls(role, centre, places));
       out.addAll(narrow.singles(role));
     }
