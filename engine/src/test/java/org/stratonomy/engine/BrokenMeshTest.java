@@ -115,6 +115,31 @@ class BrokenMeshTest {
     assertThat(volume).isCloseTo(350, within(0.01 * 350));
   }
 
+  @Property(tries = 40)
+  void shellsThatShareFacesAndEdgesAreOneSolidInWhateverOrderTheyCome(@ForAll long seed) {
+    TriangleSoup gate = new TriangleSoup(36);
+    Shapes.addBar(gate, 0, 0, 0, 12, 12, 3);
+    Shapes.addBar(gate, 0, 0, 2, 30, 12, 3);
+    Shapes.addBar(gate, 26, 0, 0, 30, 12, 3);
+    Mesh mesh = MeshBuilder.build("gate", gate);
+    List<Integer> order = new java.util.ArrayList<>();
+    for (int t = 0; t < mesh.triangleCount(); t++) {
+      order.add(t);
+    }
+    java.util.Collections.shuffle(order, new Random(seed));
+    TriangleSoup shuffled = new TriangleSoup(36);
+    order.forEach(t -> add(shuffled, mesh, t, false));
+    Mesh again = MeshBuilder.build("shuffled", shuffled);
+    assertThat(again.report().flipped()).isZero();
+    double volume =
+        print(
+                again,
+                Map.of(Setting.INFILL_DENSITY, Value.of(100), Setting.SKIRT_LINES, Value.of(0)))
+            .volume(1.75);
+    double expected = 12 * 12 * 2 + 30 * 12 + 4 * 12 * 2;
+    assertThat(volume).isCloseTo(expected, within(0.015 * expected));
+  }
+
   @Test
   void aSheetWithoutThicknessGivesNoLinesOfItsOwn() {
     TriangleSoup soup = soup(Shapes.bar(10, 10, 3));

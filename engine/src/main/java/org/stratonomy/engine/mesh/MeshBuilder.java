@@ -161,51 +161,12 @@ public final class MeshBuilder {
     tri = Arrays.copyOf(tri, kept);
   }
 
-  /**
-   * Pairs each half-edge with one that runs the other way, or failing that with one that runs the
-   * same way (a triangle that is turned over); returns the number left alone.
-   */
+  /** Finds neighbours and returns the number of edges with a triangle on one side only. */
   private int pair() {
-    twin = new int[tri.length];
-    Arrays.fill(twin, -1);
-    int[] next = new int[tri.length];
-    int[] head = new int[Integer.highestOneBit(Math.max(8, tri.length)) * 2];
-    Arrays.fill(head, -1);
+    twin = EdgePairing.twins(tri);
     int open = 0;
-    for (int h = 0; h < tri.length; h++) {
-      int from = tri[h];
-      int to = tri[following(h)];
-      long edge = ((long) Math.min(from, to) << 32) | Math.max(from, to);
-      int bucket = (int) (edge * 0x9e37_79b9_7f4a_7c15L >>> 33) & (head.length - 1);
-      int found = -1;
-      int foundBefore = -1;
-      for (int before = -1, other = head[bucket]; other >= 0; before = other, other = next[other]) {
-        int otherFrom = tri[other];
-        int otherTo = tri[following(other)];
-        boolean opposite = otherFrom == to && otherTo == from;
-        boolean same = otherFrom == from && otherTo == to;
-        if (opposite || (same && found < 0)) {
-          found = other;
-          foundBefore = before;
-          if (opposite) {
-            break;
-          }
-        }
-      }
-      if (found < 0) {
-        next[h] = head[bucket];
-        head[bucket] = h;
-        open++;
-      } else {
-        if (foundBefore < 0) {
-          head[bucket] = next[found];
-        } else {
-          next[foundBefore] = next[found];
-        }
-        twin[h] = found;
-        twin[found] = h;
-        open--;
-      }
+    for (int other : twin) {
+      open += other < 0 ? 1 : 0;
     }
     return open;
   }

@@ -51,7 +51,8 @@ final class Bridge {
 
   private Best best(Area part, double otherwise) {
     Area air = Plane.difference(part, below);
-    Area support = Plane.intersection(part, below);
+    // A little larger, so that lines along its edge are held, too.
+    Area support = Plane.outset(Plane.intersection(part, below), width / 8);
     Best best = new Best(otherwise, 0, false);
     double least = Double.POSITIVE_INFINITY;
     for (int i = 0; i < DIRECTIONS && !air.isEmpty(); i++) {

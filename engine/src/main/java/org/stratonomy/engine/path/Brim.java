@@ -2,6 +2,7 @@ package org.stratonomy.engine.path;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plane.Area;
@@ -66,6 +67,10 @@ final class Brim {
       }
     }
     return lines;
+  }
+
+  void addTo(Key.Builder key) {
+    key.add(count).add(width).add(outside ? 1 : 0).add(inside ? 1 : 0).add(upToMm2);
   }
 
   /** How far the brim reaches outwards of the piece, mm. */

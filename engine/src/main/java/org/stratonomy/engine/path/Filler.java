@@ -107,7 +107,7 @@ final class Filler {
     NarrowPlaces narrow = new NarrowPlaces(area, width, NarrowPlaces.FACING_IN_CORNERS);
     List<Line> singles = narrow.singles(Role.GAP);
     out.addAll(singles);
-    return singles.isEmpty() ? area : Plane.difference(area, narrow.narrow());
+    return singles.isEmpty() ? area : Plane.difference(area, narrow.taken(singles));
   }
 
   /** The width with which lines make up an area less what other lines take of it. */

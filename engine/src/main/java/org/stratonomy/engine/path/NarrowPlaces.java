@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.InnerDiscs;
+import org.stratonomy.engine.plane.Parts;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
 
@@ -91,9 +92,22 @@ final class NarrowPlaces {
     return Plane.inset(large, least).isEmpty() ? Area.EMPTY : large;
   }
 
-  /** What single lines take; more than they can fill where it is narrower than the narrowest. */
-  Area narrow() {
-    return narrow;
+  /** The narrow places that single lines run through. */
+  Area taken(List<Line> singles) {
+    Parts parts = new Parts(narrow);
+    boolean[] taken = new boolean[parts.count()];
+    for (Line line : singles) {
+      int middle = line.path().size() / 2;
+      taken[parts.at(line.path().x(middle), line.path().y(middle))] = true;
+    }
+    List<Area> areas = parts.list();
+    List<Area> kept = new ArrayList<>();
+    for (int part = 0; part < taken.length; part++) {
+      if (taken[part]) {
+        kept.add(areas.get(part));
+      }
+    }
+    return kept.size() == taken.length ? narrow : Plane.union(kept);
   }
 
   /** Single lines along the middle of the places that are too narrow for two. */

@@ -36,6 +36,10 @@ public final class PieceLines {
     Key.Builder key = Key.of("piece lines").add(maker.key(layer, settings(layer)));
     addArea(key, supports.body(layer.index()));
     addArea(key, supports.touching(layer.index()));
+    supports.addSettings(key, layer.index());
+    if (layer.index() == 1) {
+      new Brim(settings(layer)).addTo(key);
+    }
     return key.build();
   }
 

@@ -68,6 +68,13 @@ final class Supports {
     return key;
   }
 
+  /** Takes in how support is laid in a layer. */
+  void addSettings(Key.Builder key, int index) {
+    if (any) {
+      settings(index).addTo(key);
+    }
+  }
+
   /** What support covers in a layer, without its interface. */
   Area body(int index) {
     return any ? layers().get(index - 1).body() : Area.EMPTY;

@@ -1,0 +1,113 @@
+package org.stratonomy.engine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshBuilder;
+import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.problem.Problem;
+
+/** After any edit, what is remembered and what is computed anew give the same program. */
+class RememberedResultsTest {
+  private static final Mesh MESH = gate();
+
+  /** A bridge, thin ribs, a small part and a round one: every setting has something to act on. */
+  private static Mesh gate() {
+    TriangleSoup soup = new TriangleSoup(60);
+    Shapes.addBar(soup, 0, 0, 0, 12, 12, 1.6);
+    Shapes.addBar(soup, 0, 0, 1, 30, 12, 1.6);
+    Shapes.addBar(soup, 26, 0, 0, 30, 12, 1.6);
+    Shapes.addBar(soup, 2, 12, 0, 2.7, 20, 1.6);
+    Shapes.addBar(soup, 6, 12, 0, 7.7, 20, 1.6);
+    Shapes.addBar(soup, 40, 0, 0, 44, 4, 0.6);
+    Mesh round = Shapes.cylinder(5, 1);
+    for (int t = 0; t < round.triangleCount(); t++) {
+      for (int k = 0; k < 3; k++) {
+        int v = round.corner(t, k);
+        soup.corner(
+            round.coordinate(v, 0) + 20, round.coordinate(v, 1) + 22, round.coordinate(v, 2));
+      }
+    }
+    return MeshBuilder.build("gate", soup);
+  }
+
+  private static Map<Setting, Value> base() {
+    Map<Setting, Value> set = new EnumMap<>(Setting.class);
+    set.put(Setting.SUPPORT, Value.of("everywhere"));
+    set.put(Setting.BRIM_LINES, Value.of(3));
+    set.put(Setting.MIN_LAYER_TIME, Value.of(20));
+    return set;
+  }
+
+  private static Plan plan(Map<Setting, Value> set) {
+    return Shapes.plan(List.of(), Shapes.everywhere(set));
+  }
+
+  private static String program(Planner planner, Plan plan) {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try {
+      Planner.writeProgram(planner.compute(plan, Shapes.source(MESH), Watch.NONE), bytes);
+    } catch (IOException e) {
+      throw new java.io.UncheckedIOException(e);
+    }
+    return bytes.toString(StandardCharsets.UTF_8);
+  }
+
+  /** Values besides the default that a plan may have. */
+  private static List<Value> others(Setting setting) {
+    if (!setting.choices().isEmpty()) {
+      return setting.choices().stream().map(Value::of).toList();
+    }
+    List<Value> values = new ArrayList<>();
+    switch (setting) {
+      case FILAMENT, SUPPORT_FILAMENT, INTERFACE_FILAMENT -> values.add(Value.of(2));
+      case BRIM_UP_TO -> values.add(Value.of(50));
+      case ARC_TOLERANCE -> values.add(Value.of(0.05));
+      default -> {
+        // Shares of the range do.
+      }
+    }
+    for (double share : new double[] {0.01, 0.1, 0.3}) {
+      double value = setting.min() + share * (setting.max() - setting.min());
+      values.add(Value.of(setting.isWhole() ? Math.ceil(value) : value));
+    }
+    return values;
+  }
+
+  @ParameterizedTest
+  @EnumSource(Setting.class)
+  void anEditOfAnySettingIsTakenIn(Setting setting) {
+    try (Planner remembering = new Planner(ShelfReader.standard(), 1 << 27, 2)) {
+      String before = program(remembering, plan(base()));
+      int taken = 0;
+      for (Value value : others(setting)) {
+        Map<Setting, Value> edited = base();
+        edited.put(setting, value);
+        try (Planner fresh = new Planner(ShelfReader.standard(), 1 << 27, 2)) {
+          String anew = program(fresh, plan(edited));
+          assertThat(program(remembering, plan(edited)).equals(anew))
+              .as("%s %s from memory and anew", setting.id(), value)
+              .isTrue();
+          taken += anew.equals(before) ? 0 : 1;
+        } catch (Problem impossible) {
+          // Not every value of the catalogue is possible on this machine.
+          assertThat(impossible.remedy()).isNotBlank();
+        }
+      }
+      assertThat(taken).as("values of %s that change the program", setting.id()).isPositive();
+    }
+  }
+}
