@@ -49,6 +49,8 @@ class RememberedResultsTest {
     set.put(Setting.SUPPORT, Value.of("everywhere"));
     set.put(Setting.BRIM_LINES, Value.of(3));
     set.put(Setting.MIN_LAYER_TIME, Value.of(20));
+    set.put(Setting.TOP_LAYERS, Value.of(2));
+    set.put(Setting.BOTTOM_LAYERS, Value.of(2));
     return set;
   }
 
