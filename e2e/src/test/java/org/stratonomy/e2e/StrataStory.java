@@ -146,6 +146,12 @@ class StrataStory {
     return file;
   }
 
+  /** A role in the legend of the layer sheet. */
+  private Locator inLegend(String role) {
+    return page.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(role).setExact(true));
+  }
+
   @Test
   void supportAndPatternsAreSeenInTheLayerSheet() throws IOException {
     drop(gallows());
@@ -159,19 +165,19 @@ class StrataStory {
     assertThat(pattern).hasValue("honeycomb");
     button("By role").click();
     typeIntoLevel(10);
-    assertThat(button("support")).isVisible();
-    assertThat(button("outer wall")).isVisible();
+    assertThat(inLegend("support")).isVisible();
+    assertThat(inLegend("outer wall")).isVisible();
     // The interface ends a layer below the arm, which begins at 7 mm with layer 36.
     typeIntoLevel(34);
-    assertThat(button("interface")).isVisible();
+    assertThat(inLegend("interface")).isVisible();
     typeIntoLevel(35);
-    assertThat(button("interface")).isHidden();
+    assertThat(inLegend("interface")).isHidden();
     page.keyboard().press("Control+z");
     assertThat(pattern).hasValue("lines");
     page.keyboard().press("Control+z");
     assertThat(support).hasValue("none");
     typeIntoLevel(10);
-    assertThat(button("support")).isHidden();
+    assertThat(inLegend("support")).isHidden();
   }
 
   private void drop(Path... files) {
