@@ -35,7 +35,7 @@
   );
   const shown = $derived(
     all
-      ? session.shelf.settings.filter((s) => s.id !== 'filament')
+      ? session.shelf.settings.filter((s) => s.id !== 'filament' && s.scope !== 'plan')
       : MAIN.map((id) => session.setting(id)),
   );
   const slot = $derived(stratum ? session.slotOf(stratum) : 1);
@@ -163,16 +163,14 @@
         <h4>{setting.group}</h4>
       {/if}
       {@const from = source(setting.id)}
-      {#if setting.scope !== 'plan'}
-        <SettingField
-          {setting}
-          value={stratum.settings[setting.id]?.value ?? ''}
-          source={from.text}
-          own={from.own}
-          onSet={(value) => set(setting.id, value)}
-          onClear={() => session.edit({ action: 'CLEAR', ...place, setting: setting.id })}
-        />
-      {/if}
+      <SettingField
+        {setting}
+        value={stratum.settings[setting.id]?.value ?? ''}
+        source={from.text}
+        own={from.own}
+        onSet={(value) => set(setting.id, value)}
+        onClear={() => session.edit({ action: 'CLEAR', ...place, setting: setting.id })}
+      />
     {/each}
     <button class="tool more" aria-pressed={all} onclick={() => (all = !all)}>
       <ChevronDown size={14} />{all ? 'Fewer settings' : 'All settings'}
