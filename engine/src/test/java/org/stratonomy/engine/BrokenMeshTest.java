@@ -42,6 +42,13 @@ class BrokenMeshTest {
     }
   }
 
+  /** Volume of a mesh printed solid, mm³. */
+  private static double solidVolume(Mesh mesh) {
+    return print(
+            mesh, Map.of(Setting.INFILL_DENSITY, Value.of(100), Setting.SKIRT_LINES, Value.of(0)))
+        .volume(1.75);
+  }
+
   private static TriangleSoup soup(Mesh mesh) {
     TriangleSoup soup = new TriangleSoup(mesh.triangleCount());
     for (int t = 0; t < mesh.triangleCount(); t++) {
@@ -65,11 +72,7 @@ class BrokenMeshTest {
     for (int t = 0; t < bar.triangleCount(); t++) {
       add(soup, bar, t, random.nextBoolean());
     }
-    double volume =
-        print(
-                MeshBuilder.build("turned", soup),
-                Map.of(Setting.INFILL_DENSITY, Value.of(100), Setting.SKIRT_LINES, Value.of(0)))
-            .volume(1.75);
+    double volume = solidVolume(MeshBuilder.build("turned", soup));
     assertThat(volume).isCloseTo(432, within(0.01 * 432));
   }
 
@@ -96,9 +99,7 @@ class BrokenMeshTest {
     }
     Mesh open = MeshBuilder.build("open", soup);
     assertThat(open.report().openEdges()).isPositive();
-    double volume =
-        print(open, Map.of(Setting.INFILL_DENSITY, Value.of(100), Setting.SKIRT_LINES, Value.of(0)))
-            .volume(1.75);
+    double volume = solidVolume(open);
     assertThat(volume).isCloseTo(400, within(0.02 * 400));
   }
 
@@ -107,11 +108,7 @@ class BrokenMeshTest {
     TriangleSoup soup = new TriangleSoup(24);
     Shapes.addBar(soup, 0, 0, 0, 10, 10, 2);
     Shapes.addBar(soup, 5, 5, 0, 15, 15, 2);
-    double volume =
-        print(
-                MeshBuilder.build("crossing", soup),
-                Map.of(Setting.INFILL_DENSITY, Value.of(100), Setting.SKIRT_LINES, Value.of(0)))
-            .volume(1.75);
+    double volume = solidVolume(MeshBuilder.build("crossing", soup));
     assertThat(volume).isCloseTo(350, within(0.01 * 350));
   }
 
@@ -131,11 +128,7 @@ class BrokenMeshTest {
     order.forEach(t -> add(shuffled, mesh, t, false));
     Mesh again = MeshBuilder.build("shuffled", shuffled);
     assertThat(again.report().flipped()).isZero();
-    double volume =
-        print(
-                again,
-                Map.of(Setting.INFILL_DENSITY, Value.of(100), Setting.SKIRT_LINES, Value.of(0)))
-            .volume(1.75);
+    double volume = solidVolume(again);
     double expected = 12 * 12 * 2 + 30 * 12 + 4 * 12 * 2;
     assertThat(volume).isCloseTo(expected, within(0.015 * expected));
   }
@@ -159,11 +152,7 @@ class BrokenMeshTest {
   void aModelTenKilometresAwayIsBroughtToTheBed() {
     TriangleSoup soup = new TriangleSoup(12);
     Shapes.addBar(soup, 1e7, -1e7, 5e6, 1e7 + 10, -1e7 + 10, 5e6 + 2);
-    double volume =
-        print(
-                MeshBuilder.build("far", soup),
-                Map.of(Setting.INFILL_DENSITY, Value.of(100), Setting.SKIRT_LINES, Value.of(0)))
-            .volume(1.75);
+    double volume = solidVolume(MeshBuilder.build("far", soup));
     assertThat(volume).isCloseTo(200, within(0.01 * 200));
   }
 
