@@ -2,6 +2,7 @@ package org.stratonomy.engine;
 
 import java.util.List;
 import org.stratonomy.engine.check.Finding;
+import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.plan.Plan;
@@ -15,6 +16,7 @@ import org.stratonomy.engine.strata.PlacedPiece;
  *
  * @param placed one for each piece, in the plan's order
  * @param profiles one for each piece, in the plan's order
+ * @param cells one for each piece, in the plan's order
  */
 public record PlanResult(
     Plan plan,
@@ -22,6 +24,7 @@ public record PlanResult(
     List<PlacedPiece> placed,
     LayerStack stack,
     List<HeightProfile> profiles,
+    List<Cells> cells,
     Schedule schedule,
     Ledger ledger,
     List<Finding> findings) {}

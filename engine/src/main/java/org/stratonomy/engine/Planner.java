@@ -13,6 +13,7 @@ import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.IntConsumer;
 import org.stratonomy.engine.check.Checks;
+import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
@@ -32,6 +33,7 @@ import org.stratonomy.engine.program.ProgramWriter;
 import org.stratonomy.engine.strata.HeightProfile;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.LayerStack.Part;
+import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.PlacedPiece;
 import org.stratonomy.engine.strata.Sections;
@@ -89,25 +91,18 @@ public final class Planner implements AutoCloseable {
     List<LayerPart> parts = parts(stack);
     forEach("outlines", parts, watch, part -> sections.get(part.piece).get(part.index));
     List<HeightProfile> profiles = new ArrayList<>();
+    List<Cells> cells = new ArrayList<>();
     List<PieceLines> lines = new ArrayList<>();
     for (int p = 0; p < placed.size(); p++) {
-      profiles.add(HeightProfile.of(stack.pieces().get(p), sections.get(p)));
-      String id = placed.get(p).id();
-      lines.add(
-          new PieceLines(
-              stack.pieces().get(p),
-              sections.get(p),
-              stratum -> resolver.stratum(id, stratum),
-              memo));
+      PieceStack piece = stack.pieces().get(p);
+      profiles.add(HeightProfile.of(piece, sections.get(p)));
+      cells.add(new Cells(plan, placed.get(p), piece, sections.get(p), resolver, meshes, memo));
     }
-    forEach(
-        "toolpaths",
-        parts,
-        watch,
-        part ->
-            lines
-                .get(part.piece)
-                .islands(stack.pieces().get(part.piece).layers().get(part.index - 1)));
+    forEach("cells", parts, watch, part -> cells.get(part.piece).of(layer(stack, part)));
+    for (int p = 0; p < placed.size(); p++) {
+      lines.add(new PieceLines(stack.pieces().get(p), sections.get(p), cells.get(p), memo));
+    }
+    forEach("toolpaths", parts, watch, part -> lines.get(part.piece).islands(layer(stack, part)));
     forEach("support", lines.size(), watch, p -> support(lines.get(p), stack.pieces().get(p)));
     Scheduler scheduler = new Scheduler(plan, resolver, stack, sections, lines, memo);
     Schedule schedule =
@@ -120,6 +115,7 @@ public final class Planner implements AutoCloseable {
         placed,
         stack,
         profiles,
+        cells,
         schedule,
         Ledger.of(schedule, resolver),
         Checks.run(plan, resolver, placed, stack, schedule));
@@ -167,6 +163,10 @@ public final class Planner implements AutoCloseable {
       }
     }
     return parts;
+  }
+
+  private static PieceLayer layer(LayerStack stack, LayerPart part) {
+    return stack.pieces().get(part.piece).layers().get(part.index - 1);
   }
 
   private static void support(PieceLines lines, PieceStack stack) {

@@ -37,6 +37,8 @@ class ArchitectureTest {
           .definedBy("..engine.plan..")
           .layer("strata")
           .definedBy("..engine.strata..")
+          .layer("divide")
+          .definedBy("..engine.divide..")
           .layer("path")
           .definedBy("..engine.path..")
           .layer("merge")
@@ -58,5 +60,7 @@ class ArchitectureTest {
           .whereLayer("path")
           .mayOnlyBeAccessedByLayers("merge", "ledger", "program", "check")
           .whereLayer("strata")
+          .mayOnlyBeAccessedByLayers("divide", "path", "merge", "ledger", "program", "check")
+          .whereLayer("divide")
           .mayOnlyBeAccessedByLayers("path", "merge", "ledger", "program", "check");
 }

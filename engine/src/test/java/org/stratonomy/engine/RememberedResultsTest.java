@@ -15,7 +15,9 @@ import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
@@ -55,7 +57,10 @@ class RememberedResultsTest {
   }
 
   private static Plan plan(Map<Setting, Value> set) {
-    return Shapes.plan(List.of(), Shapes.everywhere(set));
+    return Shapes.divided(
+        List.of(new Region("disc", "Disc", new Region.Cylinder(new Vector(-14, 0, 0), 6, 4))),
+        Shapes.region("disc", Map.of(Setting.FILAMENT, Value.of(2))),
+        Shapes.everywhere(set));
   }
 
   private static String program(Planner planner, Plan plan) {

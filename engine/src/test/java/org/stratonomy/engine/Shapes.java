@@ -13,6 +13,7 @@ import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
@@ -64,6 +65,14 @@ public final class Shapes {
         soup.corner(corners[k][0], corners[k][1], corners[k][2]);
       }
     }
+  }
+
+  /** A top 30 × 30 × 1 mm on one leg 10 mm wide in its middle, 4 mm high. */
+  public static Mesh table() {
+    TriangleSoup soup = new TriangleSoup(24);
+    addBar(soup, 10, 0, 0, 20, 30, 4);
+    addBar(soup, 0, 0, 4, 30, 30, 5);
+    return MeshBuilder.build("table", soup);
   }
 
   /** A union of boxes that overlap at random. */
@@ -337,6 +346,20 @@ public final class Shapes {
                 boundaries)),
         List.of(rules),
         List.of());
+  }
+
+  /** The same with regions in the piece. */
+  public static Plan divided(List<Region> regions, Rule... rules) {
+    Plan plan = plan(List.of(), rules);
+    return plan.withPiece(plan.pieces().getFirst().withRegions(regions));
+  }
+
+  /** A rule for what lies inside of a region. */
+  public static Rule region(String id, Map<Setting, Value> set) {
+    Where where =
+        new Where(
+            List.of(), List.of(), List.of(), List.of(id), List.of(), java.util.Optional.empty());
+    return new Rule(where, set);
   }
 
   public static Rule everywhere(Map<Setting, Value> set) {

@@ -61,6 +61,18 @@ public class MeshService implements MeshSource {
     return kept;
   }
 
+  /**
+   * Keeps a file as it is; if it holds several meshes, they count as one.
+   *
+   * @return a reference for plans
+   * @throws Problem if it is not usable
+   */
+  @Transactional
+  public String storeWhole(String name, byte[] content) {
+    MeshFiles.mesh(name, ByteBuffer.wrap(content));
+    return keep(name, content);
+  }
+
   private static byte[] stl(Mesh mesh) {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     try {

@@ -85,22 +85,26 @@ public class PlanImporter {
     Map<String, byte[]> files = new java.util.LinkedHashMap<>();
     List<Piece> pieces = new ArrayList<>();
     for (Piece piece : plan.pieces()) {
-      List<Body> bodies = new ArrayList<>();
-      for (Body body : piece.bodies()) {
-        byte[] content = meshes.content(body.mesh());
-        String file =
-            "meshes/%s-%s.%s"
-                .formatted(
-                    plain(body.name()),
-                    body.mesh().substring(0, 8),
-                    MeshFiles.extension(ByteBuffer.wrap(content)));
-        files.put(file, content);
-        bodies.add(new Body(body.id(), body.name(), file));
-      }
-      pieces.add(
-          new Piece(piece.id(), piece.name(), bodies, piece.placement(), piece.boundaries()));
+      pieces.add(piece.withMeshes(mesh -> exported(piece, mesh, files)));
     }
     return new StratFile(plan.withPieces(pieces), files);
+  }
+
+  /** Puts a mesh among the files of an archive and returns its name there. */
+  private String exported(Piece piece, String mesh, Map<String, byte[]> files) {
+    byte[] content = meshes.content(mesh);
+    String name =
+        piece.bodies().stream()
+            .filter(body -> body.mesh().equals(mesh))
+            .map(Body::name)
+            .findFirst()
+            .orElse("region");
+    String file =
+        "meshes/%s-%s.%s"
+            .formatted(
+                plain(name), mesh.substring(0, 8), MeshFiles.extension(ByteBuffer.wrap(content)));
+    files.put(file, content);
+    return file;
   }
 
   /** Bodies whose file holds several meshes become one body for each. */
@@ -114,7 +118,10 @@ public class PlanImporter {
         bodies.add(new Body(id, name, kept.get(i).reference()));
       }
     }
-    return new Piece(piece.id(), piece.name(), bodies, piece.placement(), piece.boundaries());
+    return piece
+        .withBodies(bodies)
+        .withMeshes(
+            mesh -> files.containsKey(mesh) ? meshes.storeWhole(mesh, files.get(mesh)) : mesh);
   }
 
   /** The meshes of a file as bodies on their common origin. */

@@ -4,7 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
-import org.stratonomy.engine.path.Role;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
 

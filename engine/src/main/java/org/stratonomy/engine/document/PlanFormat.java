@@ -5,19 +5,15 @@ import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
-import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.problem.Problem;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadFeature;
@@ -92,7 +88,7 @@ public final class PlanFormat {
     List<Piece> pieces = new ArrayList<>();
     node.path("pieces").forEach(piece -> pieces.add(piece(piece)));
     List<Rule> rules = new ArrayList<>();
-    node.path("rules").forEach(rule -> rules.add(rule(rule)));
+    node.path("rules").forEach(rule -> rules.add(RuleFormat.read(rule)));
     List<Stop> stops = new ArrayList<>();
     for (JsonNode stop : node.path("stops")) {
       stops.add(
@@ -120,6 +116,8 @@ public final class PlanFormat {
     JsonNode placement = node.path("placement");
     List<Double> boundaries = new ArrayList<>();
     node.path("boundaries").forEach(height -> boundaries.add(height.asDouble()));
+    List<Region> regions = new ArrayList<>();
+    node.path("regions").forEach(region -> regions.add(RegionFormat.read(region)));
     return new Piece(
         id,
         node.path("name").asString(id),
@@ -128,7 +126,8 @@ public final class PlanFormat {
             vector(placement.path("position"), 0),
             vector(placement.path("rotation"), 0),
             vector(placement.path("scale"), 1)),
-        boundaries);
+        boundaries,
+        regions);
   }
 
   private static Placement.Vector vector(JsonNode node, double missing) {
@@ -138,22 +137,7 @@ public final class PlanFormat {
         : new Placement.Vector(missing, missing, missing);
   }
 
-  private static Rule rule(JsonNode node) {
-    List<Integer> strata = new ArrayList<>();
-    node.get("where").path("strata").forEach(number -> strata.add(number.asInt()));
-    Map<Setting, Value> set = new EnumMap<>(Setting.class);
-    for (Map.Entry<String, JsonNode> entry : node.get("set").properties()) {
-      Setting setting = Setting.byId(entry.getKey()).orElseThrow();
-      set.put(
-          setting,
-          entry.getValue().isString()
-              ? Value.of(entry.getValue().asString())
-              : Value.of(entry.getValue().asDouble()));
-    }
-    return new Rule(new Where(texts(node.get("where").path("pieces")), strata), set);
-  }
-
-  private static List<String> texts(JsonNode node) {
+  static List<String> texts(JsonNode node) {
     List<String> texts = new ArrayList<>();
     node.forEach(text -> texts.add(text.asString()));
     return texts;
@@ -171,7 +155,7 @@ public final class PlanFormat {
     ArrayNode pieces = root.putArray("pieces");
     plan.pieces().forEach(piece -> write(piece, pieces.addObject()));
     ArrayNode rules = root.putArray("rules");
-    plan.rules().forEach(rule -> write(rule, rules.addObject()));
+    plan.rules().forEach(rule -> RuleFormat.write(rule, rules.addObject()));
     ArrayNode stops = root.putArray("stops");
     for (Stop stop : plan.stops()) {
       stops
@@ -196,30 +180,13 @@ public final class PlanFormat {
     write(piece.placement().scale(), placement.putArray("scale"));
     ArrayNode boundaries = node.putArray("boundaries");
     piece.boundaries().forEach(boundaries::add);
+    if (!piece.regions().isEmpty()) {
+      ArrayNode regions = node.putArray("regions");
+      piece.regions().forEach(region -> RegionFormat.write(region, regions.addObject()));
+    }
   }
 
-  private static void write(Placement.Vector vector, ArrayNode node) {
+  static void write(Placement.Vector vector, ArrayNode node) {
     node.add(vector.x()).add(vector.y()).add(vector.z());
-  }
-
-  private static void write(Rule rule, ObjectNode node) {
-    ObjectNode where = node.putObject("where");
-    if (!rule.where().pieces().isEmpty()) {
-      rule.where().pieces().forEach(where.putArray("pieces")::add);
-    }
-    if (!rule.where().strata().isEmpty()) {
-      rule.where().strata().forEach(where.putArray("strata")::add);
-    }
-    ObjectNode set = node.putObject("set");
-    rule.set()
-        .forEach(
-            (setting, value) -> {
-              switch (value) {
-                case Value.Number n when setting.isWhole() ->
-                    set.put(setting.id(), (int) n.value());
-                case Value.Number n -> set.put(setting.id(), n.value());
-                case Value.Choice c -> set.put(setting.id(), c.value());
-              }
-            });
   }
 }

@@ -1,6 +1,5 @@
 package org.stratonomy.engine.document;
 
-import org.stratonomy.engine.plan.Setting;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -23,7 +22,7 @@ public final class PlanSchema {
     properties.set(
         "slots", list(text("Id of a filament on the shelf", 1, 100), 1, "Filaments by slot"));
     properties.set("pieces", list(piece(), 1, "What is placed on the bed"));
-    properties.set("rules", list(rule(), 0, "The rule sheet, topmost rule first"));
+    properties.set("rules", list(RuleFormat.schema(), 0, "The rule sheet, topmost rule first"));
     properties.set("stops", list(stop(), 0, "Where the machine waits, in any order"));
     return root;
   }
@@ -48,44 +47,9 @@ public final class PlanSchema {
     properties.set("placement", placement);
     properties.set(
         "boundaries", list(number("Height above the bed, mm"), 0, "Heights between the strata"));
+    properties.set(
+        "regions", list(RegionFormat.schema(), 0, "Volumes in which other rules may hold"));
     return piece;
-  }
-
-  private static ObjectNode rule() {
-    ObjectNode rule = object("where", "set");
-    ObjectNode properties = (ObjectNode) rule.get("properties");
-    ObjectNode where = object();
-    ObjectNode whereProperties = (ObjectNode) where.get("properties");
-    whereProperties.set("pieces", list(text("Id of a piece", 1, 100), 0, "Only these pieces"));
-    ObjectNode stratum = JSON.createObjectNode();
-    stratum.put("type", "integer").put("minimum", 1);
-    whereProperties.set("strata", list(stratum, 0, "Only these strata, 1 at the bottom"));
-    properties.set("where", where);
-    ObjectNode set = object();
-    ObjectNode setProperties = (ObjectNode) set.get("properties");
-    for (Setting setting : Setting.values()) {
-      setProperties.set(setting.id(), value(setting));
-    }
-    properties.set("set", set);
-    return rule;
-  }
-
-  private static ObjectNode value(Setting setting) {
-    ObjectNode value = JSON.createObjectNode();
-    value.put("title", setting.label());
-    value.put("description", setting.description());
-    if (setting.choices().isEmpty()) {
-      value.put("type", setting.isWhole() ? "integer" : "number");
-      value.put("minimum", setting.min());
-      value.put("maximum", setting.max());
-      if (!setting.unit().isEmpty()) {
-        value.put("x-unit", setting.unit());
-      }
-    } else {
-      ArrayNode choices = value.putArray("enum");
-      setting.choices().forEach(choices::add);
-    }
-    return value;
   }
 
   private static ObjectNode stop() {
@@ -99,7 +63,7 @@ public final class PlanSchema {
   }
 
   /** An object whose keys are listed; any other key is an error. */
-  private static ObjectNode object(String... required) {
+  static ObjectNode object(String... required) {
     ObjectNode node = JSON.createObjectNode();
     node.put("type", "object");
     node.put("additionalProperties", false);
@@ -111,7 +75,7 @@ public final class PlanSchema {
     return node;
   }
 
-  private static ObjectNode text(String description, int min, int max) {
+  static ObjectNode text(String description, int min, int max) {
     return JSON.createObjectNode()
         .put("type", "string")
         .put("description", description)
@@ -119,18 +83,18 @@ public final class PlanSchema {
         .put("maxLength", max);
   }
 
-  private static ObjectNode number(String description) {
+  static ObjectNode number(String description) {
     return JSON.createObjectNode().put("type", "number").put("description", description);
   }
 
-  private static ObjectNode list(ObjectNode items, int min, String description) {
+  static ObjectNode list(ObjectNode items, int min, String description) {
     ObjectNode list = JSON.createObjectNode();
     list.put("type", "array").put("description", description).put("minItems", min);
     list.set("items", items);
     return list;
   }
 
-  private static ObjectNode vector(String description) {
+  static ObjectNode vector(String description) {
     ObjectNode vector = JSON.createObjectNode();
     vector.put("type", "array").put("description", description);
     vector.put("minItems", 3).put("maxItems", 3);

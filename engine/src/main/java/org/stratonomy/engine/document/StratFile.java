@@ -62,17 +62,17 @@ public record StratFile(Plan plan, Map<String, byte[]> meshes) {
     Plan plan = PlanFormat.parse(name, new String(document, StandardCharsets.UTF_8));
     Map<String, byte[]> meshes = new LinkedHashMap<>();
     plan.pieces().stream()
-        .flatMap(piece -> piece.bodies().stream())
+        .flatMap(piece -> piece.meshes().stream())
         .forEach(
-            body -> {
-              byte[] mesh = entries.get(MeshFiles.file(body.mesh()));
+            reference -> {
+              byte[] mesh = entries.get(MeshFiles.file(reference));
               if (mesh == null) {
                 throw bad(
                     name,
-                    "The mesh '%s' is not in the archive.".formatted(body.mesh()),
+                    "The mesh '%s' is not in the archive.".formatted(reference),
                     "Put it in, or export the plan again.");
               }
-              meshes.put(body.mesh(), mesh);
+              meshes.put(reference, mesh);
             });
     return new StratFile(plan, meshes);
   }

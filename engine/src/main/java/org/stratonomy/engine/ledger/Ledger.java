@@ -6,9 +6,9 @@ import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.path.Role;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Role;
 
 /**
  * Time and material of a print.

@@ -3,18 +3,21 @@ package org.stratonomy.engine.merge;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.PieceLines;
-import org.stratonomy.engine.path.Role;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plan.SpotSettings;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.LayerStack.Part;
@@ -75,7 +78,7 @@ public final class Scheduler {
       ordered.add(next);
       if (!next.order.items().isEmpty()) {
         LineOrder.Item last = next.order.items().getLast();
-        slot = strokeSettings(layer.parts().get(last.part())).slot(last.line().role());
+        slot = slot(layer.parts().get(last.part()), last.line());
         x = last.endX();
         y = last.endY();
       }
@@ -92,22 +95,45 @@ public final class Scheduler {
     void forEach(int count, java.util.function.IntConsumer task);
   }
 
+  /** The lowest slot of what the first layer consists of. */
   private int firstSlot() {
-    if (stack.layers().isEmpty()) {
-      return 1;
-    }
-    return stack.layers().getFirst().parts().stream()
-        .mapToInt(part -> settings(part).slot())
-        .min()
+    return stack.layers().stream()
+        .limit(1)
+        .flatMap(layer -> layer.parts().stream())
+        .flatMap(
+            part ->
+                lines.get(part.piece()).islands(part.layer()).stream()
+                    .flatMap(List::stream)
+                    .map(line -> slot(part, line)))
+        .min(Integer::compare)
         .orElse(1);
+  }
+
+  private int slot(Part part, Line line) {
+    return strokeSettings(part, line).slot(line.role());
   }
 
   private Settings settings(Part part) {
     return resolver.stratum(plan.pieces().get(part.piece()).id(), part.layer().stratum());
   }
 
-  private StrokeSettings strokeSettings(Part part) {
-    Settings settings = settings(part);
+  private StrokeSettings strokeSettings(Part part, Line line) {
+    return switch (line.role()) {
+      case SUPPORT, INTERFACE, BRIM, SKIRT -> beside(part);
+      default -> strokeSettings(part, cells(part).get(line.cell()).settings());
+    };
+  }
+
+  private List<Cell> cells(Part part) {
+    return lines.get(part.piece()).cells(part.layer());
+  }
+
+  /** Of support, brim and skirt. */
+  private StrokeSettings beside(Part part) {
+    return strokeSettings(part, lines.get(part.piece()).beside(part.layer()));
+  }
+
+  private StrokeSettings strokeSettings(Part part, SpotSettings settings) {
     return new StrokeSettings(
         settings,
         resolver::filament,
@@ -116,15 +142,20 @@ public final class Scheduler {
         stack.pieces().get(part.piece()).onBed());
   }
 
+  /** All of a part of a layer: of its cells, and of what is beside it. */
+  private List<StrokeSettings> all(Part part) {
+    List<StrokeSettings> all = new ArrayList<>();
+    cells(part).forEach(cell -> all.add(strokeSettings(part, cell.settings())));
+    all.add(beside(part));
+    return all;
+  }
+
   private Ordered order(PlanLayer layer, Skirt skirt, double x, double y, int slot) {
     Key.Builder key = Key.of("order").add(x).add(y).add(slot);
     for (Part part : layer.parts()) {
-      Settings settings = settings(part);
       key.add(lines.get(part.piece()).key(part.layer()));
-      key.add(part.piece()).add(settings.slot());
-      strokeSettings(part).slots().forEach(key::add);
-      key.add(settings.choice(Setting.SEAM)).add(settings.choice(Setting.WALL_ORDER));
-      key.add(part.layer().index());
+      key.add(part.piece()).add(part.layer().index());
+      all(part).forEach(settings -> settings.addOrderTo(key));
     }
     if (layer.number() == 1) {
       key.add(skirt.key());
@@ -142,34 +173,43 @@ public final class Scheduler {
     for (int p = 0; p < layer.parts().size(); p++) {
       Part part = layer.parts().get(p);
       PieceLines piece = lines.get(part.piece());
-      StrokeSettings strokes = strokeSettings(part);
       if (layer.number() == 1 && p == 0) {
-        batches.add(batch(p, strokes, skirt.lines(), true));
+        add(batches, p, part, skirt.lines(), true);
       }
       if (part.layer().index() == 1 && stack.pieces().get(part.piece()).onBed()) {
-        batches.add(batch(p, strokes, piece.brim(part.layer()), true));
+        add(batches, p, part, piece.brim(part.layer()), true);
       }
       Map<Role, List<Line>> support =
           piece.support(part.layer()).stream().collect(Collectors.groupingBy(Line::role));
       for (Role role : List.of(Role.SUPPORT, Role.INTERFACE)) {
-        batches.add(batch(p, strokes, support.getOrDefault(role, List.of()), false));
+        add(batches, p, part, support.getOrDefault(role, List.of()), false);
       }
       for (List<Line> island : piece.islands(part.layer())) {
-        batches.add(batch(p, strokes, island, false));
+        add(batches, p, part, island, false);
       }
     }
     return batches;
   }
 
-  private static LayerSequencer.Batch batch(
-      int part, StrokeSettings strokes, List<Line> lines, boolean first) {
-    int slot = lines.isEmpty() ? strokes.slot() : strokes.slot(lines.getFirst().role());
-    return new LayerSequencer.Batch(part, slot, lines, strokes.seam(), strokes.wallOrder(), first);
+  /** One batch for each filament. */
+  private void add(
+      List<LayerSequencer.Batch> batches, int index, Part part, List<Line> all, boolean first) {
+    Map<Integer, List<Line>> bySlot =
+        all.stream()
+            .collect(
+                Collectors.groupingBy(line -> slot(part, line), TreeMap::new, Collectors.toList()));
+    bySlot.forEach(
+        (slot, own) -> {
+          StrokeSettings strokes = strokeSettings(part, own.getFirst());
+          batches.add(
+              new LayerSequencer.Batch(
+                  index, slot, own, strokes.seam(), strokes.wallOrder(), first));
+        });
   }
 
   private LayerSchedule layer(PlanLayer layer, Ordered ordered) {
     Key.Builder key = Key.of("strokes").add(ordered.key);
-    layer.parts().forEach(part -> strokeSettings(part).addTo(key));
+    layer.parts().forEach(part -> all(part).forEach(settings -> settings.addTo(key)));
     timer.addTo(key);
     Key built = key.build();
     LayerOrder order = memo.get(built, LayerOrder.class, () -> strokes(layer, ordered.order));
@@ -179,7 +219,6 @@ public final class Scheduler {
   }
 
   private LayerOrder strokes(PlanLayer layer, LineOrder order) {
-    List<StrokeSettings> settings = layer.parts().stream().map(this::strokeSettings).toList();
     TravelPlanner planner =
         new TravelPlanner(
             travel,
@@ -189,7 +228,7 @@ public final class Scheduler {
     List<Travel> travels = new ArrayList<>();
     for (LineOrder.Item item : order.items()) {
       int first = strokes.size();
-      settings.get(item.part()).addStrokes(item.line(), strokes);
+      strokeSettings(layer.parts().get(item.part()), item.line()).addStrokes(item.line(), strokes);
       travels.add(first == 0 ? Travel.RETRACTED : planner.travel(strokes, first));
       while (travels.size() < strokes.size()) {
         travels.add(Travel.STRAIGHT);

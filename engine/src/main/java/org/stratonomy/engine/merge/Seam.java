@@ -2,7 +2,7 @@ package org.stratonomy.engine.merge;
 
 import java.util.function.ToIntFunction;
 import org.stratonomy.engine.path.Line;
-import org.stratonomy.engine.path.Role;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
 
 /** Says at which points a line may begin: at an end of an open one, a corner of a closed one. */

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.path.Line;
-import org.stratonomy.engine.path.Role;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plane.Area;

@@ -1,6 +1,6 @@
 package org.stratonomy.engine.merge;
 
-import org.stratonomy.engine.path.Role;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
 
 /**

@@ -5,16 +5,17 @@ import java.util.function.IntFunction;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.Overhang;
-import org.stratonomy.engine.path.Role;
 import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plan.SpotSettings;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.strata.PieceLayer;
 
-/** Turns the lines of one layer of one piece into strokes: filament, speed, fan, temperature. */
+/** Turns the lines of one cell of a layer into strokes: filament, speed, fan, temperature. */
 final class StrokeSettings {
-  private final Settings settings;
+  private final SpotSettings settings;
   private final IntFunction<Filament> filaments;
   private final PieceLayer layer;
   private final int piece;
@@ -25,7 +26,7 @@ final class StrokeSettings {
    * @param filaments by slot, from 1
    */
   StrokeSettings(
-      Settings settings,
+      SpotSettings settings,
       IntFunction<Filament> filaments,
       PieceLayer layer,
       int piece,
@@ -35,35 +36,26 @@ final class StrokeSettings {
     this.layer = layer;
     this.piece = piece;
     firstOnBed = pieceOnBed && layer.index() == 1;
-    fanOff = pieceOnBed && layer.index() <= settings.count(Setting.FAN_OFF_LAYERS);
-  }
-
-  int slot() {
-    return settings.slot();
+    fanOff = pieceOnBed && layer.index() <= settings.all().count(Setting.FAN_OFF_LAYERS);
   }
 
   /** Slot of the filament that a role is printed with. */
   int slot(Role role) {
     int own =
         switch (role) {
-          case SUPPORT -> settings.count(Setting.SUPPORT_FILAMENT);
-          case INTERFACE -> settings.count(Setting.INTERFACE_FILAMENT);
+          case SUPPORT -> settings.all().count(Setting.SUPPORT_FILAMENT);
+          case INTERFACE -> settings.all().count(Setting.INTERFACE_FILAMENT);
           default -> 0;
         };
-    return own == 0 ? slot() : own;
-  }
-
-  /** Slots of all filaments that may be used. */
-  List<Integer> slots() {
-    return List.of(slot(), slot(Role.SUPPORT), slot(Role.INTERFACE));
+    return own == 0 ? settings.of(role).slot() : own;
   }
 
   Seam seam() {
-    return Seam.of(settings.choice(Setting.SEAM), layer.index());
+    return Seam.of(settings.all().choice(Setting.SEAM), layer.index());
   }
 
   WallOrder wallOrder() {
-    return WallOrder.of(settings.choice(Setting.WALL_ORDER));
+    return WallOrder.of(settings.all().choice(Setting.WALL_ORDER));
   }
 
   /** Adds the strokes of a line: one for each run of segments of the same width and overhang. */
@@ -91,7 +83,7 @@ final class StrokeSettings {
 
   private Stroke stroke(Line line, Path path, double width, int overhang) {
     Role role = line.role();
-    double flow = settings.number(Setting.FLOW) / 100;
+    double flow = settings.of(role).number(Setting.FLOW) / 100;
     int slot = slot(role);
     double mostByFlow = filaments.apply(slot).maxFlow() / (width * layer.height() * flow);
     double wanted = speed(role) * wallFactor(line, overhang);
@@ -105,32 +97,35 @@ final class StrokeSettings {
         slot,
         Math.min(wanted, mostByFlow),
         fan(role, overhang),
-        temperature(slot),
+        temperature(role, slot),
         flow);
   }
 
-  /** A filament other than the stratum's is printed at its own temperature. */
-  private double temperature(int slot) {
-    return slot == slot()
-        ? settings.number(Setting.NOZZLE_TEMPERATURE)
+  /** Support of a filament other than its surroundings' is printed at that one's temperature. */
+  private double temperature(Role role, int slot) {
+    Settings own = settings.of(role);
+    return slot == own.slot()
+        ? own.number(Setting.NOZZLE_TEMPERATURE)
         : filaments.apply(slot).nozzleC();
   }
 
   private double speed(Role role) {
     if (firstOnBed) {
-      return settings.number(Setting.FIRST_LAYER_SPEED);
+      return settings.all().number(Setting.FIRST_LAYER_SPEED);
     }
-    return settings.number(
-        switch (role) {
-          case OUTER_WALL -> Setting.OUTER_WALL_SPEED;
-          case INNER_WALL -> Setting.INNER_WALL_SPEED;
-          case TOP_SKIN, BOTTOM_SKIN -> Setting.SKIN_SPEED;
-          case SOLID_INFILL, GAP -> Setting.SOLID_SPEED;
-          case INFILL -> Setting.INFILL_SPEED;
-          case BRIDGE -> Setting.BRIDGE_SPEED;
-          case SUPPORT, INTERFACE -> Setting.SUPPORT_SPEED;
-          case SKIRT, BRIM -> Setting.FIRST_LAYER_SPEED;
-        });
+    return settings
+        .of(role)
+        .number(
+            switch (role) {
+              case OUTER_WALL -> Setting.OUTER_WALL_SPEED;
+              case INNER_WALL -> Setting.INNER_WALL_SPEED;
+              case TOP_SKIN, BOTTOM_SKIN -> Setting.SKIN_SPEED;
+              case SOLID_INFILL, GAP -> Setting.SOLID_SPEED;
+              case INFILL -> Setting.INFILL_SPEED;
+              case BRIDGE -> Setting.BRIDGE_SPEED;
+              case SUPPORT, INTERFACE -> Setting.SUPPORT_SPEED;
+              case SKIRT, BRIM -> Setting.FIRST_LAYER_SPEED;
+            });
   }
 
   /** Walls that hang over and short closed ones are slower; the first layer has its own speed. */
@@ -138,20 +133,20 @@ final class StrokeSettings {
     if (firstOnBed || !line.role().isWall()) {
       return 1;
     }
+    Settings own = settings.of(line.role());
     double most = Overhang.MOST.ordinal();
-    double hanging = 1 - overhang / most * (1 - settings.number(Setting.OVERHANG_SPEED) / 100);
+    double hanging = 1 - overhang / most * (1 - own.number(Setting.OVERHANG_SPEED) / 100);
     boolean small =
-        line.path().isClosed()
-            && line.path().lengthMm() <= settings.number(Setting.SMALL_WALL_LENGTH);
-    return Math.min(hanging, small ? settings.number(Setting.SMALL_WALL_SPEED) / 100 : 1);
+        line.path().isClosed() && line.path().lengthMm() <= own.number(Setting.SMALL_WALL_LENGTH);
+    return Math.min(hanging, small ? own.number(Setting.SMALL_WALL_SPEED) / 100 : 1);
   }
 
   private double fan(Role role, int overhang) {
     if (fanOff) {
       return 0;
     }
-    double fan = settings.number(Setting.FAN);
-    double bridge = settings.number(Setting.BRIDGE_FAN);
+    double fan = settings.of(role).number(Setting.FAN);
+    double bridge = settings.of(role).number(Setting.BRIDGE_FAN);
     if (role == Role.BRIDGE) {
       return bridge;
     }
@@ -161,20 +156,26 @@ final class StrokeSettings {
   /** Takes in all that strokes depend on besides their lines. */
   void addTo(Key.Builder key) {
     for (Role role : Role.values()) {
-      key.add(speed(role));
+      int slot = slot(role);
+      Settings own = settings.of(role);
+      key.add(speed(role)).add(fan(role, 0)).add(fan(role, Overhang.MOST.ordinal()));
+      key.add(slot).add(temperature(role, slot)).add(filaments.apply(slot).maxFlow());
+      key.add(own.number(Setting.FLOW));
     }
-    for (int overhang = 0; overhang < Overhang.values().length; overhang++) {
-      key.add(fan(Role.OUTER_WALL, overhang));
-    }
-    key.add(fan(Role.BRIDGE, 0));
-    key.add(settings.number(Setting.OVERHANG_SPEED));
-    key.add(settings.number(Setting.SMALL_WALL_LENGTH));
-    key.add(settings.number(Setting.SMALL_WALL_SPEED));
-    key.add(settings.number(Setting.NOZZLE_TEMPERATURE)).add(settings.number(Setting.FLOW));
-    for (int slot : slots()) {
-      key.add(slot).add(filaments.apply(slot).maxFlow()).add(filaments.apply(slot).nozzleC());
+    for (Role wall : List.of(Role.OUTER_WALL, Role.INNER_WALL)) {
+      Settings own = settings.of(wall);
+      key.add(own.number(Setting.OVERHANG_SPEED)).add(own.number(Setting.SMALL_WALL_LENGTH));
+      key.add(own.number(Setting.SMALL_WALL_SPEED));
     }
     key.add(piece).add(layer.stratum()).add(layer.height());
     key.add(firstOnBed ? 1 : 0);
+  }
+
+  /** Takes in what the order of lines depends on besides them. */
+  void addOrderTo(Key.Builder key) {
+    for (Role role : Role.values()) {
+      key.add(slot(role));
+    }
+    key.add(settings.all().choice(Setting.SEAM)).add(settings.all().choice(Setting.WALL_ORDER));
   }
 }

@@ -3,6 +3,7 @@ package org.stratonomy.engine.path;
 import java.util.ArrayList;
 import java.util.List;
 import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plane.Area;

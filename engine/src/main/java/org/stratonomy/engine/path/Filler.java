@@ -2,6 +2,7 @@ package org.stratonomy.engine.path;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.Hatch;

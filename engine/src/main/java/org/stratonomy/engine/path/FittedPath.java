@@ -1,6 +1,7 @@
 package org.stratonomy.engine.path;
 
 import java.util.Arrays;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
 
 /**

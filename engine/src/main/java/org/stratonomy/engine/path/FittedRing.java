@@ -2,6 +2,7 @@ package org.stratonomy.engine.path;
 
 import java.util.Arrays;
 import java.util.Optional;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.InnerDiscs;
 

@@ -1,6 +1,7 @@
 package org.stratonomy.engine.path;
 
 import java.util.Arrays;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
 
 /**
@@ -14,25 +15,32 @@ import org.stratonomy.engine.plane.Path;
  * @param overhangs of each segment, a class of {@link Overhang}; empty if it rests on the layer
  *     below everywhere
  * @param inOrder whether it is to be printed as it is, after the line before it in its list
+ * @param cell that it runs in, by its index in the layer
  */
 public record Line(
-    Role role, Path path, double widthMm, double[] widths, byte[] overhangs, boolean inOrder) {
+    Role role,
+    Path path,
+    double widthMm,
+    double[] widths,
+    byte[] overhangs,
+    boolean inOrder,
+    int cell) {
   private static final double[] NO_WIDTHS = {};
   private static final byte[] NO_OVERHANGS = {};
 
   /** A line of one width that rests on the layer below. */
   public Line(Role role, Path path, double widthMm) {
-    this(role, path, widthMm, NO_WIDTHS, NO_OVERHANGS, false);
+    this(role, path, widthMm, NO_WIDTHS, NO_OVERHANGS, false, 0);
   }
 
   /** A line of one width that is printed as it is, after the one before it. */
   static Line inOrder(Role role, Path path, double widthMm) {
-    return new Line(role, path, widthMm, NO_WIDTHS, NO_OVERHANGS, true);
+    return new Line(role, path, widthMm, NO_WIDTHS, NO_OVERHANGS, true, 0);
   }
 
   /** The same line with marks of how far each segment hangs over. */
   Line withOverhangs(Path divided, byte[] marks) {
-    return new Line(role, divided, widthMm, widths, marks, inOrder);
+    return new Line(role, divided, widthMm, widths, marks, inOrder, cell);
   }
 
   /** A line whose segments have widths of their own. */
@@ -43,7 +51,22 @@ public record Line(
       length += path.segmentLengthMm(i);
       area += path.segmentLengthMm(i) * widths[i];
     }
-    return new Line(role, path, area / length, widths, NO_OVERHANGS, false);
+    return new Line(role, path, area / length, widths, NO_OVERHANGS, false, 0);
+  }
+
+  /** The same line in another cell. */
+  Line inCell(int other) {
+    return new Line(role, path, widthMm, widths, overhangs, inOrder, other);
+  }
+
+  /** A part of this line, which is the same all along. */
+  Line along(Path part) {
+    return along(part, NO_WIDTHS, NO_OVERHANGS);
+  }
+
+  /** A part of this line. */
+  Line along(Path part, double[] partWidths, byte[] partOverhangs) {
+    return new Line(role, part, widthMm, partWidths, partOverhangs, inOrder, cell);
   }
 
   public double width(int segment) {
@@ -75,7 +98,7 @@ public record Line(
         backOverhangs[i] = overhangs[from];
       }
     }
-    return new Line(role, path.reversed(), widthMm, backWidths, backOverhangs, inOrder);
+    return new Line(role, path.reversed(), widthMm, backWidths, backOverhangs, inOrder, cell);
   }
 
   /** The same closed line, begun at another of its points. */
@@ -94,7 +117,7 @@ public record Line(
         turnedOverhangs[i] = overhangs[from];
       }
     }
-    return new Line(role, path.startingAt(point), widthMm, turnedWidths, turnedOverhangs, inOrder);
+    return along(path.startingAt(point), turnedWidths, turnedOverhangs);
   }
 
   @Override
@@ -104,6 +127,7 @@ public record Line(
         && path.equals(l.path)
         && widthMm == l.widthMm
         && inOrder == l.inOrder
+        && cell == l.cell
         && Arrays.equals(widths, l.widths)
         && Arrays.equals(overhangs, l.overhangs);
   }

@@ -2,9 +2,10 @@ package org.stratonomy.engine.path;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.stratonomy.engine.divide.Cell;
+import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
-import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.strata.PieceLayer;
@@ -12,148 +13,81 @@ import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.Sections;
 
 /**
- * The lines of a layer: walls along its outline, then skins and solid layers where one of the next
- * layers above or below is missing, then infill in the rest. The next layers count whatever stratum
- * they belong to, so that a boundary inside a piece gets no lid and a hollow under it does.
+ * The lines of a layer: walls along its outline, walls along joints between filaments, and what is
+ * inside of them.
  */
 final class LineMaker {
   private final PieceStack stack;
   private final Sections sections;
+  private final Cells cells;
   private final Memo memo;
 
-  LineMaker(PieceStack stack, Sections sections, Memo memo) {
+  LineMaker(PieceStack stack, Sections sections, Cells cells, Memo memo) {
     this.stack = stack;
     this.sections = sections;
+    this.cells = cells;
     this.memo = memo;
   }
 
-  /** Key of {@link #lines} for the same layer and settings. */
-  Key key(PieceLayer layer, Settings settings) {
-    LineSettings s = LineSettings.of(settings);
-    Key.Builder key = Key.of("lines");
-    s.addTo(key);
+  /** Key of {@link #lines} for the same layer. */
+  Key key(PieceLayer layer) {
+    Key.Builder key = Key.of("lines").add(cells.key(layer));
+    int below = 1;
+    int above = 1;
+    boolean wavy = false;
+    for (Cell cell : cells.of(layer)) {
+      LineSettings s = LineSettings.of(cell.settings().all());
+      s.addTo(key);
+      key.add(cell.settings().all().slot());
+      below = Math.max(below, s.bottomLayers());
+      above = Math.max(above, s.topLayers());
+      wavy |= s.pattern().equals("gyroid");
+    }
     key.add(layer.index() % 2).add(stack.onBed() ? 1 : 0).add(Math.min(layer.index(), 2));
-    key.add(s.pattern().equals("gyroid") ? layer.middle() : 0.0);
-    int below = Math.max(1, s.bottomLayers());
-    int above = Math.max(1, s.topLayers());
+    key.add(wavy ? layer.middle() : 0.0);
     for (int i = layer.index() - below; i <= layer.index() + above; i++) {
       key.add(sections.key(i));
     }
     return key.build();
   }
 
-  LayerLines lines(PieceLayer layer, Settings settings) {
+  LayerLines lines(PieceLayer layer) {
     return memo.get(
-        key(layer, settings),
+        key(layer),
         LayerLines.class,
-        () ->
-            LayerLines.of(
-                sections.get(layer.index()).area(),
-                new Layer(layer, LineSettings.of(settings)).make()));
+        () -> LayerLines.of(sections.get(layer.index()).area(), make(layer)));
   }
 
-  private final class Layer {
-    private final PieceLayer layer;
-    private final LineSettings s;
-    private final double width;
-    private final List<Line> lines = new ArrayList<>();
-
-    Layer(PieceLayer layer, LineSettings settings) {
-      this.layer = layer;
-      this.s = settings;
-      this.width = settings.lineWidth();
+  private List<Line> make(PieceLayer layer) {
+    List<Cell> divided = cells.of(layer);
+    List<LineCell> parts = LineCell.of(divided);
+    Surroundings around = new Surroundings(layer, stack, sections);
+    if (parts.size() == 1) {
+      LineCell whole = parts.getFirst();
+      LineSettings s = whole.settings();
+      List<Line> lines = new ArrayList<>();
+      Area inside =
+          new WallMaker(s.lineWidth(), s.thinPlaces(), lines).walls(around.section(), s.walls());
+      new InsideMaker(around, s, lines).fill(inside);
+      return whole.cut(lines, divided);
     }
-
-    List<Line> make() {
-      Area section = sections.get(layer.index()).area();
-      Area inside = new WallMaker(width, s.thinPlaces(), lines).walls(section, s.walls());
-      Area overAir = overAir(section);
-      markOverhangs(overAir);
-      if (inside.isEmpty()) {
-        return lines;
-      }
-      Filler filler = new Filler(width, angle(), s.thinPlaces(), lines);
-      if (s.density() >= 1) {
-        solid(section, overAir, inside, filler);
-        return lines;
-      }
-      Area needed = grown(Plane.missing(section, neighbours()), inside);
-      Area narrower = Plane.inset(Plane.difference(inside, needed), width);
-      Area sparse = Plane.outset(narrower, width);
-      solid(section, overAir, Plane.difference(inside, sparse), filler);
-      if (s.density() > 0) {
-        filler.infill(sparse, s, layer.middle());
-      }
-      return lines;
+    CellWalls walls = new CellWalls(around.section());
+    List<Line> lines = new ArrayList<>();
+    for (LineCell part : parts) {
+      LineSettings s = part.settings();
+      List<Line> own = new ArrayList<>();
+      Area inside = walls.walls(part, own);
+      inside = new Joint(others(part, parts), walls.within(s)).walls(inside, s, own);
+      new InsideMaker(around, s, own).fill(inside);
+      lines.addAll(part.cut(own, divided));
     }
+    return lines;
+  }
 
-    private double angle() {
-      return s.angleRad() + (layer.index() % 2 == 0 ? Math.PI / 2 : 0);
-    }
-
-    private boolean isOnBed() {
-      return layer.index() == 1 && stack.onBed();
-    }
-
-    /** Walls over the edge of the layer below are marked by how far they hang over. */
-    private void markOverhangs(Area overAir) {
-      double least = (Overhang.QUARTER.share() - 0.5) * width;
-      if (!Plane.inset(overAir, -least / 2).isEmpty()) {
-        Area below = sections.get(layer.index() - 1).area();
-        OverhangMarker marker = new OverhangMarker(below, width);
-        lines.replaceAll(line -> line.role().isWall() ? marker.mark(line) : line);
-      }
-    }
-
-    /** The sections that must all be there for a place to be inside. */
-    private List<Area> neighbours() {
-      int i = layer.index();
-      List<Area> neighbours = new ArrayList<>();
-      neighbours.addAll(sections.common(i - s.bottomLayers(), s.bottomLayers()));
-      neighbours.addAll(sections.common(i + 1, s.topLayers()));
-      return neighbours;
-    }
-
-    /** What of the section has nothing below it; slivers left by rounding do not count. */
-    private Area overAir(Area section) {
-      if (isOnBed()) {
-        return Area.EMPTY;
-      }
-      Area below = sections.get(layer.index() - 1).area();
-      return Plane.difference(section, below).withoutSmall(width * width / 100);
-    }
-
-    /** Without slivers, and a line wider, so that a skin is held by what is beside it. */
-    private Area grown(Area skin, Area inside) {
-      if (skin.isEmpty()) {
-        return skin;
-      }
-      Area kept = Plane.inset(skin, width / 4);
-      return kept.isEmpty()
-          ? Area.EMPTY
-          : Plane.intersection(inside, Plane.outset(kept, 1.25 * width));
-    }
-
-    /** Fills a solid area, its parts by what lies directly above and below them. */
-    private void solid(Area section, Area overAir, Area solid, Filler filler) {
-      int i = layer.index();
-      Area rest = solid;
-      if (isOnBed()) {
-        filler.solid(rest, Role.BOTTOM_SKIN);
-        return;
-      }
-      Area bridged = grown(overAir, solid);
-      if (!bridged.isEmpty()) {
-        filler.bridge(bridged, new Bridge(sections.get(i - 1).area(), width));
-        rest = Plane.difference(rest, bridged);
-      }
-      Area facingUp = Plane.difference(section, sections.get(i + 1).area());
-      facingUp = facingUp.withoutSmall(width * width);
-      if (facingUp.isEmpty() || rest.isEmpty()) {
-        filler.solid(rest, Role.SOLID_INFILL);
-      } else {
-        filler.skinned(rest, facingUp);
-      }
-    }
+  /** What of the section has another filament. */
+  private static Area others(LineCell part, List<LineCell> parts) {
+    List<Area> others =
+        parts.stream().filter(o -> o.slot() != part.slot()).map(LineCell::area).toList();
+    return others.isEmpty() ? Area.EMPTY : Plane.union(others);
   }
 }

@@ -8,6 +8,8 @@ import org.stratonomy.engine.plan.Settings;
 record LineSettings(
     double lineWidth,
     int walls,
+    int jointWalls,
+    double jointOverlap,
     ThinPlaces thinPlaces,
     int topLayers,
     int bottomLayers,
@@ -19,6 +21,8 @@ record LineSettings(
     return new LineSettings(
         settings.number(Setting.LINE_WIDTH),
         settings.count(Setting.WALLS),
+        settings.count(Setting.JOINT_WALLS),
+        settings.number(Setting.JOINT_OVERLAP),
         ThinPlaces.of(settings.choice(Setting.THIN_PLACES)),
         settings.count(Setting.TOP_LAYERS),
         settings.count(Setting.BOTTOM_LAYERS),
@@ -28,7 +32,8 @@ record LineSettings(
   }
 
   void addTo(Key.Builder key) {
-    key.add(lineWidth).add(walls).add(thinPlaces.ordinal()).add(topLayers).add(bottomLayers);
+    key.add(lineWidth).add(walls).add(jointWalls).add(jointOverlap);
+    key.add(thinPlaces.ordinal()).add(topLayers).add(bottomLayers);
     key.add(density).add(pattern).add(angleRad);
   }
 }

@@ -1,10 +1,12 @@
 package org.stratonomy.engine.path;
 
 import java.util.List;
-import java.util.function.IntFunction;
+import org.stratonomy.engine.divide.Cell;
+import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plan.SpotSettings;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.strata.PieceLayer;
@@ -17,23 +19,20 @@ import org.stratonomy.engine.strata.Sections;
  */
 public final class PieceLines {
   private final Sections sections;
-  private final IntFunction<Settings> strata;
+  private final Cells cells;
   private final LineMaker maker;
   private final Supports supports;
 
-  /**
-   * @param strata what holds in each stratum, by its number from 1
-   */
-  public PieceLines(PieceStack stack, Sections sections, IntFunction<Settings> strata, Memo memo) {
+  public PieceLines(PieceStack stack, Sections sections, Cells cells, Memo memo) {
     this.sections = sections;
-    this.strata = strata;
-    maker = new LineMaker(stack, sections, memo);
-    supports = new Supports(stack, sections, strata, memo);
+    this.cells = cells;
+    maker = new LineMaker(stack, sections, cells, memo);
+    supports = new Supports(stack, sections, cells, memo);
   }
 
   /** Key of all lines of a layer. */
   public Key key(PieceLayer layer) {
-    Key.Builder key = Key.of("piece lines").add(maker.key(layer, settings(layer)));
+    Key.Builder key = Key.of("piece lines").add(maker.key(layer));
     addArea(key, supports.body(layer.index()));
     addArea(key, supports.touching(layer.index()));
     supports.addSettings(key, layer.index());
@@ -51,12 +50,22 @@ public final class PieceLines {
   }
 
   private Settings settings(PieceLayer layer) {
-    return strata.apply(layer.stratum());
+    return cells.stratum(layer);
+  }
+
+  /** The cells of a layer; lines name them by their index. */
+  public List<Cell> cells(PieceLayer layer) {
+    return cells.of(layer);
+  }
+
+  /** What holds for support and brim in a layer. */
+  public SpotSettings beside(PieceLayer layer) {
+    return cells.beside(layer);
   }
 
   /** The lines of each connected part of the piece in a layer. */
   public List<List<Line>> islands(PieceLayer layer) {
-    return maker.lines(layer, settings(layer)).islands();
+    return maker.lines(layer).islands();
   }
 
   /** The lines of support in a layer. */

@@ -31,18 +31,22 @@ record SupportSettings(
   enum Where {
     NOWHERE,
     BED,
-    EVERYWHERE
+    EVERYWHERE,
+    FORCED;
+
+    static Where of(Settings settings) {
+      return switch (settings.choice(Setting.SUPPORT)) {
+        case "from the bed" -> BED;
+        case "everywhere" -> EVERYWHERE;
+        case "forced" -> FORCED;
+        default -> NOWHERE;
+      };
+    }
   }
 
   static SupportSettings of(Settings settings) {
-    Where where =
-        switch (settings.choice(Setting.SUPPORT)) {
-          case "from the bed" -> Where.BED;
-          case "everywhere" -> Where.EVERYWHERE;
-          default -> Where.NOWHERE;
-        };
     return new SupportSettings(
-        where,
+        Where.of(settings),
         settings.choice(Setting.SUPPORT_KIND).equals("tree"),
         Math.toRadians(settings.number(Setting.SUPPORT_ANGLE)),
         settings.number(Setting.SUPPORT_DENSITY) / 100,

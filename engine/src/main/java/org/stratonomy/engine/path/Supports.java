@@ -1,11 +1,14 @@
 package org.stratonomy.engine.path;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
-import java.util.function.IntFunction;
+import java.util.Set;
+import org.stratonomy.engine.divide.Cell;
+import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
-import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Hatch;
 import org.stratonomy.engine.plane.Path;
@@ -28,23 +31,31 @@ final class Supports {
 
   private final PieceStack stack;
   private final Sections sections;
+  private final Cells cells;
   private final Memo memo;
   private final List<SupportSettings> settings = new ArrayList<>();
+
+  /** What support may stand on, in any cell of any layer. */
+  private final Set<SupportSettings.Where> wheres = EnumSet.noneOf(SupportSettings.Where.class);
+
   private final boolean any;
   private List<SupportLayer> layers;
   private Key key;
 
-  /**
-   * @param strata what holds in each stratum, by its number from 1
-   */
-  Supports(PieceStack stack, Sections sections, IntFunction<Settings> strata, Memo memo) {
+  Supports(PieceStack stack, Sections sections, Cells cells, Memo memo) {
     this.stack = stack;
     this.sections = sections;
+    this.cells = cells;
     this.memo = memo;
     for (PieceLayer layer : stack.layers()) {
-      settings.add(SupportSettings.of(strata.apply(layer.stratum())));
+      settings.add(SupportSettings.of(cells.stratum(layer)));
+      cells.of(layer).forEach(cell -> wheres.add(where(cell)));
     }
-    any = settings.stream().anyMatch(s -> s.where() != SupportSettings.Where.NOWHERE);
+    any = wheres.stream().anyMatch(where -> where != SupportSettings.Where.NOWHERE);
+  }
+
+  private static SupportSettings.Where where(Cell cell) {
+    return SupportSettings.Where.of(cell.settings().all());
   }
 
   private SupportSettings settings(int index) {
@@ -60,7 +71,9 @@ final class Supports {
     if (key == null) {
       Key.Builder builder = Key.of("support").add(any ? 1 : 0);
       for (int i = 1; any && i <= settings.size(); i++) {
-        builder.add(sections.key(i)).add(stack.layers().get(i - 1).height());
+        PieceLayer layer = stack.layers().get(i - 1);
+        builder.add(sections.key(i)).add(layer.height()).add(cells.key(layer));
+        cells.of(layer).forEach(cell -> builder.add(where(cell).ordinal()));
         settings(i).addTo(builder);
       }
       key = builder.build();
@@ -162,19 +175,38 @@ final class Supports {
   /** What of a layer needs support under it. */
   private Area contact(int index) {
     SupportSettings s = settings(index);
-    boolean onBed = index == 1 && stack.onBed();
-    if (s.where() == SupportSettings.Where.NOWHERE || onBed) {
+    PieceLayer layer = stack.layers().get(index - 1);
+    if (index == 1 && stack.onBed()) {
       return Area.EMPTY;
     }
+    double step = layer.height() * Math.tan(s.overhangRad());
+    List<Area> kept = new ArrayList<>();
+    for (Cell cell : cells.of(layer)) {
+      switch (where(cell)) {
+        case NOWHERE -> {
+          // Nothing is supported here.
+        }
+        case FORCED -> kept.add(Plane.difference(cell.area(), section(index - 1)));
+        case BED, EVERYWHERE -> kept.add(overhang(cell.area(), index, step));
+      }
+    }
+    kept.removeIf(Area::isEmpty);
+    return kept.isEmpty()
+        ? Area.EMPTY
+        : Plane.outset(Plane.union(kept), REACH * s.lineWidth() + step);
+  }
+
+  /** What of an area leans out too far, but for what is small or can be bridged. */
+  private Area overhang(Area area, int index, double step) {
+    SupportSettings s = settings(index);
     Area below = section(index - 1);
-    double step = stack.layers().get(index - 1).height() * Math.tan(s.overhangRad());
-    Area over = Plane.difference(section(index), Plane.outset(below, step));
+    Area over = Plane.difference(area, Plane.outset(below, step));
     Area kept = Area.EMPTY;
     for (Area part : over.withoutSmall(s.leastMm2()).parts()) {
       boolean bridged = new Bridge(below, s.lineWidth()).span(part, section(index)) <= s.bridgeMm();
       kept = bridged ? kept : Plane.union(kept, part);
     }
-    return Plane.outset(kept, REACH * s.lineWidth() + step);
+    return kept;
   }
 
   private SupportLayer below(SupportLayer above, List<Area> contacts, int index) {
@@ -215,6 +247,17 @@ final class Supports {
     return index > contacts.size() ? Area.EMPTY : contacts.get(index - 1);
   }
 
+  /** Where nothing is said, support goes on down as it may elsewhere in the piece. */
+  private boolean bedOnly(SupportSettings.Where where) {
+    return switch (where) {
+      case BED -> true;
+      case EVERYWHERE, FORCED -> false;
+      case NOWHERE ->
+          !wheres.contains(SupportSettings.Where.EVERYWHERE)
+              && !wheres.contains(SupportSettings.Where.FORCED);
+    };
+  }
+
   /** Leaves out what stands on the piece where support may stand on the bed only. */
   private List<SupportLayer> reachingDown(SupportLayer[] made) {
     Area standing = Area.EMPTY;
@@ -222,7 +265,7 @@ final class Supports {
     for (int i = 1; i <= made.length; i++) {
       SupportLayer layer = made[i - 1];
       SupportSettings s = settings(i);
-      boolean bedOnly = s.where() != SupportSettings.Where.EVERYWHERE;
+      boolean bedOnly = bedOnly(s.where());
       if (i > 1 && bedOnly && !layer.isEmpty()) {
         Area carried = Plane.outset(standing, s.lineWidth());
         layer =

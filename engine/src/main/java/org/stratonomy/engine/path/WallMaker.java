@@ -1,6 +1,7 @@
 package org.stratonomy.engine.path;
 
 import java.util.List;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
@@ -25,14 +26,25 @@ final class WallMaker {
 
   /** Lays walls and returns what they leave free. */
   Area walls(Area section, int count) {
-    Area rest = thin == ThinPlaces.LEFT_OUT ? Plane.open(section, width) : section;
+    Area rest = start(section);
     for (int i = 0; i < count && !rest.isEmpty(); i++) {
-      rest = wall(rest, i == 0 ? Role.OUTER_WALL : Role.INNER_WALL);
+      rest = wall(rest, i);
     }
     return rest;
   }
 
-  private Area wall(Area rest, Role role) {
+  /** The area in which walls are laid. */
+  Area start(Area section) {
+    return thin == ThinPlaces.LEFT_OUT ? Plane.open(section, width) : section;
+  }
+
+  /**
+   * Lays one wall along the edge of what the walls before it left free, and returns what it leaves.
+   *
+   * @param number of walls before it
+   */
+  Area wall(Area rest, int number) {
+    Role role = number == 0 ? Role.OUTER_WALL : Role.INNER_WALL;
     Area centre = Plane.inset(rest, width / 2);
     Area inner = Plane.inset(centre, width / 2);
     Area places = thin == ThinPlaces.FITTED ? NarrowPlaces.find(rest, inner, width) : Area.EMPTY;

@@ -1,8 +1,10 @@
 package org.stratonomy.engine.plan;
 
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import org.stratonomy.engine.problem.Problem;
 
 /** Refuses plans that ask for something impossible, as far as can be told without the meshes. */
@@ -47,6 +49,16 @@ public final class PlanChecker {
         throw bad(
             place, "A scale factor is not positive.", "Use factors above zero; 1 leaves the size.");
       }
+      Set<String> bodies = new HashSet<>();
+      for (Body body : piece.bodies()) {
+        if (!bodies.add(body.id())) {
+          throw bad(
+              place,
+              "Two of its bodies have the id '%s'.".formatted(body.id()),
+              "Give each body of a piece an id of its own.");
+        }
+      }
+      RegionChecker.check(piece);
     }
   }
 
@@ -54,17 +66,33 @@ public final class PlanChecker {
     for (int i = 0; i < plan.rules().size(); i++) {
       Rule rule = plan.rules().get(i);
       String place = "rule %d".formatted(i + 1);
-      for (String id : rule.where().pieces()) {
-        if (plan.piece(id).isEmpty()) {
-          throw bad(
-              place,
-              "It names the piece '%s', which does not exist.".formatted(id),
-              "Name one of: %s."
-                  .formatted(String.join(", ", plan.pieces().stream().map(Piece::id).toList())));
-        }
-      }
+      List<String> pieces = plan.pieces().stream().map(Piece::id).toList();
+      names(place, "piece", rule.where().pieces(), pieces);
+      names(place, "body", rule.where().bodies(), ids(Piece::bodies, Body::id));
+      names(place, "region", rule.where().regions(), ids(Piece::regions, Region::id));
       for (Map.Entry<Setting, Value> entry : rule.set().entrySet()) {
         value(place, entry.getKey(), entry.getValue());
+      }
+    }
+  }
+
+  private <T> List<String> ids(Function<Piece, List<T>> parts, Function<T, String> id) {
+    return plan.pieces().stream()
+        .flatMap(piece -> parts.apply(piece).stream())
+        .map(id)
+        .distinct()
+        .toList();
+  }
+
+  private static void names(String place, String what, List<String> named, List<String> known) {
+    for (String id : named) {
+      if (!known.contains(id)) {
+        throw bad(
+            place,
+            "It names the %s '%s', which does not exist.".formatted(what, id),
+            known.isEmpty()
+                ? "Take it out of the rule."
+                : "Name one of: %s.".formatted(String.join(", ", known)));
       }
     }
   }

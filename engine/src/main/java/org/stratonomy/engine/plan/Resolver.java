@@ -1,25 +1,33 @@
 package org.stratonomy.engine.plan;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 
 /**
  * Decides which value holds at a spot: the rules are read from the top, and for each setting the
  * first that matches and says something decides; where none does, the default holds, which may
- * depend on the machine and on the filament of the spot.
+ * depend on the machine and on the filament of the spot. A rule that sets something for a place
+ * finer than it can differ for is passed over. Safe to use from several threads.
  */
 public final class Resolver {
   private final Plan plan;
   private final Machine machine;
   private final List<Filament> filaments;
+  private final Set<Role> rolesNamed = EnumSet.noneOf(Role.class);
+  private final Map<Spot, SpotSettings> known = new ConcurrentHashMap<>();
 
   public Resolver(Plan plan, Shelf shelf) {
     this.plan = plan;
     this.machine = shelf.machine(plan.machine());
     this.filaments = plan.slots().stream().map(shelf::filament).toList();
+    plan.rules().forEach(rule -> rolesNamed.addAll(rule.where().roles()));
   }
 
   public Machine machine() {
@@ -31,9 +39,31 @@ public final class Resolver {
     return filaments.get(slot - 1);
   }
 
-  /** What holds in a stratum of a piece. */
+  /** What holds in a stratum of a piece, but for rules for some part of it. */
   public Settings stratum(String piece, int stratum) {
-    return resolve(where -> where.matches(piece, stratum), OptionalInt.empty());
+    return resolve(where -> !where.isWithinStrata() && where.matches(piece, stratum), false);
+  }
+
+  /** What holds at a spot. */
+  public SpotSettings at(Spot spot) {
+    return known.computeIfAbsent(spot, this::resolve);
+  }
+
+  private SpotSettings resolve(Spot spot) {
+    boolean core = isInCore(spot);
+    Settings all = resolve(where -> where.roles().isEmpty() && where.matches(spot), core);
+    Map<Role, Settings> byRole = new EnumMap<>(Role.class);
+    for (Role role : rolesNamed) {
+      Settings own = resolve(where -> matches(where, spot, role), core);
+      if (!own.values().equals(all.values())) {
+        byRole.put(role, own);
+      }
+    }
+    return new SpotSettings(all, byRole);
+  }
+
+  private static boolean matches(Where where, Spot spot, Role role) {
+    return where.matches(spot) && (where.roles().isEmpty() || where.roles().contains(role));
   }
 
   /**
@@ -43,17 +73,53 @@ public final class Resolver {
   public Settings plan() {
     OptionalInt first =
         plan.pieces().stream().limit(1).mapToInt(p -> stratum(p.id(), 1).slot()).findFirst();
-    return resolve(Where::isEverywhere, first);
+    return resolve(Where::isEverywhere, first, false);
   }
 
-  private Settings resolve(Predicate<Where> matches, OptionalInt defaultsOfSlot) {
+  private boolean isInCore(Spot spot) {
+    return plan.piece(spot.piece()).stream()
+        .flatMap(piece -> spot.regions().stream().flatMap(id -> piece.region(id).stream()))
+        .anyMatch(region -> region.shape().isOfCore());
+  }
+
+  /**
+   * Why a value holds.
+   *
+   * @param rule index of the rule that decides, from 0; {@link Settings#BY_DEFAULT} for none
+   * @param hidden indices of the rules that match too but lie below it
+   */
+  public record Reason(Value value, int rule, List<Integer> hidden) {}
+
+  /** Why a setting has its value for lines of a role at a spot. */
+  public Reason reason(Spot spot, Role role, Setting setting) {
+    List<Integer> saying = new ArrayList<>();
+    for (int i = 0; i < plan.rules().size(); i++) {
+      Rule rule = plan.rules().get(i);
+      boolean says = rule.set().containsKey(setting) && rule.where().canSet(setting);
+      if (says && matches(rule.where(), spot, role)) {
+        saying.add(i);
+      }
+    }
+    Value value = at(spot).of(role).values().get(setting);
+    return saying.isEmpty()
+        ? new Reason(value, Settings.BY_DEFAULT, List.of())
+        : new Reason(value, saying.getFirst(), List.copyOf(saying.subList(1, saying.size())));
+  }
+
+  private Settings resolve(Predicate<Where> matches, boolean core) {
+    return resolve(matches, OptionalInt.empty(), core);
+  }
+
+  private Settings resolve(Predicate<Where> matches, OptionalInt defaultsOfSlot, boolean core) {
     Map<Setting, Value> values = new EnumMap<>(Setting.class);
     Map<Setting, Integer> deciding = new EnumMap<>(Setting.class);
     for (int i = 0; i < plan.rules().size(); i++) {
       Rule rule = plan.rules().get(i);
       if (matches.test(rule.where())) {
         for (Map.Entry<Setting, Value> entry : rule.set().entrySet()) {
-          if (values.putIfAbsent(entry.getKey(), entry.getValue()) == null) {
+          boolean free = !values.containsKey(entry.getKey());
+          if (free && rule.where().canSet(entry.getKey())) {
+            values.put(entry.getKey(), entry.getValue());
             deciding.put(entry.getKey(), i);
           }
         }
@@ -62,7 +128,7 @@ public final class Resolver {
     Value slot = values.getOrDefault(Setting.FILAMENT, Value.of(1));
     Filament filament = filament(defaultsOfSlot.orElse((int) ((Value.Number) slot).value()));
     for (Setting setting : Setting.values()) {
-      if (values.putIfAbsent(setting, setting.standard(machine, filament)) == null) {
+      if (values.putIfAbsent(setting, setting.standard(machine, filament, core)) == null) {
         deciding.put(setting, Settings.BY_DEFAULT);
       }
     }

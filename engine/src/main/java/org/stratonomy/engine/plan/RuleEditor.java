@@ -44,7 +44,10 @@ public final class RuleEditor {
   }
 
   private static boolean overlap(Where a, Where b) {
-    return meet(a.pieces(), b.pieces()) && meet(a.strata(), b.strata());
+    return meet(a.pieces(), b.pieces())
+        && meet(a.bodies(), b.bodies())
+        && meet(a.strata(), b.strata())
+        && meet(a.roles(), b.roles());
   }
 
   private static <T> boolean meet(List<T> a, List<T> b) {

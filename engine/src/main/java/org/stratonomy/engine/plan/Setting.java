@@ -13,7 +13,7 @@ public enum Setting {
       "filament",
       "Filament slot",
       Group.MATERIAL,
-      Scope.CELL,
+      Scope.LINE,
       "",
       1,
       64,
@@ -65,10 +65,34 @@ public enum Setting {
       true,
       f -> 2,
       "Lines along the outline."),
+  JOINT_WALLS(
+      "jointWalls",
+      "Joint walls",
+      Group.WALLS,
+      Scope.CELL,
+      "lines",
+      0,
+      20,
+      true,
+      f -> f.core() ? 0 : 1,
+      "Lines along the joint with a part of the piece that has another filament; 0 in a core unless"
+          + " a rule says otherwise."),
+  JOINT_OVERLAP(
+      "jointOverlap",
+      "Joint overlap",
+      Group.WALLS,
+      Scope.CELL,
+      "mm",
+      0,
+      1,
+      false,
+      f -> 0.05,
+      "How far lines reach over a joint, so that both sides bond."),
   THIN_PLACES(
       "thinPlaces",
       "Thin places",
       Group.WALLS,
+      Scope.CELL,
       List.of("fitted", "whole", "left out"),
       "fitted",
       "Where whole lines do not fit: lines of fitted width; whole lines only; or nothing where less"
@@ -77,6 +101,7 @@ public enum Setting {
       "seam",
       "Seam",
       Group.WALLS,
+      Scope.CELL,
       List.of("behind", "nearest", "inner corner", "scattered"),
       "behind",
       "Where an outer wall begins and ends: at its rearmost point, nearest to where the head comes"
@@ -85,6 +110,7 @@ public enum Setting {
       "wallOrder",
       "Wall order",
       Group.WALLS,
+      Scope.CELL,
       List.of("inner first", "outer first", "after infill"),
       "inner first",
       "Which walls are printed first; after infill: walls last, inner ones first."),
@@ -125,6 +151,7 @@ public enum Setting {
       "infillPattern",
       "Infill pattern",
       Group.INFILL,
+      Scope.CELL,
       List.of("lines", "grid", "triangles", "honeycomb", "gyroid", "concentric"),
       "lines",
       "Lines turn by a right angle with each layer; grid, triangles and honeycomb stand on each other"
@@ -145,7 +172,7 @@ public enum Setting {
       "nozzleTemperature",
       "Nozzle temperature",
       Group.MATERIAL,
-      Scope.CELL,
+      Scope.LINE,
       "°C",
       150,
       500,
@@ -167,7 +194,7 @@ public enum Setting {
       "flow",
       "Flow",
       Group.MATERIAL,
-      Scope.CELL,
+      Scope.LINE,
       "%",
       10,
       300,
@@ -178,7 +205,7 @@ public enum Setting {
       "fan",
       "Fan",
       Group.COOLING,
-      Scope.CELL,
+      Scope.LINE,
       "%",
       0,
       100,
@@ -200,7 +227,7 @@ public enum Setting {
       "bridgeFan",
       "Bridge fan",
       Group.COOLING,
-      Scope.CELL,
+      Scope.LINE,
       "%",
       0,
       100,
@@ -233,7 +260,7 @@ public enum Setting {
       "outerWallSpeed",
       "Outer wall speed",
       Group.SPEEDS,
-      Scope.CELL,
+      Scope.LINE,
       "mm/s",
       1,
       1000,
@@ -244,7 +271,7 @@ public enum Setting {
       "innerWallSpeed",
       "Inner wall speed",
       Group.SPEEDS,
-      Scope.CELL,
+      Scope.LINE,
       "mm/s",
       1,
       1000,
@@ -255,7 +282,7 @@ public enum Setting {
       "skinSpeed",
       "Skin speed",
       Group.SPEEDS,
-      Scope.CELL,
+      Scope.LINE,
       "mm/s",
       1,
       1000,
@@ -266,7 +293,7 @@ public enum Setting {
       "solidSpeed",
       "Solid infill speed",
       Group.SPEEDS,
-      Scope.CELL,
+      Scope.LINE,
       "mm/s",
       1,
       1000,
@@ -277,7 +304,7 @@ public enum Setting {
       "infillSpeed",
       "Infill speed",
       Group.SPEEDS,
-      Scope.CELL,
+      Scope.LINE,
       "mm/s",
       1,
       1000,
@@ -288,7 +315,7 @@ public enum Setting {
       "bridgeSpeed",
       "Bridge speed",
       Group.SPEEDS,
-      Scope.CELL,
+      Scope.LINE,
       "mm/s",
       1,
       1000,
@@ -299,7 +326,7 @@ public enum Setting {
       "overhangSpeed",
       "Overhang speed",
       Group.SPEEDS,
-      Scope.CELL,
+      Scope.LINE,
       "%",
       10,
       100,
@@ -311,7 +338,7 @@ public enum Setting {
       "smallWallLength",
       "Small walls up to",
       Group.SPEEDS,
-      Scope.CELL,
+      Scope.LINE,
       "mm",
       0,
       500,
@@ -322,7 +349,7 @@ public enum Setting {
       "smallWallSpeed",
       "Small wall speed",
       Group.SPEEDS,
-      Scope.CELL,
+      Scope.LINE,
       "%",
       10,
       100,
@@ -433,13 +460,16 @@ public enum Setting {
       "support",
       "Support",
       Group.SUPPORT,
-      List.of("none", "from the bed", "everywhere"),
+      Scope.CELL,
+      List.of("none", "from the bed", "everywhere", "forced"),
       "none",
-      "Whether overhangs are supported, and what support may stand on."),
+      "Whether overhangs are supported, and what support may stand on; forced: everything that faces"
+          + " down, whatever its angle or size, on whatever is below."),
   SUPPORT_KIND(
       "supportKind",
       "Kind of support",
       Group.SUPPORT,
+      Scope.STRATUM,
       List.of("lines", "tree"),
       "lines",
       "Upright lines, or branches that join on their way down."),
@@ -568,6 +598,7 @@ public enum Setting {
       "brimSide",
       "Brim side",
       Group.BED,
+      Scope.PIECE,
       List.of("outside", "inside", "both"),
       "outside",
       "Whether the brim runs around the piece, in its holes, or both."),
@@ -610,7 +641,8 @@ public enum Setting {
     PLAN,
     PIECE,
     STRATUM,
-    CELL
+    CELL,
+    LINE
   }
 
   /** What belongs together in a list of settings. */
@@ -637,8 +669,12 @@ public enum Setting {
     }
   }
 
-  /** What a default may depend on. */
-  record From(Machine machine, Filament filament) {}
+  /**
+   * What a default may depend on.
+   *
+   * @param core whether the place lies in a core
+   */
+  record From(Machine machine, Filament filament, boolean core) {}
 
   @FunctionalInterface
   interface Default {
@@ -687,13 +723,14 @@ public enum Setting {
       String id,
       String label,
       Group group,
+      Scope scope,
       List<String> choices,
       String standard,
       String description) {
     this.id = id;
     this.label = label;
     this.group = group;
-    this.scope = Scope.CELL;
+    this.scope = scope;
     this.unit = "";
     this.min = 0;
     this.max = 0;
@@ -748,9 +785,9 @@ public enum Setting {
   }
 
   /** What holds where no rule says anything. */
-  Value standard(Machine machine, Filament filament) {
+  Value standard(Machine machine, Filament filament, boolean core) {
     return choices.isEmpty()
-        ? Value.of(standard.value(new From(machine, filament)))
+        ? Value.of(standard.value(new From(machine, filament, core)))
         : Value.of(standardChoice);
   }
 

@@ -1,30 +1,99 @@
 package org.stratonomy.engine.plan;
 
 import java.util.List;
+import java.util.Optional;
 
 /**
- * The spots that a rule is for; an empty list sets no limit.
+ * The spots that a rule is for; an empty list, or no layers, sets no limit.
  *
  * @param pieces ids of pieces
+ * @param bodies ids of bodies
  * @param strata numbers of strata, 1 at the bottom
+ * @param regions ids of regions; a spot in one of them is enough
+ * @param roles of lines
+ * @param layers of the piece
  */
-public record Where(List<String> pieces, List<Integer> strata) {
+public record Where(
+    List<String> pieces,
+    List<String> bodies,
+    List<Integer> strata,
+    List<String> regions,
+    List<Role> roles,
+    Optional<Layers> layers) {
   public static final Where EVERYWHERE = new Where(List.of(), List.of());
+
+  /**
+   * Some layers of a piece.
+   *
+   * @param from where they are counted from; the first one is 1
+   * @param first lowest of them
+   * @param last highest of them; {@link #OPEN} for all from the first one on
+   */
+  public record Layers(From from, int first, int last) {
+    public static final int OPEN = Integer.MAX_VALUE;
+
+    /** Where layers are counted from. */
+    public enum From {
+      PIECE,
+      STRATUM
+    }
+
+    boolean contains(Spot spot) {
+      int layer = from == From.PIECE ? spot.layer() : spot.layerInStratum();
+      return layer >= first && layer <= last;
+    }
+  }
 
   public Where {
     pieces = List.copyOf(pieces);
+    bodies = List.copyOf(bodies);
     strata = List.copyOf(strata);
+    regions = List.copyOf(regions);
+    roles = List.copyOf(roles);
+  }
+
+  public Where(List<String> pieces, List<Integer> strata) {
+    this(pieces, List.of(), strata, List.of(), List.of(), Optional.empty());
+  }
+
+  /** The same place in other strata of some pieces. */
+  Where with(List<String> otherPieces, List<Integer> otherStrata) {
+    return new Where(otherPieces, bodies, otherStrata, regions, roles, layers);
   }
 
   public boolean isEverywhere() {
-    return pieces.isEmpty() && strata.isEmpty();
+    return equals(EVERYWHERE);
   }
 
+  /** Whether the rule may hold for some part of a stratum only. */
+  public boolean isWithinStrata() {
+    return !bodies.isEmpty() || !regions.isEmpty() || !roles.isEmpty() || layers.isPresent();
+  }
+
+  /** Whether some spot of a stratum may match. */
   public boolean matches(String piece, int stratum) {
     return matchesPiece(piece) && (strata.isEmpty() || strata.contains(stratum));
   }
 
   public boolean matchesPiece(String piece) {
     return pieces.isEmpty() || pieces.contains(piece);
+  }
+
+  /** Whether a spot matches, whatever its role. */
+  boolean matches(Spot spot) {
+    return matches(spot.piece(), spot.stratum())
+        && (bodies.isEmpty() || bodies.contains(spot.body()))
+        && (regions.isEmpty() || regions.stream().anyMatch(spot.regions()::contains))
+        && layers.map(range -> range.contains(spot)).orElse(true);
+  }
+
+  /** Whether a setting can be set for such a place at all. */
+  public boolean canSet(Setting setting) {
+    return switch (setting.scope()) {
+      case PLAN -> isEverywhere();
+      case PIECE, STRATUM -> !isWithinStrata();
+      case CELL -> roles.isEmpty();
+      case LINE -> true;
+    };
   }
 }

@@ -20,13 +20,23 @@ public final class PlacedPiece {
   private final List<Mesh> meshes;
   private final double[][] vertices;
   private final Bounds bounds;
+  private final Frame frame;
   private final Key key;
 
-  private PlacedPiece(Piece piece, List<Mesh> meshes, double[][] vertices, Bounds bounds, Key key) {
+  /**
+   * From the model's coordinates to the machine's.
+   *
+   * @param model bounds of the unturned, unscaled model
+   */
+  private record Frame(double[] matrix, double dx, double dy, double dz, Bounds model) {}
+
+  private PlacedPiece(
+      Piece piece, List<Mesh> meshes, double[][] vertices, Bounds bounds, Frame frame, Key key) {
     this.piece = piece;
     this.meshes = meshes;
     this.vertices = vertices;
     this.bounds = bounds;
+    this.frame = frame;
     this.key = key;
   }
 
@@ -76,7 +86,10 @@ public final class PlacedPiece {
         xyz[i + 2] += dz;
       }
     }
-    return new PlacedPiece(piece, meshes, vertices, bounds, key.build());
+    Bounds model =
+        meshes.stream().map(mesh -> mesh.report().bounds()).reduce(Bounds::with).orElseThrow();
+    Frame frame = new Frame(matrix, dx, dy, dz, model);
+    return new PlacedPiece(piece, meshes, vertices, bounds, frame, key.build());
   }
 
   private static void checkReach(Piece piece, Bounds b) {
@@ -110,6 +123,32 @@ public final class PlacedPiece {
       sz * cy * s.x(), (sz * sy * sx + cz * cx) * s.y(), (sz * sy * cx - cz * sx) * s.z(),
       -sy * s.x(), cy * sx * s.y(), cy * cx * s.z()
     };
+  }
+
+  /**
+   * Where a mesh in the model's coordinates comes to stand: its vertices in the machine's, mm.
+   *
+   * @param shift what to add to the model's coordinates before, mm
+   */
+  public double[] place(Mesh mesh, Placement.Vector shift) {
+    double[] m = frame.matrix;
+    double[] xyz = turn(mesh, m);
+    for (int i = 0; i < xyz.length; i++) {
+      int axis = i % 3;
+      double moved = axis == 0 ? frame.dx : axis == 1 ? frame.dy : frame.dz;
+      xyz[i] +=
+          moved
+              + m[3 * axis] * shift.x()
+              + m[3 * axis + 1] * shift.y()
+              + m[3 * axis + 2] * shift.z();
+    }
+    return xyz;
+  }
+
+  /** The middle of the bottom of the model's bounds, in the model's coordinates, mm. */
+  public Placement.Vector origin() {
+    Bounds b = frame.model;
+    return new Placement.Vector((b.minX() + b.maxX()) / 2, (b.minY() + b.maxY()) / 2, b.minZ());
   }
 
   private static double[] turn(Mesh mesh, double[] m) {

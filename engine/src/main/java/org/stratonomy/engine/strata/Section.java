@@ -7,6 +7,10 @@ import org.stratonomy.engine.plane.Area;
 public record Section(Area area, double areaMm2) implements Memo.Sized {
   static final Section EMPTY = new Section(Area.EMPTY, 0);
 
+  public static Section of(Area area) {
+    return new Section(area, area.areaMm2());
+  }
+
   @Override
   public int weight() {
     return 8 * area.pointCount();

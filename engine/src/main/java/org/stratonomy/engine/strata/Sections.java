@@ -6,31 +6,32 @@ import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
-import org.stratonomy.engine.plane.RingList;
-import org.stratonomy.engine.plane.Simplifier;
 
 /**
  * The sections of one piece, layer by layer: the union of its bodies' outlines at the middle of
  * each layer. Safe to use from several threads.
  */
 public final class Sections {
-  /** Outlines are freed of points nearer than this to their line, mm. */
-  private static final double TOLERANCE_MM = 0.005;
-
-  private final PlacedPiece placed;
-  private final List<PieceLayer> layers;
+  private final List<SolidSections> bodies = new ArrayList<>();
   private final Memo memo;
   private final Key[] keys;
-  private List<MeshSectioner> sectioners;
 
   public Sections(PlacedPiece placed, PieceStack stack, Memo memo) {
-    this.placed = placed;
-    this.layers = stack.layers();
     this.memo = memo;
+    List<PieceLayer> layers = stack.layers();
+    for (int b = 0; b < placed.meshes().size(); b++) {
+      Key key = Key.of("body").add(placed.key()).add(b).build();
+      bodies.add(new SolidSections(placed.meshes().get(b), placed.vertices(b), key, layers, memo));
+    }
     keys = new Key[layers.size()];
     for (int i = 0; i < keys.length; i++) {
       keys[i] = Key.of("section").add(placed.key()).add(layers.get(i).middle()).build();
     }
+  }
+
+  /** The sections of one body alone, by its place in the piece's list. */
+  public SolidSections body(int body) {
+    return bodies.get(body);
   }
 
   /** Key of a layer's section; layers outside the piece have one of their own. */
@@ -45,7 +46,7 @@ public final class Sections {
     if (index < 1 || index > keys.length) {
       return Section.EMPTY;
     }
-    return memo.get(keys[index - 1], Section.class, () -> cut(index - 1));
+    return memo.get(keys[index - 1], Section.class, () -> cut(index));
   }
 
   /**
@@ -75,33 +76,13 @@ public final class Sections {
     return memo.get(
             key.build(),
             Section.class,
-            () -> {
-              Area common =
-                  Plane.intersection(window(from, size / 2), window(from + size / 2, size / 2));
-              return new Section(common, common.areaMm2());
-            })
+            () ->
+                Section.of(
+                    Plane.intersection(window(from, size / 2), window(from + size / 2, size / 2))))
         .area();
   }
 
-  private Section cut(int k) {
-    List<Area> areas = new ArrayList<>();
-    for (MeshSectioner sectioner : sectioners()) {
-      RingList rings = new RingList();
-      sectioner.section(k, rings);
-      areas.add(new Simplifier(TOLERANCE_MM).simplify(rings));
-    }
-    Area area = Plane.union(areas);
-    return new Section(area, area.areaMm2());
-  }
-
-  private synchronized List<MeshSectioner> sectioners() {
-    if (sectioners == null) {
-      double[] planes = layers.stream().mapToDouble(PieceLayer::middle).toArray();
-      sectioners = new ArrayList<>();
-      for (int body = 0; body < placed.meshes().size(); body++) {
-        sectioners.add(new MeshSectioner(placed.meshes().get(body), placed.vertices(body), planes));
-      }
-    }
-    return sectioners;
+  private Section cut(int index) {
+    return Section.of(Plane.union(bodies.stream().map(body -> body.get(index)).toList()));
   }
 }

@@ -9,7 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.stratonomy.engine.path.Line;
-import org.stratonomy.engine.path.Role;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
 
 class TourTest {
@@ -122,7 +122,7 @@ class TourTest {
   void aLineTurnedRoundOrBegunElsewhereKeepsTheWidthsOfItsSegments() {
     double[] widths = {0.3, 0.4, 0.5, 0.6};
     Line closed =
-        new Line(Role.OUTER_WALL, square().path(), 0.45, widths, new byte[] {0, 1, 2, 3}, false);
+        new Line(Role.OUTER_WALL, square().path(), 0.45, widths, new byte[] {0, 1, 2, 3}, false, 0);
     Line turned = closed.startingAt(1);
     assertThat(turned.widths()).containsExactly(0.4, 0.5, 0.6, 0.3);
     assertThat(turned.overhangs()).containsExactly(1, 2, 3, 0);

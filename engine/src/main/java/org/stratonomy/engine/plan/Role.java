@@ -1,4 +1,7 @@
-package org.stratonomy.engine.path;
+package org.stratonomy.engine.plan;
+
+import java.util.Arrays;
+import java.util.Optional;
 
 /** What a line of the toolpath is for. The order is part of the layer format of the API. */
 public enum Role {
@@ -23,6 +26,10 @@ public enum Role {
 
   public String label() {
     return label;
+  }
+
+  public static Optional<Role> byLabel(String label) {
+    return Arrays.stream(values()).filter(role -> role.label.equals(label)).findFirst();
   }
 
   public boolean isWall() {

@@ -1,0 +1,83 @@
+package org.stratonomy.engine.divide;
+
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.IntToDoubleFunction;
+import java.util.function.Supplier;
+import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.memo.Memo;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.strata.PieceStack;
+import org.stratonomy.engine.strata.PlacedPiece;
+import org.stratonomy.engine.strata.Sections;
+
+/** The areas of the regions of a piece, made when they are asked for; one line for each kind. */
+final class RegionAreas {
+  private final PlacedPiece placed;
+  private final PieceStack stack;
+  private final Sections sections;
+  private final MeshSource meshes;
+  private final IntToDoubleFunction widths;
+  private final Memo memo;
+  private final Map<String, RegionArea> made = new ConcurrentHashMap<>();
+
+  /**
+   * @param widths of lines, mm, by layer
+   */
+  RegionAreas(
+      PlacedPiece placed,
+      PieceStack stack,
+      Sections sections,
+      MeshSource meshes,
+      IntToDoubleFunction widths,
+      Memo memo) {
+    this.placed = placed;
+    this.stack = stack;
+    this.sections = sections;
+    this.meshes = meshes;
+    this.widths = widths;
+    this.memo = memo;
+  }
+
+  RegionArea get(Region region) {
+    return made.computeIfAbsent(region.id(), id -> area(region.shape()));
+  }
+
+  private RegionArea area(Region.Shape shape) {
+    return switch (shape) {
+      case Region.Box box -> solid(box, () -> RegionSolids.box(box));
+      case Region.Cylinder cylinder -> solid(cylinder, () -> RegionSolids.cylinder(cylinder));
+      case Region.Sphere sphere -> solid(sphere, () -> RegionSolids.sphere(sphere));
+      case Region.Solid solid ->
+          new SolidArea(meshes.mesh(solid.mesh()), solid.shift(), placed, stack, memo);
+      case Region.Core core -> core(core);
+      case Region.Slab slab -> new SlabArea(slab, core(core(slab)), memo);
+    };
+  }
+
+  private Region.Core core(Region.Slab slab) {
+    Piece piece = placed.piece();
+    return (Region.Core) piece.region(slab.core()).orElseThrow().shape();
+  }
+
+  private CoreArea core(Region.Core core) {
+    return new CoreArea(core, sections, stack.layers(), widths, memo);
+  }
+
+  private record Known(Mesh mesh) implements Memo.Sized {
+    @Override
+    public int weight() {
+      return 12 * mesh.triangleCount() + 24 * mesh.vertexCount();
+    }
+  }
+
+  /** Solids of the same measures are the same mesh. */
+  private RegionArea solid(Region.Shape shape, Supplier<Mesh> maker) {
+    Key key = Key.of("region shape").add(shape.toString()).build();
+    Mesh mesh = memo.get(key, Known.class, () -> new Known(maker.get())).mesh();
+    return new SolidArea(mesh, placed.origin(), placed, stack, memo);
+  }
+}

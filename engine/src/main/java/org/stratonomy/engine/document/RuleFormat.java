@@ -1,0 +1,160 @@
+package org.stratonomy.engine.document;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
+import org.stratonomy.engine.plan.Where.Layers;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Rules in the plan document. */
+final class RuleFormat {
+  private RuleFormat() {}
+
+  static ObjectNode schema() {
+    ObjectNode rule = PlanSchema.object("where", "set");
+    ObjectNode properties = (ObjectNode) rule.get("properties");
+    ObjectNode where = PlanSchema.object();
+    ObjectNode limits = (ObjectNode) where.get("properties");
+    limits.set("pieces", ids("Id of a piece", "Only these pieces"));
+    limits.set("bodies", ids("Id of a body", "Only these bodies"));
+    limits.set("strata", PlanSchema.list(count(), 0, "Only these strata, 1 at the bottom"));
+    limits.set("regions", ids("Id of a region", "Only inside of one of these regions"));
+    ObjectNode role = JsonMapper.shared().createObjectNode();
+    ArrayNode roles = role.putArray("enum");
+    for (Role known : Role.values()) {
+      roles.add(known.label());
+    }
+    limits.set("roles", PlanSchema.list(role, 0, "Only lines of these roles"));
+    ObjectNode layers = PlanSchema.object("from");
+    ObjectNode span = (ObjectNode) layers.get("properties");
+    ArrayNode froms = span.putObject("from").putArray("enum");
+    for (Layers.From from : Layers.From.values()) {
+      froms.add(name(from));
+    }
+    span.set("first", count());
+    span.set("last", count());
+    limits.set("layers", layers);
+    properties.set("where", where);
+    ObjectNode set = PlanSchema.object();
+    ObjectNode values = (ObjectNode) set.get("properties");
+    for (Setting setting : Setting.values()) {
+      values.set(setting.id(), value(setting));
+    }
+    properties.set("set", set);
+    return rule;
+  }
+
+  private static ObjectNode ids(String item, String list) {
+    return PlanSchema.list(PlanSchema.text(item, 1, 100), 0, list);
+  }
+
+  private static ObjectNode count() {
+    return JsonMapper.shared().createObjectNode().put("type", "integer").put("minimum", 1);
+  }
+
+  private static ObjectNode value(Setting setting) {
+    ObjectNode value = JsonMapper.shared().createObjectNode();
+    value.put("title", setting.label());
+    value.put("description", setting.description());
+    if (setting.choices().isEmpty()) {
+      value.put("type", setting.isWhole() ? "integer" : "number");
+      value.put("minimum", setting.min());
+      value.put("maximum", setting.max());
+      if (!setting.unit().isEmpty()) {
+        value.put("x-unit", setting.unit());
+      }
+    } else {
+      ArrayNode choices = value.putArray("enum");
+      setting.choices().forEach(choices::add);
+    }
+    return value;
+  }
+
+  static Rule read(JsonNode node) {
+    Map<Setting, Value> set = new EnumMap<>(Setting.class);
+    for (Map.Entry<String, JsonNode> entry : node.get("set").properties()) {
+      Setting setting = Setting.byId(entry.getKey()).orElseThrow();
+      set.put(
+          setting,
+          entry.getValue().isString()
+              ? Value.of(entry.getValue().asString())
+              : Value.of(entry.getValue().asDouble()));
+    }
+    return new Rule(where(node.get("where")), set);
+  }
+
+  private static Where where(JsonNode node) {
+    List<Integer> strata = new ArrayList<>();
+    node.path("strata").forEach(number -> strata.add(number.asInt()));
+    List<Role> roles =
+        PlanFormat.texts(node.path("roles")).stream()
+            .map(label -> Role.byLabel(label).orElseThrow())
+            .toList();
+    return new Where(
+        PlanFormat.texts(node.path("pieces")),
+        PlanFormat.texts(node.path("bodies")),
+        strata,
+        PlanFormat.texts(node.path("regions")),
+        roles,
+        node.has("layers") ? Optional.of(layers(node.get("layers"))) : Optional.empty());
+  }
+
+  private static Layers layers(JsonNode node) {
+    return new Layers(
+        Layers.From.valueOf(node.get("from").asString().toUpperCase(Locale.ROOT)),
+        node.path("first").asInt(1),
+        node.path("last").asInt(Layers.OPEN));
+  }
+
+  private static String name(Layers.From from) {
+    return from.name().toLowerCase(Locale.ROOT);
+  }
+
+  static void write(Rule rule, ObjectNode node) {
+    ObjectNode where = node.putObject("where");
+    Where limits = rule.where();
+    texts(where, "pieces", limits.pieces());
+    texts(where, "bodies", limits.bodies());
+    if (!limits.strata().isEmpty()) {
+      limits.strata().forEach(where.putArray("strata")::add);
+    }
+    texts(where, "regions", limits.regions());
+    texts(where, "roles", limits.roles().stream().map(Role::label).toList());
+    limits.layers().ifPresent(layers -> write(layers, where.putObject("layers")));
+    ObjectNode set = node.putObject("set");
+    rule.set()
+        .forEach(
+            (setting, value) -> {
+              switch (value) {
+                case Value.Number n when setting.isWhole() ->
+                    set.put(setting.id(), (int) n.value());
+                case Value.Number n -> set.put(setting.id(), n.value());
+                case Value.Choice c -> set.put(setting.id(), c.value());
+              }
+            });
+  }
+
+  private static void write(Layers layers, ObjectNode node) {
+    node.put("from", name(layers.from())).put("first", layers.first());
+    if (layers.last() != Layers.OPEN) {
+      node.put("last", layers.last());
+    }
+  }
+
+  private static void texts(ObjectNode where, String key, List<String> texts) {
+    if (!texts.isEmpty()) {
+      texts.forEach(where.putArray(key)::add);
+    }
+  }
+}

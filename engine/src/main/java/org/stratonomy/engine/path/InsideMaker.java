@@ -1,0 +1,94 @@
+package org.stratonomy.engine.path;
+
+import java.util.List;
+import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.Plane;
+
+/**
+ * The lines inside of the walls: skins and solid layers where one of the next layers above or below
+ * is missing, infill in the rest. The next layers count whatever stratum they belong to, so that a
+ * boundary inside a piece gets no lid and a hollow under it does.
+ */
+final class InsideMaker {
+  private final Surroundings around;
+  private final LineSettings s;
+  private final double width;
+  private final List<Line> lines;
+
+  /**
+   * @param lines the walls; what is inside goes there, too
+   */
+  InsideMaker(Surroundings around, LineSettings settings, List<Line> lines) {
+    this.around = around;
+    this.s = settings;
+    this.width = settings.lineWidth();
+    this.lines = lines;
+  }
+
+  /** Fills what the walls leave free, and marks how far the walls hang over. */
+  void fill(Area inside) {
+    Area overAir = around.overAir(width);
+    markOverhangs(overAir);
+    if (inside.isEmpty()) {
+      return;
+    }
+    Filler filler = new Filler(width, angle(), s.thinPlaces(), lines);
+    if (s.density() >= 1) {
+      solid(overAir, inside, filler);
+      return;
+    }
+    Area needed = grown(Plane.missing(around.section(), around.neighbours(s)), inside);
+    Area narrower = Plane.inset(Plane.difference(inside, needed), width);
+    Area sparse = Plane.outset(narrower, width);
+    solid(overAir, Plane.difference(inside, sparse), filler);
+    if (s.density() > 0) {
+      filler.infill(sparse, s, around.layer().middle());
+    }
+  }
+
+  private double angle() {
+    return s.angleRad() + (around.layer().index() % 2 == 0 ? Math.PI / 2 : 0);
+  }
+
+  /** Walls over the edge of the layer below are marked by how far they hang over. */
+  private void markOverhangs(Area overAir) {
+    double least = (Overhang.QUARTER.share() - 0.5) * width;
+    if (!Plane.inset(overAir, -least / 2).isEmpty()) {
+      OverhangMarker marker = new OverhangMarker(around.below(), width);
+      lines.replaceAll(line -> line.role().isWall() ? marker.mark(line) : line);
+    }
+  }
+
+  /** Without slivers, and a line wider, so that a skin is held by what is beside it. */
+  private Area grown(Area skin, Area inside) {
+    if (skin.isEmpty()) {
+      return skin;
+    }
+    Area kept = Plane.inset(skin, width / 4);
+    return kept.isEmpty()
+        ? Area.EMPTY
+        : Plane.intersection(inside, Plane.outset(kept, 1.25 * width));
+  }
+
+  /** Fills a solid area, its parts by what lies directly above and below them. */
+  private void solid(Area overAir, Area solid, Filler filler) {
+    Area rest = solid;
+    if (around.isOnBed()) {
+      filler.solid(rest, Role.BOTTOM_SKIN);
+      return;
+    }
+    Area bridged = grown(overAir, solid);
+    if (!bridged.isEmpty()) {
+      filler.bridge(bridged, new Bridge(around.below(), width));
+      rest = Plane.difference(rest, bridged);
+    }
+    Area facingUp = Plane.difference(around.section(), around.above());
+    facingUp = facingUp.withoutSmall(width * width);
+    if (facingUp.isEmpty() || rest.isEmpty()) {
+      filler.solid(rest, Role.SOLID_INFILL);
+    } else {
+      filler.skinned(rest, facingUp);
+    }
+  }
+}
