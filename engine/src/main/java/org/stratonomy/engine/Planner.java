@@ -17,6 +17,7 @@ import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
+import org.stratonomy.engine.merge.Raft;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Scheduler;
 import org.stratonomy.engine.merge.Skirt;
@@ -25,6 +26,7 @@ import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanChecker;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.problem.Problem;
@@ -105,9 +107,11 @@ public final class Planner implements AutoCloseable {
     forEach("toolpaths", parts, watch, part -> lines.get(part.piece).islands(layer(stack, part)));
     forEach("support", lines.size(), watch, p -> support(lines.get(p), stack.pieces().get(p)));
     Scheduler scheduler = new Scheduler(plan, resolver, stack, sections, lines, memo);
+    Raft raft = raft(stack, lines, resolver.plan());
     Schedule schedule =
         scheduler.schedule(
-            skirt(stack, lines, resolver),
+            skirt(stack, lines, raft, resolver.plan()),
+            raft,
             (count, task) -> forEach("order and time", count, watch, task));
     return new PlanResult(
         plan,
@@ -173,17 +177,34 @@ public final class Planner implements AutoCloseable {
     stack.layers().stream().limit(1).forEach(lines::support);
   }
 
-  private static Skirt skirt(LayerStack stack, List<PieceLines> lines, Resolver resolver) {
-    List<Area> footprints = new ArrayList<>();
-    Key.Builder key = Key.of("footprints");
-    if (!stack.layers().isEmpty()) {
-      for (Part part : stack.layers().getFirst().parts()) {
-        PieceLines piece = lines.get(part.piece());
-        footprints.add(piece.footprint(part.layer()));
-        key.add(piece.key(part.layer()));
-      }
+  /** The raft, if the plan wants one; the key of all that stands on it or on the bed is its own. */
+  private static Raft raft(LayerStack stack, List<PieceLines> lines, Settings plan) {
+    List<Area> standing = new ArrayList<>();
+    Key.Builder key = Key.of("standing");
+    for (Part part : firstParts(stack)) {
+      PieceLines piece = lines.get(part.piece());
+      standing.add(piece.standing(part.layer()));
+      key.add(piece.key(part.layer()));
     }
-    return Skirt.around(footprints, key.build(), resolver.plan());
+    return Raft.under(standing, key.build(), stack.raftLayers(), plan);
+  }
+
+  private static Skirt skirt(LayerStack stack, List<PieceLines> lines, Raft raft, Settings plan) {
+    if (stack.raftLayers() > 0) {
+      return Skirt.around(List.of(raft.area()), raft.key(), plan);
+    }
+    List<Area> footprints = new ArrayList<>();
+    for (Part part : firstParts(stack)) {
+      footprints.add(lines.get(part.piece()).footprint(part.layer()));
+    }
+    return Skirt.around(footprints, raft.key(), plan);
+  }
+
+  /** The pieces' parts of their lowest layer. */
+  private static List<Part> firstParts(LayerStack stack) {
+    return stack.size() == stack.raftLayers()
+        ? List.of()
+        : stack.layers().get(stack.raftLayers()).parts();
   }
 
   private void forEach(

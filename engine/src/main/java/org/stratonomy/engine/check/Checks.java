@@ -84,16 +84,16 @@ public final class Checks {
           Optional.empty(),
           toMiddle(piece, b));
     }
-    if (b.maxZ() > machine.heightMm()) {
+    double most = machine.heightMm() - schedule.liftMm();
+    if (b.maxZ() > most) {
       add(
           "too-high:" + piece.id(),
           Severity.ERROR,
           "%s is too high".formatted(piece.name()),
-          text("Its top is at %.1f mm; the machine prints %.0f mm.", b.maxZ(), machine.heightMm()),
+          text("Its top is at %.1f mm; the machine prints %.1f mm.", b.maxZ(), most),
           piece,
-          Optional.of(machine.heightMm()),
-          List.of(
-              scaled(piece, 0.999 * machine.heightMm() / b.maxZ(), "Scale it to fit the height")));
+          Optional.of(most),
+          List.of(scaled(piece, 0.999 * most / b.maxZ(), "Scale it to fit the height")));
     }
     if (b.minZ() > 1e-6) {
       add(
@@ -239,8 +239,10 @@ public final class Checks {
             && b.maxY() <= machine.bedY() - reach;
     if (piecesFit && !skirtFits) {
       boolean skirt = resolver.plan().count(Setting.SKIRT_LINES) > 0;
-      Setting lines = skirt ? Setting.SKIRT_LINES : Setting.BRIM_LINES;
-      String name = skirt ? "skirt" : "brim";
+      boolean raft = resolver.plan().count(Setting.RAFT_LAYERS) > 0;
+      Setting under = raft ? Setting.RAFT_LAYERS : Setting.BRIM_LINES;
+      Setting lines = skirt ? Setting.SKIRT_LINES : under;
+      String name = skirt ? "skirt" : raft ? "raft" : "brim";
       add(
           "skirt-off-bed",
           Severity.ERROR,
@@ -261,7 +263,8 @@ public final class Checks {
     int lines = settings.count(Setting.SKIRT_LINES);
     double width = settings.number(Setting.LINE_WIDTH);
     double skirt = lines == 0 ? 0 : settings.number(Setting.SKIRT_DISTANCE) + lines * width;
-    return brimReach() + skirt;
+    boolean raft = settings.count(Setting.RAFT_LAYERS) > 0;
+    return (raft ? settings.number(Setting.RAFT_MARGIN) : brimReach()) + skirt;
   }
 
   /** How far the widest brim reaches outwards of its piece, mm. */

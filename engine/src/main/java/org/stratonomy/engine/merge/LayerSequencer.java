@@ -5,12 +5,14 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.stratonomy.engine.path.Line;
 
 /**
  * Puts the lines of a layer in order: the filament that is loaded first, so that nothing is changed
- * without need; within a filament island by island; and within an island walls and the rest as the
- * wall order says, each as a short {@link Tour}. Lines that are to be printed in order keep it.
+ * without need; within a filament the cooler lines first, island by island; and within an island
+ * walls and the rest as the wall order says, each as a short {@link Tour}. Lines that are to be
+ * printed in order keep it.
  */
 final class LayerSequencer {
   private double x;
@@ -18,12 +20,19 @@ final class LayerSequencer {
   private final List<LineOrder.Item> order = new ArrayList<>();
 
   /**
-   * Lines of one connected part of a piece, all of one filament.
+   * Lines of one connected part of a piece, all of one filament and one temperature.
    *
    * @param part index of the part of the layer that they belong to
    * @param first whether it comes before all others of its filament
    */
-  record Batch(int part, int slot, List<Line> lines, Seam seam, WallOrder walls, boolean first) {}
+  record Batch(
+      int part,
+      int slot,
+      double celsius,
+      List<Line> lines,
+      Seam seam,
+      WallOrder walls,
+      boolean first) {}
 
   private LayerSequencer(double x, double y) {
     this.x = x;
@@ -45,9 +54,14 @@ final class LayerSequencer {
             .sorted(loadedFirst.thenComparing(Comparator.naturalOrder()))
             .toList();
     for (int slot : slots) {
-      List<Batch> ofSlot = batches.stream().filter(b -> b.slot == slot).toList();
-      sequencer.nearestBatches(ofSlot.stream().filter(Batch::first).toList());
-      sequencer.nearestBatches(ofSlot.stream().filter(b -> !b.first).toList());
+      TreeMap<Double, List<Batch>> byHeat =
+          batches.stream()
+              .filter(batch -> batch.slot == slot)
+              .collect(Collectors.groupingBy(Batch::celsius, TreeMap::new, Collectors.toList()));
+      for (List<Batch> ofHeat : byHeat.values()) {
+        sequencer.nearestBatches(ofHeat.stream().filter(Batch::first).toList());
+        sequencer.nearestBatches(ofHeat.stream().filter(batch -> !batch.first).toList());
+      }
     }
     return new LineOrder(sequencer.order);
   }

@@ -15,6 +15,11 @@ public record Schedule(
     layers = List.copyOf(layers);
   }
 
+  /** How far the bed lies below height 0, mm: under a raft the machine's heights are larger. */
+  public double liftMm() {
+    return layers.isEmpty() ? 0 : Math.max(0, -layers.getFirst().layer().bottom());
+  }
+
   public long haltCount() {
     return layers.stream().mapToLong(layer -> layer.halts().size()).sum();
   }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.memo.Key;
@@ -22,6 +23,7 @@ import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.LayerStack.Part;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
+import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.Sections;
 
 /**
@@ -61,24 +63,29 @@ public final class Scheduler {
     this.timer = new LayerTimer(resolver.machine(), travel, planSettings);
   }
 
+  /** What is printed below and around the pieces. */
+  private record Ground(Skirt skirt, Raft raft) {}
+
   private record Ordered(Key key, LineOrder order, int slot) {}
 
   /**
    * @param skirt lines that are laid before the first layer, with its filament
+   * @param raft one layer for each of the stack's raft
    * @param parallel runs a task for each layer, given their number and what to do for each index
    */
-  public Schedule schedule(Skirt skirt, Parallel parallel) {
+  public Schedule schedule(Skirt skirt, Raft raft, Parallel parallel) {
     List<Ordered> ordered = new ArrayList<>();
     int firstSlot = firstSlot();
+    Ground ground = new Ground(skirt, raft);
     int slot = firstSlot;
     double x = 0;
     double y = 0;
     for (PlanLayer layer : stack.layers()) {
-      Ordered next = order(layer, skirt, x, y, slot);
+      Ordered next = order(layer, ground, x, y, slot);
       ordered.add(next);
       if (!next.order.items().isEmpty()) {
         LineOrder.Item last = next.order.items().getLast();
-        slot = slot(layer.parts().get(last.part()), last.line());
+        slot = strokeSettings(layer, last).slot(last.line().role());
         x = last.endX();
         y = last.endY();
       }
@@ -97,6 +104,9 @@ public final class Scheduler {
 
   /** The lowest slot of what the first layer consists of. */
   private int firstSlot() {
+    if (stack.raftLayers() > 0) {
+      return raftSettings(stack.layers().getFirst()).slot(Role.SUPPORT);
+    }
     return stack.layers().stream()
         .limit(1)
         .flatMap(layer -> layer.parts().stream())
@@ -124,6 +134,22 @@ public final class Scheduler {
     };
   }
 
+  private StrokeSettings strokeSettings(PlanLayer layer, LineOrder.Item item) {
+    return layer.isRaft()
+        ? raftSettings(layer)
+        : strokeSettings(layer.parts().get(item.part()), item.line());
+  }
+
+  /** A raft belongs to no piece: what holds for the whole plan holds for it. */
+  private StrokeSettings raftSettings(PlanLayer layer) {
+    return new StrokeSettings(
+        new SpotSettings(planSettings, Map.of()),
+        resolver::filament,
+        new PieceLayer(layer.number(), layer.bottom(), layer.top(), 1),
+        Stroke.NO_PIECE,
+        true);
+  }
+
   private List<Cell> cells(Part part) {
     return lines.get(part.piece()).cells(part.layer());
   }
@@ -142,74 +168,109 @@ public final class Scheduler {
         stack.pieces().get(part.piece()).onBed());
   }
 
-  /** All of a part of a layer: of its cells, and of what is beside it. */
-  private List<StrokeSettings> all(Part part) {
+  /** All of a layer: of its cells, and of what is beside them. */
+  private List<StrokeSettings> all(PlanLayer layer) {
     List<StrokeSettings> all = new ArrayList<>();
-    cells(part).forEach(cell -> all.add(strokeSettings(part, cell.settings())));
-    all.add(beside(part));
+    for (Part part : layer.parts()) {
+      cells(part).forEach(cell -> all.add(strokeSettings(part, cell.settings())));
+      all.add(beside(part));
+    }
+    if (layer.isRaft()) {
+      all.add(raftSettings(layer));
+    }
     return all;
   }
 
-  private Ordered order(PlanLayer layer, Skirt skirt, double x, double y, int slot) {
+  private Ordered order(PlanLayer layer, Ground ground, double x, double y, int slot) {
     Key.Builder key = Key.of("order").add(x).add(y).add(slot);
     for (Part part : layer.parts()) {
       key.add(lines.get(part.piece()).key(part.layer()));
       key.add(part.piece()).add(part.layer().index());
-      all(part).forEach(settings -> settings.addOrderTo(key));
+    }
+    all(layer).forEach(settings -> settings.addOrderTo(key));
+    if (layer.isRaft()) {
+      key.add(ground.raft.key()).add(layer.number());
     }
     if (layer.number() == 1) {
-      key.add(skirt.key());
+      key.add(ground.skirt.key());
     }
     Key built = key.build();
     LineOrder order =
         memo.get(
-            built, LineOrder.class, () -> LayerSequencer.order(batches(layer, skirt), x, y, slot));
+            built, LineOrder.class, () -> LayerSequencer.order(batches(layer, ground), x, y, slot));
     return new Ordered(built, order, slot);
   }
 
   /** Skirt and brim, and then support and each island of each piece. */
-  private List<LayerSequencer.Batch> batches(PlanLayer layer, Skirt skirt) {
+  private List<LayerSequencer.Batch> batches(PlanLayer layer, Ground ground) {
     List<LayerSequencer.Batch> batches = new ArrayList<>();
+    if (layer.isRaft()) {
+      List<Line> skirt = layer.number() == 1 ? ground.skirt.lines() : List.of();
+      add(batches, 0, line -> raftSettings(layer), skirt, true);
+      List<Line> own = ground.raft.layers().get(layer.number() - 1);
+      add(batches, 0, line -> raftSettings(layer), own, false);
+    }
     for (int p = 0; p < layer.parts().size(); p++) {
       Part part = layer.parts().get(p);
       PieceLines piece = lines.get(part.piece());
+      Function<Line, StrokeSettings> own = line -> strokeSettings(part, line);
       if (layer.number() == 1 && p == 0) {
-        add(batches, p, part, skirt.lines(), true);
+        add(batches, p, own, ground.skirt.lines(), true);
       }
-      if (part.layer().index() == 1 && stack.pieces().get(part.piece()).onBed()) {
-        add(batches, p, part, piece.brim(part.layer()), true);
+      if (layer.number() == 1 && stack.pieces().get(part.piece()).onBed()) {
+        add(batches, p, own, piece.brim(part.layer()), true);
       }
       Map<Role, List<Line>> support =
           piece.support(part.layer()).stream().collect(Collectors.groupingBy(Line::role));
       for (Role role : List.of(Role.SUPPORT, Role.INTERFACE)) {
-        add(batches, p, part, support.getOrDefault(role, List.of()), false);
+        add(batches, p, own, support.getOrDefault(role, List.of()), false);
       }
       for (List<Line> island : piece.islands(part.layer())) {
-        add(batches, p, part, island, false);
+        add(batches, p, own, island, false);
       }
     }
     return batches;
   }
 
-  /** One batch for each filament. */
-  private void add(
-      List<LayerSequencer.Batch> batches, int index, Part part, List<Line> all, boolean first) {
-    Map<Integer, List<Line>> bySlot =
+  /** One batch for each filament and temperature, so that neither is changed without need. */
+  private static void add(
+      List<LayerSequencer.Batch> batches,
+      int part,
+      Function<Line, StrokeSettings> settings,
+      List<Line> all,
+      boolean first) {
+    Map<Heat, List<Line>> byHeat =
         all.stream()
             .collect(
-                Collectors.groupingBy(line -> slot(part, line), TreeMap::new, Collectors.toList()));
-    bySlot.forEach(
-        (slot, own) -> {
-          StrokeSettings strokes = strokeSettings(part, own.getFirst());
+                Collectors.groupingBy(
+                    line -> Heat.of(settings.apply(line), line.role()),
+                    TreeMap::new,
+                    Collectors.toList()));
+    byHeat.forEach(
+        (heat, own) -> {
+          StrokeSettings strokes = settings.apply(own.getFirst());
           batches.add(
               new LayerSequencer.Batch(
-                  index, slot, own, strokes.seam(), strokes.wallOrder(), first));
+                  part, heat.slot, heat.celsius, own, strokes.seam(), strokes.wallOrder(), first));
         });
+  }
+
+  /** What the nozzle must hold, and how hot. */
+  private record Heat(int slot, double celsius) implements Comparable<Heat> {
+    static Heat of(StrokeSettings settings, Role role) {
+      int slot = settings.slot(role);
+      return new Heat(slot, settings.temperature(role, slot));
+    }
+
+    @Override
+    public int compareTo(Heat o) {
+      return slot == o.slot ? Double.compare(celsius, o.celsius) : Integer.compare(slot, o.slot);
+    }
   }
 
   private LayerSchedule layer(PlanLayer layer, Ordered ordered) {
     Key.Builder key = Key.of("strokes").add(ordered.key);
-    layer.parts().forEach(part -> all(part).forEach(settings -> settings.addTo(key)));
+    all(layer).forEach(settings -> settings.addTo(key));
     timer.addTo(key);
     Key built = key.build();
     LayerOrder order = memo.get(built, LayerOrder.class, () -> strokes(layer, ordered.order));
@@ -228,7 +289,7 @@ public final class Scheduler {
     List<Travel> travels = new ArrayList<>();
     for (LineOrder.Item item : order.items()) {
       int first = strokes.size();
-      strokeSettings(layer.parts().get(item.part()), item.line()).addStrokes(item.line(), strokes);
+      strokeSettings(layer, item).addStrokes(item.line(), strokes);
       travels.add(first == 0 ? Travel.RETRACTED : planner.travel(strokes, first));
       while (travels.size() < strokes.size()) {
         travels.add(Travel.STRAIGHT);

@@ -102,7 +102,7 @@ final class StrokeSettings {
   }
 
   /** Support of a filament other than its surroundings' is printed at that one's temperature. */
-  private double temperature(Role role, int slot) {
+  double temperature(Role role, int slot) {
     Settings own = settings.of(role);
     return slot == own.slot()
         ? own.number(Setting.NOZZLE_TEMPERATURE)
@@ -174,7 +174,8 @@ final class StrokeSettings {
   /** Takes in what the order of lines depends on besides them. */
   void addOrderTo(Key.Builder key) {
     for (Role role : Role.values()) {
-      key.add(slot(role));
+      int slot = slot(role);
+      key.add(slot).add(temperature(role, slot));
     }
     key.add(settings.all().choice(Setting.SEAM)).add(settings.all().choice(Setting.WALL_ORDER));
   }

@@ -79,9 +79,13 @@ public final class PieceLines {
         .lines(sections.get(layer.index()).area(), supports.area(layer.index()));
   }
 
+  /** What a layer covers, with support. */
+  public Area standing(PieceLayer layer) {
+    return Plane.union(sections.get(layer.index()).area(), supports.area(layer.index()));
+  }
+
   /** What a layer on the bed covers of it, with support and brim. */
   public Area footprint(PieceLayer layer) {
-    Area standing = Plane.union(sections.get(layer.index()).area(), supports.area(layer.index()));
-    return Plane.outset(standing, new Brim(settings(layer)).reachMm());
+    return Plane.outset(standing(layer), new Brim(settings(layer)).reachMm());
   }
 }

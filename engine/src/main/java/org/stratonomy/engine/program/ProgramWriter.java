@@ -99,7 +99,7 @@ public final class ProgramWriter {
     values.put("layers", schedule.layers().size());
     values.put(
         "height",
-        schedule.layers().isEmpty() ? "0" : number(schedule.layers().getLast().layer().top()));
+        schedule.layers().isEmpty() ? "0" : number(z(schedule.layers().getLast().layer().top())));
     values.put("time", duration(ledger.seconds()));
     values.put("filament", resolver.filament(schedule.firstSlot()).name());
     values.put("bedC", number(schedule.bedC()));
@@ -131,7 +131,7 @@ public final class ProgramWriter {
       return;
     }
     text.add("; layer ").add(Integer.toString(layer.layer().number()));
-    text.add(", z ").add(number(layer.layer().top())).add('\n');
+    text.add(", z ").add(number(z(layer.layer().top()))).add('\n');
     List<Halt> halts = new ArrayList<>(layer.halts());
     Stroke before = null;
     Role role = null;
@@ -145,7 +145,7 @@ public final class ProgramWriter {
       }
       temperature(stroke);
       fan(stroke);
-      moves.travel(before, way, stroke, layer.layer().top());
+      moves.travel(before, way, stroke, z(layer.layer().top()));
       if (stroke.role() != role) {
         role = stroke.role();
         text.add("; ").add(role.label()).add('\n');
@@ -181,13 +181,19 @@ public final class ProgramWriter {
     values.put("number", stopNumber);
     values.put("layer", layer.layer().number());
     values.put(
-        "height", number(halt.beforeStroke() == 0 ? layer.layer().bottom() : layer.layer().top()));
+        "height",
+        number(z(halt.beforeStroke() == 0 ? layer.layer().bottom() : layer.layer().top())));
     values.put("note", oneLine(halt.note()));
     values.put("from", resolver.filament(halt.fromSlot()).name());
     values.put("to", resolver.filament(halt.toSlot()).name());
     text.add(halt.isColourChange() ? dialect.change(values) : dialect.pause(values));
     moves.forgetFeed();
     fan = UNKNOWN;
+  }
+
+  /** The machine's height for a height of the plan, mm. */
+  private double z(double height) {
+    return height + schedule.liftMm();
   }
 
   private double liftedZ() {

@@ -6,11 +6,16 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.problem.Problem;
 
 /**
  * All layers of a plan in the order of their heights: layers of several pieces whose tops fall
  * together are one layer of the plan.
+ *
+ * <p>Under a raft the heights of the pieces stay as they are: the raft lies below height 0, and the
+ * bed that much lower.
  *
  * @param pieces one stack for each piece, in the plan's order
  * @param layers numbered from 1
@@ -24,9 +29,13 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
    * @param number from 1
    * @param bottom top of the layer below, mm
    * @param top height of the nozzle while it prints, mm
-   * @param parts the pieces' layers that end at this height
+   * @param parts the pieces' layers that end at this height; none in a raft
    */
-  public record PlanLayer(int number, double bottom, double top, List<Part> parts) {}
+  public record PlanLayer(int number, double bottom, double top, List<Part> parts) {
+    public boolean isRaft() {
+      return parts.isEmpty();
+    }
+  }
 
   /**
    * @param piece index of the piece in the plan, from 0
@@ -58,14 +67,46 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
           "It would have %,d layers; %,d are possible.".formatted(byTop.size(), MOST_LAYERS),
           "Choose thicker layers, or check the scale of the pieces.");
     }
-    List<PlanLayer> layers = new ArrayList<>();
-    double bottom = stacks.stream().mapToDouble(LayerStack::bottom).min().orElse(0);
+    boolean onBed = stacks.stream().anyMatch(stack -> stack.onBed() && !stack.layers().isEmpty());
+    List<PlanLayer> layers = onBed ? raft(resolver.plan()) : new ArrayList<>();
+    double bottom =
+        layers.isEmpty()
+            ? stacks.stream().mapToDouble(LayerStack::bottom).min().orElse(0)
+            : layers.getLast().top();
     for (Map.Entry<Long, List<Part>> entry : byTop.entrySet()) {
       double top = entry.getValue().getFirst().layer().top();
       layers.add(new PlanLayer(layers.size() + 1, bottom, top, List.copyOf(entry.getValue())));
       bottom = top;
     }
     return new LayerStack(List.copyOf(stacks), List.copyOf(layers));
+  }
+
+  private static List<PlanLayer> raft(Settings plan) {
+    int count = plan.count(Setting.RAFT_LAYERS);
+    double height = plan.number(Setting.LAYER_HEIGHT);
+    double first = plan.number(Setting.FIRST_LAYER_HEIGHT);
+    double bottom = -plan.number(Setting.RAFT_GAP) - first - (count - 1) * height;
+    List<PlanLayer> layers = new ArrayList<>();
+    for (int i = 1; i <= count; i++) {
+      double top = bottom + (i == 1 ? first : height);
+      layers.add(new PlanLayer(i, rounded(bottom), rounded(top), List.of()));
+      bottom = top;
+    }
+    return layers;
+  }
+
+  private static double rounded(double mm) {
+    return Math.rint(mm * 1e6) / 1e6;
+  }
+
+  /** How many layers of raft there are below the pieces. */
+  public int raftLayers() {
+    return (int) layers.stream().filter(PlanLayer::isRaft).count();
+  }
+
+  /** How far the bed lies below height 0, mm. */
+  public double liftMm() {
+    return raftLayers() == 0 ? 0 : -layers.getFirst().bottom();
   }
 
   private static double bottom(PieceStack stack) {
