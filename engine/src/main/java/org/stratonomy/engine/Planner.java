@@ -122,7 +122,7 @@ public final class Planner implements AutoCloseable {
         cells,
         schedule,
         Ledger.of(schedule, resolver),
-        Checks.run(plan, resolver, placed, stack, schedule));
+        Checks.run(plan, resolver, placed, stack, cells, schedule));
   }
 
   /**

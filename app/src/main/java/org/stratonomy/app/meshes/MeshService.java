@@ -18,6 +18,7 @@ import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.mesh.MeshPart;
 import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.mesh.Shells;
 import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.problem.Problem;
 
@@ -71,6 +72,20 @@ public class MeshService implements MeshSource {
   public String storeWhole(String name, byte[] content) {
     MeshFiles.mesh(name, ByteBuffer.wrap(content));
     return keep(name, content);
+  }
+
+  /**
+   * Keeps the shells of a mesh as meshes of their own.
+   *
+   * @return a reference for plans for each shell
+   */
+  @Transactional
+  public List<String> split(String reference, String name) {
+    List<String> kept = new ArrayList<>();
+    for (Mesh shell : Shells.split(mesh(reference))) {
+      kept.add(keep("%s %d.stl".formatted(name, kept.size() + 1), stl(shell)));
+    }
+    return kept;
   }
 
   private static byte[] stl(Mesh mesh) {

@@ -108,6 +108,17 @@ class PlanController {
     return importer.add(id, version, dropped(files));
   }
 
+  /** Puts the inside of a mesh into a piece as a region. */
+  @PostMapping(path = "/{id}/regions", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  PlanState addRegion(
+      @PathVariable UUID id,
+      @RequestParam int version,
+      @RequestParam String piece,
+      @RequestParam("files") MultipartFile file)
+      throws IOException {
+    return importer.addRegion(id, version, piece, dropped(List.of(file)).getFirst());
+  }
+
   @GetMapping(path = "/{id}/strat", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
   ResponseEntity<byte[]> export(@PathVariable UUID id) throws IOException {
     StratFile file = importer.export(id);

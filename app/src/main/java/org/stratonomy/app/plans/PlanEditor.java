@@ -2,12 +2,19 @@ package org.stratonomy.app.plans;
 
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.engine.document.PlanFormat;
+import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.BodyEditor;
 import org.stratonomy.engine.plan.Divider;
+import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.RegionEditor;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
@@ -45,6 +52,15 @@ class PlanEditor {
         yield RuleEditor.set(plan, where(r), setting, value(setting, given(r.value(), "value")));
       }
       case CLEAR -> RuleEditor.clear(plan, where(r), setting(r));
+      case ADD_REGION ->
+          new RegionEditor(plan, given(r.piece(), "piece"))
+              .add(given(r.kind(), "kind"), size(plan, r));
+      case REMOVE_REGION ->
+          new RegionEditor(plan, given(r.piece(), "piece")).remove(given(r.region(), "region"));
+      case SPLIT_BODY -> split(plan, r);
+      case ALTERNATE ->
+          new BodyEditor(plan, given(r.piece(), "piece"))
+              .alternate(middles(plan, r), given(r.slots(), "slots"));
     };
   }
 
@@ -59,10 +75,66 @@ class PlanEditor {
         placed.top());
   }
 
+  private List<Bounds> bodies(Plan plan, EditRequest r) {
+    return plan.piece(r.piece()).orElseThrow().bodies().stream()
+        .map(body -> meshes.mesh(body.mesh()).report().bounds())
+        .toList();
+  }
+
+  /** Of the unturned, unscaled model. */
+  private Vector size(Plan plan, EditRequest r) {
+    Bounds all = bodies(plan, r).stream().reduce(Bounds::with).orElseThrow();
+    return new Vector(all.sizeX(), all.sizeY(), all.sizeZ());
+  }
+
+  private List<Vector> middles(Plan plan, EditRequest r) {
+    return bodies(plan, r).stream()
+        .map(
+            b ->
+                new Vector(
+                    (b.minX() + b.maxX()) / 2,
+                    (b.minY() + b.maxY()) / 2,
+                    (b.minZ() + b.maxZ()) / 2))
+        .toList();
+  }
+
+  private Plan split(Plan plan, EditRequest r) {
+    BodyEditor editor = new BodyEditor(plan, given(r.piece(), "piece"));
+    String id = given(r.body(), "body");
+    Body body =
+        plan.piece(r.piece()).orElseThrow().bodies().stream()
+            .filter(b -> b.id().equals(id))
+            .findFirst()
+            .orElseThrow(() -> bad("There is no body '%s'.".formatted(id), "Choose another."));
+    return editor.split(id, meshes.split(body.mesh(), body.name()));
+  }
+
   private static Where where(EditRequest r) {
+    EditRequest.PlaceRequest place =
+        Objects.requireNonNullElse(
+            r.where(), new EditRequest.PlaceRequest(null, null, null, null, null));
+    List<Role> roles =
+        listed(place.roles()).stream()
+            .map(
+                label ->
+                    Role.byLabel(label)
+                        .orElseThrow(
+                            () ->
+                                bad(
+                                    "There is no role '%s'.".formatted(label),
+                                    "Use a role of the shelf.")))
+            .toList();
     return new Where(
-        Objects.requireNonNullElse(r.pieces(), List.of()),
-        Objects.requireNonNullElse(r.strata(), List.of()));
+        listed(place.pieces()),
+        listed(place.bodies()),
+        listed(place.strata()),
+        listed(place.regions()),
+        roles,
+        Optional.empty());
+  }
+
+  private static <T> List<T> listed(List<T> list) {
+    return Objects.requireNonNullElse(list, List.of());
   }
 
   private static Setting setting(EditRequest r) {

@@ -23,6 +23,7 @@ import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.RegionEditor;
 import org.stratonomy.engine.problem.Problem;
 
 /** Makes plans of dropped files: meshes become pieces on the bed, a .strat file its own plan. */
@@ -77,6 +78,13 @@ public class PlanImporter {
   public PlanState add(UUID id, int version, List<Dropped> files) {
     PlanState state = plans.get(id);
     return plans.edit(id, version, withPieces(PlanFormat.read("plan", state.document()), files));
+  }
+
+  /** Puts the inside of a dropped mesh into a piece as a region, in the model's coordinates. */
+  public PlanState addRegion(UUID id, int version, String piece, Dropped file) {
+    Plan plan = PlanFormat.read("plan", plans.get(id).document());
+    String mesh = meshes.storeWhole(file.name(), file.content());
+    return plans.edit(id, version, new RegionEditor(plan, piece).addSolid(stem(file.name()), mesh));
   }
 
   /** The plan and the meshes that it names, by file names. */

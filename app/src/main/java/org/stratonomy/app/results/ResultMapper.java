@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import org.stratonomy.app.results.ResultView.FindingView;
 import org.stratonomy.app.results.ResultView.HaltView;
@@ -23,8 +24,10 @@ import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshReport;
+import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plan.Spot;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
@@ -87,7 +90,9 @@ final class ResultMapper {
       MeshReport r = placed.meshes().get(m).report();
       meshes.add(
           new MeshView(
+              placed.piece().bodies().get(m).id(),
               placed.piece().bodies().get(m).name(),
+              slots(placed.piece(), stack, placed.piece().bodies().get(m).id()),
               r.triangles(),
               r.openEdges(),
               r.flipped(),
@@ -108,16 +113,20 @@ final class ResultMapper {
         meshes);
   }
 
+  /** Filament of each stratum in a body. */
+  private List<Integer> slots(Piece piece, PieceStack stack, String body) {
+    List<Integer> slots = new ArrayList<>();
+    for (int number = 1; number <= piece.strataCount(); number++) {
+      int layer = stack.stratum(number).getFirst().index();
+      Spot spot = new Spot(piece.id(), body, number, Set.of(), layer, 1);
+      slots.add(result.resolver().at(spot).all().slot());
+    }
+    return slots;
+  }
+
   private StratumView stratum(String piece, PieceStack stack, int number) {
     List<PieceLayer> layers = stack.stratum(number);
     Settings settings = result.resolver().stratum(piece, number);
-    Map<String, ResolvedView> values = new TreeMap<>();
-    for (Setting setting : Setting.values()) {
-      values.put(
-          setting.id(),
-          new ResolvedView(
-              settings.values().get(setting).toString(), settings.rules().get(setting)));
-    }
     PieceLayer usual = layers.get(Math.min(1, layers.size() - 1));
     return new StratumView(
         number,
@@ -127,7 +136,19 @@ final class ResultMapper {
         planLayer(layers.getLast().top()),
         layers.size(),
         usual.height(),
-        values);
+        resolved(settings));
+  }
+
+  /** All values of a place, by the ids of the settings. */
+  static Map<String, ResolvedView> resolved(Settings settings) {
+    Map<String, ResolvedView> values = new TreeMap<>();
+    for (Setting setting : Setting.values()) {
+      values.put(
+          setting.id(),
+          new ResolvedView(
+              settings.values().get(setting).toString(), settings.rules().get(setting)));
+    }
+    return values;
   }
 
   /** Number of the plan's layer that ends at a height. */

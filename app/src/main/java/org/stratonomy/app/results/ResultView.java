@@ -62,14 +62,83 @@ public record ResultView(
       Map<String, ResolvedView> settings) {}
 
   /**
+   * One or more layers at a spot in which the same is printed, from the bed upwards.
+   *
+   * @param firstLayer number in the plan
+   * @param lastLayer number in the plan
+   * @param bottom of the first, mm
+   * @param top of the last, mm
+   * @param count of the layers in which something is printed there
+   * @param piece name of the piece, or empty for what belongs to none
+   * @param regions names of the regions that the spot lies in
+   * @param value of the setting asked for, as text
+   * @param rule index of the rule that decides, from 0; -1 for the default
+   * @param hidden indices of the rules that match too but lie below it
+   */
+  public record SampleView(
+      int firstLayer,
+      int lastLayer,
+      double bottom,
+      double top,
+      int count,
+      String role,
+      int slot,
+      String piece,
+      String body,
+      int stratum,
+      List<String> regions,
+      String value,
+      int rule,
+      List<Integer> hidden) {
+
+    /** Whether the same is printed for the same reason in a layer above. */
+    boolean goesOnWith(SampleView next) {
+      return role.equals(next.role)
+          && slot == next.slot
+          && piece.equals(next.piece)
+          && body.equals(next.body)
+          && stratum == next.stratum
+          && regions.equals(next.regions)
+          && value.equals(next.value)
+          && rule == next.rule
+          && hidden.equals(next.hidden);
+    }
+
+    /** The same with the layers of one above. */
+    SampleView upTo(SampleView next) {
+      return new SampleView(
+          firstLayer,
+          next.lastLayer,
+          bottom,
+          next.top,
+          count + next.count,
+          role,
+          slot,
+          piece,
+          body,
+          stratum,
+          regions,
+          value,
+          rule,
+          hidden);
+    }
+  }
+
+  /**
    * @param value as text, without its unit
    * @param rule index of the rule that decides, from 0; -1 for the default
    */
   public record ResolvedView(String value, int rule) {}
 
-  /** What reading a mesh found. */
+  /**
+   * A body, and what reading its mesh found.
+   *
+   * @param slots filament of each stratum in it, from the bottom
+   */
   public record MeshView(
+      String id,
       String body,
+      List<Integer> slots,
       int triangles,
       int openEdges,
       int flipped,

@@ -3,10 +3,10 @@ package org.stratonomy.engine.check;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.mesh.Bounds;
@@ -17,7 +17,6 @@ import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
@@ -55,15 +54,23 @@ public final class Checks {
     this.schedule = schedule;
   }
 
+  /**
+   * @param cells one for each piece, in the plan's order
+   */
   public static List<Finding> run(
-      Plan plan, Resolver resolver, List<PlacedPiece> placed, LayerStack stack, Schedule schedule) {
+      Plan plan,
+      Resolver resolver,
+      List<PlacedPiece> placed,
+      LayerStack stack,
+      List<Cells> cells,
+      Schedule schedule) {
     Checks checks = new Checks(plan, resolver, placed, stack, schedule);
     for (int i = 0; i < placed.size(); i++) {
       checks.piece(placed.get(i), stack.pieces().get(i));
     }
     checks.skirt();
     checks.stops();
-    checks.rules();
+    checks.findings.addAll(DivisionChecks.run(plan, placed, stack.pieces(), cells));
     checks.changesWithinLayers();
     return List.copyOf(checks.findings);
   }
@@ -307,60 +314,6 @@ public final class Checks {
     }
   }
 
-  private void rules() {
-    for (int i = 0; i < plan.rules().size(); i++) {
-      Rule rule = plan.rules().get(i);
-      int index = i;
-      boolean matches =
-          plan.pieces().stream()
-              .anyMatch(
-                  piece -> {
-                    for (int s = 1; s <= piece.strataCount(); s++) {
-                      if (rule.where().matches(piece.id(), s)) {
-                        return true;
-                      }
-                    }
-                    return false;
-                  });
-      if (!matches) {
-        add(
-            "rule-empty:" + i,
-            Severity.WARNING,
-            "Rule %d matches nothing".formatted(i + 1),
-            "No piece has a stratum with the number that it names.",
-            null,
-            Optional.empty(),
-            List.of(new Remedy("Remove the rule", without(index))));
-      }
-      for (Map.Entry<Setting, Value> entry : rule.set().entrySet()) {
-        scope(i, rule, entry.getKey());
-      }
-    }
-  }
-
-  /** A value for the whole plan has no effect in a rule for a part of it. */
-  private void scope(int index, Rule rule, Setting setting) {
-    boolean tooFine = setting.scope() == Setting.Scope.PLAN && !rule.where().isEverywhere();
-    if (tooFine) {
-      add(
-          "rule-scope:" + index + ":" + setting.id(),
-          Severity.WARNING,
-          "%s cannot differ here".formatted(setting.label()),
-          "Rule %d sets it for a part of the plan, but it is the same for the whole plan; the value"
-                  .formatted(index + 1)
-              + " has no effect. Set it in a rule for everything.",
-          null,
-          Optional.empty(),
-          List.of());
-    }
-  }
-
-  private Plan without(int index) {
-    List<Rule> rules = new ArrayList<>(plan.rules());
-    rules.remove(index);
-    return plan.withRules(rules);
-  }
-
   /** Changing filament by hand several times in every layer is hardly meant. */
   private void changesWithinLayers() {
     List<LayerSchedule> mixed =
@@ -403,7 +356,7 @@ public final class Checks {
             remedies));
   }
 
-  private static String text(String format, Object... args) {
+  static String text(String format, Object... args) {
     return String.format(Locale.ROOT, format, args);
   }
 }

@@ -9,11 +9,13 @@ import java.util.function.IntToDoubleFunction;
 import org.stratonomy.engine.divide.Fragments.Fragment;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
+import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Spot;
@@ -39,6 +41,7 @@ public final class Cells {
   private final PieceStack stack;
   private final Sections sections;
   private final Resolver resolver;
+  private final MeshSource meshes;
   private final Memo memo;
   private final boolean bodiesMatter;
   private final RegionAreas regions;
@@ -64,10 +67,12 @@ public final class Cells {
     this.stack = stack;
     this.sections = sections;
     this.resolver = resolver;
+    this.meshes = meshes;
     this.memo = memo;
     List<Where> wheres =
         plan.rules().stream()
-            .map(rule -> rule.where())
+            .filter(Rule::on)
+            .map(Rule::where)
             .filter(where -> where.matchesPiece(piece.id()))
             .toList();
     bodiesMatter =
@@ -115,12 +120,33 @@ public final class Cells {
         sections.get(layer.index()).area());
   }
 
+  /** What reading the mesh of a region found, if it is one. */
+  public Optional<MeshReport> report(Region region) {
+    return region.shape() instanceof Region.Solid solid
+        ? Optional.of(meshes.mesh(solid.mesh()).report())
+        : Optional.empty();
+  }
+
   /** What rules can tell of a place in a layer, or nothing if the piece is not there. */
   public Optional<Spot> spot(PieceLayer layer, double x, double y) {
     return fragments(layer).list().stream()
         .filter(fragment -> new Clipper(fragment.area()).contains(x, y))
         .findFirst()
         .map(fragment -> spot(layer, fragment));
+  }
+
+  /**
+   * A part of a layer that rules can tell apart.
+   *
+   * @param spot stands for all of its places
+   */
+  public record Place(Spot spot, Area area) {}
+
+  /** All that rules can tell apart in a layer; together they make up its section. */
+  public List<Place> places(PieceLayer layer) {
+    return fragments(layer).list().stream()
+        .map(fragment -> new Place(spot(layer, fragment), fragment.area()))
+        .toList();
   }
 
   private Layer layer(PieceLayer layer) {

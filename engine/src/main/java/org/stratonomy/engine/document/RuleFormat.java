@@ -52,6 +52,7 @@ final class RuleFormat {
       values.set(setting.id(), value(setting));
     }
     properties.set("set", set);
+    properties.putObject("on").put("type", "boolean");
     return rule;
   }
 
@@ -91,7 +92,7 @@ final class RuleFormat {
               ? Value.of(entry.getValue().asString())
               : Value.of(entry.getValue().asDouble()));
     }
-    return new Rule(where(node.get("where")), set);
+    return new Rule(where(node.get("where")), set, node.path("on").asBoolean(true));
   }
 
   private static Where where(JsonNode node) {
@@ -132,6 +133,9 @@ final class RuleFormat {
     texts(where, "regions", limits.regions());
     texts(where, "roles", limits.roles().stream().map(Role::label).toList());
     limits.layers().ifPresent(layers -> write(layers, where.putObject("layers")));
+    if (!rule.on()) {
+      node.put("on", false);
+    }
     ObjectNode set = node.putObject("set");
     rule.set()
         .forEach(

@@ -174,10 +174,10 @@ public final class Divider {
     List<Rule> rules = new ArrayList<>();
     if (!strata.isEmpty()) {
       List<String> pieces = others.isEmpty() ? where.pieces() : List.of(piece.id());
-      rules.add(new Rule(where.with(pieces, strata), rule.set()));
+      rules.add(rule.withWhere(where.with(pieces, strata)));
     }
     if (!others.isEmpty()) {
-      rules.add(new Rule(where.with(others, where.strata()), rule.set()));
+      rules.add(rule.withWhere(where.with(others, where.strata())));
     }
     return rules;
   }

@@ -95,7 +95,7 @@ public final class Resolver {
     List<Integer> saying = new ArrayList<>();
     for (int i = 0; i < plan.rules().size(); i++) {
       Rule rule = plan.rules().get(i);
-      boolean says = rule.set().containsKey(setting) && rule.where().canSet(setting);
+      boolean says = rule.on() && rule.set().containsKey(setting) && rule.where().canSet(setting);
       if (says && matches(rule.where(), spot, role)) {
         saying.add(i);
       }
@@ -115,7 +115,7 @@ public final class Resolver {
     Map<Setting, Integer> deciding = new EnumMap<>(Setting.class);
     for (int i = 0; i < plan.rules().size(); i++) {
       Rule rule = plan.rules().get(i);
-      if (matches.test(rule.where())) {
+      if (rule.on() && matches.test(rule.where())) {
         for (Map.Entry<Setting, Value> entry : rule.set().entrySet()) {
           boolean free = !values.containsKey(entry.getKey());
           if (free && rule.where().canSet(entry.getKey())) {

@@ -20,7 +20,7 @@ public final class RuleEditor {
       Map<Setting, Value> values = new EnumMap<>(Setting.class);
       values.putAll(rules.get(own).set());
       values.put(setting, value);
-      rules.set(own, new Rule(where, values));
+      rules.set(own, rules.get(own).withSet(values));
     } else if (where.isEverywhere()) {
       rules.add(new Rule(where, Map.of(setting, value)));
     } else {
@@ -32,6 +32,9 @@ public final class RuleEditor {
   /** The rule for exactly a place, unless one above it says something else for that setting. */
   private static int indexOf(List<Rule> rules, Where where, Setting setting) {
     for (int i = 0; i < rules.size(); i++) {
+      if (!rules.get(i).on()) {
+        continue;
+      }
       if (rules.get(i).where().equals(where)) {
         return i;
       }
@@ -60,11 +63,11 @@ public final class RuleEditor {
     for (Rule rule : plan.rules()) {
       Map<Setting, Value> values = new EnumMap<>(Setting.class);
       values.putAll(rule.set());
-      if (rule.where().equals(where)) {
+      if (rule.on() && rule.where().equals(where)) {
         values.remove(setting);
       }
       if (!values.isEmpty()) {
-        rules.add(new Rule(rule.where(), values));
+        rules.add(rule.withSet(values));
       }
     }
     return plan.withRules(rules);

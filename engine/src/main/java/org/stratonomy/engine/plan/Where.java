@@ -56,6 +56,14 @@ public record Where(
     this(pieces, List.of(), strata, List.of(), List.of(), Optional.empty());
   }
 
+  Where withRegions(List<String> others) {
+    return new Where(pieces, bodies, strata, others, roles, layers);
+  }
+
+  Where withBodies(List<String> others) {
+    return new Where(pieces, others, strata, regions, roles, layers);
+  }
+
   /** The same place in other strata of some pieces. */
   Where with(List<String> otherPieces, List<Integer> otherStrata) {
     return new Where(otherPieces, bodies, otherStrata, regions, roles, layers);
@@ -80,7 +88,7 @@ public record Where(
   }
 
   /** Whether a spot matches, whatever its role. */
-  boolean matches(Spot spot) {
+  public boolean matches(Spot spot) {
     return matches(spot.piece(), spot.stratum())
         && (bodies.isEmpty() || bodies.contains(spot.body()))
         && (regions.isEmpty() || regions.stream().anyMatch(spot.regions()::contains))

@@ -1,0 +1,227 @@
+package org.stratonomy.app.results;
+
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.UUID;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.stratonomy.app.plans.MissingException;
+import org.stratonomy.app.results.ResultView.ResolvedView;
+import org.stratonomy.app.results.ResultView.SampleView;
+import org.stratonomy.engine.Coverage;
+import org.stratonomy.engine.PlanResult;
+import org.stratonomy.engine.Sample;
+import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Spot;
+import org.stratonomy.engine.plan.SpotSettings;
+import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.strata.PieceLayer;
+
+/** What holds at a place of a revision, why, and where regions lie. */
+@RestController
+@RequestMapping("/api/revisions/{revision}")
+class PlaceController {
+  private static final CacheControl FOR_EVER =
+      CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
+
+  /** Heights nearer than this are one, mm. */
+  private static final double SAME = 1e-6;
+
+  /** More contours than this would hide each other. */
+  private static final int CONTOURS = 90;
+
+  private final Computations computations;
+
+  PlaceController(Computations computations) {
+    this.computations = computations;
+  }
+
+  /**
+   * What holds in a part of a piece at a height.
+   *
+   * @param body id of a body, or empty
+   * @param region id of a region, or empty
+   * @param role of lines, or empty for what holds for all that rules do not single out
+   * @param height mm
+   */
+  @GetMapping("/settings")
+  Map<String, ResolvedView> settings(
+      @PathVariable UUID revision,
+      @RequestParam String piece,
+      @RequestParam(defaultValue = "") String body,
+      @RequestParam(defaultValue = "") String region,
+      @RequestParam(defaultValue = "") String role,
+      @RequestParam double height) {
+    PlanResult result = computations.result(revision);
+    int index = index(result, piece);
+    List<PieceLayer> layers = result.stack().pieces().get(index).layers();
+    PieceLayer at =
+        layers.stream()
+            .filter(layer -> layer.top() > height + 1e-6)
+            .findFirst()
+            .orElse(layers.getLast());
+    long below =
+        layers.stream().filter(l -> l.stratum() == at.stratum() && l.index() < at.index()).count();
+    Set<String> regions = region.isEmpty() ? Set.of() : Set.of(region);
+    Spot spot = new Spot(piece, body, at.stratum(), regions, at.index(), (int) below + 1);
+    SpotSettings settings = result.resolver().at(spot);
+    return ResultMapper.resolved(Role.byLabel(role).map(settings::of).orElse(settings.all()));
+  }
+
+  /**
+   * What is printed at a spot from the bed to the top; layers in which the same is printed for the
+   * same reason are put together.
+   *
+   * @param setting to explain
+   */
+  @GetMapping("/sample")
+  List<SampleView> sample(
+      @PathVariable UUID revision,
+      @RequestParam double x,
+      @RequestParam double y,
+      @RequestParam(defaultValue = "filament") String setting) {
+    PlanResult result = computations.result(revision);
+    Setting asked =
+        Setting.byId(setting).orElseThrow(() -> new MissingException("setting", setting));
+    List<SampleView> views = new ArrayList<>();
+    for (Sample.Entry entry : Sample.at(result, x, y, asked).layers()) {
+      SampleView view = view(result, entry);
+      if (!views.isEmpty() && views.getLast().goesOnWith(view)) {
+        views.add(views.removeLast().upTo(view));
+      } else {
+        views.add(view);
+      }
+    }
+    return views;
+  }
+
+  private static SampleView view(PlanResult result, Sample.Entry entry) {
+    int number = entry.layer().number();
+    String id = entry.spot().map(Spot::piece).orElse("");
+    Piece piece = result.plan().piece(id).orElse(null);
+    return new SampleView(
+        number,
+        number,
+        entry.layer().bottom(),
+        entry.layer().top(),
+        1,
+        entry.role().label(),
+        entry.slot(),
+        piece == null ? "" : piece.name(),
+        entry.spot().map(Spot::body).orElse(""),
+        entry.spot().map(Spot::stratum).orElse(0),
+        entry.spot().stream()
+            .flatMap(spot -> spot.regions().stream().sorted())
+            .map(region -> piece.region(region).orElseThrow().name())
+            .toList(),
+        entry.reason().map(reason -> reason.value().toString()).orElse(""),
+        entry.reason().map(reason -> reason.rule()).orElse(-1),
+        entry.reason().map(reason -> reason.hidden()).orElse(List.of()));
+  }
+
+  /**
+   * What a rule covers.
+   *
+   * @param lost for each of its settings the share of its volume in which a rule above decides
+   */
+  record CoverageView(double volumeMm3, double from, double to, Map<String, Double> lost) {}
+
+  @GetMapping("/rules/{rule}")
+  CoverageView coverage(@PathVariable UUID revision, @PathVariable int rule) {
+    PlanResult result = computations.result(revision);
+    if (rule < 0 || rule >= result.plan().rules().size()) {
+      throw new MissingException("rule", Integer.toString(rule));
+    }
+    Coverage coverage = Coverage.of(result, rule);
+    Map<String, Double> lost = new TreeMap<>();
+    coverage
+        .lostMm3()
+        .forEach(
+            (setting, mm3) ->
+                lost.put(setting.id(), coverage.volumeMm3() == 0 ? 0 : mm3 / coverage.volumeMm3()));
+    return new CoverageView(coverage.volumeMm3(), coverage.from(), coverage.to(), lost);
+  }
+
+  private static int index(PlanResult result, String piece) {
+    for (int p = 0; p < result.placed().size(); p++) {
+      if (result.placed().get(p).id().equals(piece)) {
+        return p;
+      }
+    }
+    throw new MissingException("piece", piece);
+  }
+
+  /**
+   * Contours of a region at the tops of the layers that it lies in, for drawing: little-endian
+   * float32, x y z of both ends of each line, mm.
+   *
+   * @param height only in the layer at this height; many of all layers if missing
+   */
+  @GetMapping(
+      path = "/pieces/{piece}/regions/{region}",
+      produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+  ResponseEntity<byte[]> contours(
+      @PathVariable UUID revision,
+      @PathVariable String piece,
+      @PathVariable String region,
+      @RequestParam(required = false) Double height) {
+    PlanResult result = computations.result(revision);
+    int index = index(result, piece);
+    if (result.placed().get(index).piece().region(region).isEmpty()) {
+      throw new MissingException("region", region);
+    }
+    List<PieceLayer> layers =
+        result.stack().pieces().get(index).layers().stream()
+            .filter(layer -> height == null || layer.bottom() <= height && layer.top() > height)
+            .toList();
+    List<Area> areas = new ArrayList<>();
+    int points = 0;
+    for (PieceLayer layer : layers) {
+      Area area = result.cells().get(index).region(region, layer);
+      areas.add(area);
+      points += area.pointCount();
+    }
+    int filled = (int) areas.stream().filter(area -> !area.isEmpty()).count();
+    int step = Math.max(1, filled / CONTOURS);
+    ByteBuffer bytes = ByteBuffer.allocate(24 * points).order(ByteOrder.LITTLE_ENDIAN);
+    int seen = 0;
+    for (int i = 0; i < areas.size(); i++) {
+      boolean empty = areas.get(i).isEmpty();
+      boolean last = i + 1 == areas.size() || areas.get(i + 1).isEmpty();
+      if (!empty && (seen++ % step == 0 || last)) {
+        put(areas.get(i), (float) layers.get(i).top(), bytes);
+      }
+    }
+    byte[] written = new byte[bytes.position()];
+    bytes.flip().get(written);
+    return ResponseEntity.ok().cacheControl(FOR_EVER).body(written);
+  }
+
+  private static void put(Area area, float z, ByteBuffer bytes) {
+    for (int ring = 0; ring < area.ringCount(); ring++) {
+      int start = area.ringStart(ring);
+      int end = area.ringStart(ring + 1);
+      for (int i = start; i < end; i++) {
+        int j = i + 1 == end ? start : i + 1;
+        bytes.putFloat((float) (area.x(i) * Area.UNIT_MM));
+        bytes.putFloat((float) (area.y(i) * Area.UNIT_MM)).putFloat(z);
+        bytes.putFloat((float) (area.x(j) * Area.UNIT_MM));
+        bytes.putFloat((float) (area.y(j) * Area.UNIT_MM)).putFloat(z);
+      }
+    }
+  }
+}

@@ -1,0 +1,130 @@
+package org.stratonomy.engine.mesh;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * Splits a mesh into its shells, the parts that are connected over edges; also called connected
+ * components. A shell that faces inwards is the wall of a hollow and stays with the smallest shell
+ * around it.
+ */
+public final class Shells {
+  private final Mesh mesh;
+
+  /** Number of the shell of each triangle, from 0. */
+  private final int[] shell;
+
+  private int count;
+
+  private Shells(Mesh mesh) {
+    this.mesh = mesh;
+    shell = new int[mesh.triangleCount()];
+    Arrays.fill(shell, -1);
+    for (int t = 0; t < shell.length; t++) {
+      if (shell[t] < 0) {
+        flood(t, count++);
+      }
+    }
+  }
+
+  /** The shells in the order of their first triangles, each a mesh of its own. */
+  public static List<Mesh> split(Mesh mesh) {
+    return new Shells(mesh).meshes();
+  }
+
+  private void flood(int first, int number) {
+    int[] stack = new int[64];
+    int depth = 0;
+    shell[first] = number;
+    stack[depth++] = first;
+    while (depth > 0) {
+      int t = stack[--depth];
+      for (int k = 0; k < 3; k++) {
+        int twin = mesh.twin(3 * t + k);
+        if (twin >= 0 && shell[twin / 3] < 0) {
+          shell[twin / 3] = number;
+          if (depth == stack.length) {
+            stack = Arrays.copyOf(stack, 2 * depth);
+          }
+          stack[depth++] = twin / 3;
+        }
+      }
+    }
+  }
+
+  private List<Mesh> meshes() {
+    int[] owner = owners();
+    List<Mesh> meshes = new ArrayList<>();
+    for (int s = 0; s < count; s++) {
+      if (owner[s] == s) {
+        TriangleSoup soup = new TriangleSoup(64);
+        for (int t = 0; t < shell.length; t++) {
+          if (owner[shell[t]] == s) {
+            for (int k = 0; k < 3; k++) {
+              int v = mesh.corner(t, k);
+              soup.corner(mesh.coordinate(v, 0), mesh.coordinate(v, 1), mesh.coordinate(v, 2));
+            }
+          }
+        }
+        meshes.add(MeshBuilder.build("shell %d".formatted(meshes.size() + 1), soup));
+      }
+    }
+    return meshes;
+  }
+
+  /** For each shell the one that it goes with: itself, or the smallest around a hollow. */
+  private int[] owners() {
+    double[] volume = new double[count];
+    double[][] box = new double[count][];
+    for (int s = 0; s < count; s++) {
+      double far = Double.POSITIVE_INFINITY;
+      box[s] = new double[] {far, far, far, -far, -far, -far};
+    }
+    for (int t = 0; t < shell.length; t++) {
+      volume[shell[t]] += signedVolume(t);
+      double[] b = box[shell[t]];
+      for (int k = 0; k < 3; k++) {
+        for (int axis = 0; axis < 3; axis++) {
+          double c = mesh.coordinate(mesh.corner(t, k), axis);
+          b[axis] = Math.min(b[axis], c);
+          b[3 + axis] = Math.max(b[3 + axis], c);
+        }
+      }
+    }
+    int[] owner = new int[count];
+    for (int s = 0; s < count; s++) {
+      owner[s] = s;
+      double least = Double.POSITIVE_INFINITY;
+      for (int o = 0; volume[s] < 0 && o < count; o++) {
+        if (volume[o] > 0 && volume[o] < least && contains(box[o], box[s])) {
+          least = volume[o];
+          owner[s] = o;
+        }
+      }
+    }
+    return owner;
+  }
+
+  private double signedVolume(int t) {
+    double[][] p = new double[3][3];
+    for (int k = 0; k < 3; k++) {
+      for (int axis = 0; axis < 3; axis++) {
+        p[k][axis] = mesh.coordinate(mesh.corner(t, k), axis);
+      }
+    }
+    return (p[0][0] * (p[1][1] * p[2][2] - p[1][2] * p[2][1])
+            + p[0][1] * (p[1][2] * p[2][0] - p[1][0] * p[2][2])
+            + p[0][2] * (p[1][0] * p[2][1] - p[1][1] * p[2][0]))
+        / 6;
+  }
+
+  private static boolean contains(double[] outer, double[] inner) {
+    for (int axis = 0; axis < 3; axis++) {
+      if (inner[axis] < outer[axis] || inner[3 + axis] > outer[3 + axis]) {
+        return false;
+      }
+    }
+    return true;
+  }
+}

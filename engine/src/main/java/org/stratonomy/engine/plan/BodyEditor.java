@@ -1,0 +1,145 @@
+package org.stratonomy.engine.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.problem.Problem;
+
+/** Divides bodies of a piece and gives them filaments. */
+public final class BodyEditor {
+  private final Plan plan;
+  private final Piece piece;
+
+  /**
+   * @throws Problem if there is no such piece
+   */
+  public BodyEditor(Plan plan, String piece) {
+    this.plan = plan;
+    this.piece =
+        plan.piece(piece)
+            .orElseThrow(
+                () ->
+                    bad("There is no piece '%s'.".formatted(piece), "Choose a piece of the plan."));
+  }
+
+  private static Problem bad(String reason, String remedy) {
+    return new Problem(Problem.Kind.PLAN, "the bodies", reason, remedy);
+  }
+
+  /**
+   * Puts several bodies in the place of one; rules for it go on holding for all of them.
+   *
+   * @param meshes references of the new bodies' meshes
+   * @throws Problem if there is no such body, or nothing to divide
+   */
+  public Plan split(String body, List<String> meshes) {
+    Body old =
+        piece.bodies().stream()
+            .filter(b -> b.id().equals(body))
+            .findFirst()
+            .orElseThrow(() -> bad("There is no body '%s'.".formatted(body), "Choose another."));
+    if (meshes.size() < 2) {
+      throw bad(
+          "%s is one shell and cannot be split.".formatted(old.name()),
+          "Divide it by height or by a region.");
+    }
+    List<Body> bodies = new ArrayList<>();
+    List<String> ids = new ArrayList<>();
+    for (Body b : piece.bodies()) {
+      if (b != old) {
+        bodies.add(b);
+      } else {
+        for (int i = 1; i <= meshes.size(); i++) {
+          ids.add(old.id() + "-" + i);
+          bodies.add(new Body(ids.getLast(), old.name() + " " + i, meshes.get(i - 1)));
+        }
+      }
+    }
+    List<Rule> rules = new ArrayList<>();
+    for (Rule rule : plan.rules()) {
+      List<String> named =
+          rule.where().bodies().stream()
+              .flatMap(id -> id.equals(body) ? ids.stream() : List.of(id).stream())
+              .toList();
+      rules.add(rule.withWhere(rule.where().withBodies(named)));
+    }
+    return plan.withPiece(piece.withBodies(bodies)).withRules(rules);
+  }
+
+  /**
+   * Gives the bodies filaments in turn along a chain: from the one at an end always to the nearest
+   * that is left.
+   *
+   * @param middles where the bodies lie, mm, in the piece's order
+   * @param slots filaments to take in turn
+   */
+  public Plan alternate(List<Vector> middles, List<Integer> slots) {
+    if (slots.isEmpty() || piece.bodies().size() < 2) {
+      throw bad(
+          "There is nothing to alternate.",
+          "Split the body into its shells, and name the slots to take in turn.");
+    }
+    List<Integer> chain = chain(middles);
+    Plan changed = plan;
+    for (int slot : slots.stream().distinct().toList()) {
+      List<String> ids = new ArrayList<>();
+      for (int i = 0; i < chain.size(); i++) {
+        if (slots.get(i % slots.size()) == slot) {
+          ids.add(piece.bodies().get(chain.get(i)).id());
+        }
+      }
+      Where where =
+          new Where(List.of(piece.id()), ids, List.of(), List.of(), List.of(), Optional.empty());
+      List<Rule> rules = new ArrayList<>(changed.rules());
+      rules.addFirst(new Rule(where, Map.of(Setting.FILAMENT, Value.of(slot))));
+      changed = changed.withRules(rules);
+    }
+    return changed;
+  }
+
+  private static List<Integer> chain(List<Vector> middles) {
+    List<Integer> left = new ArrayList<>();
+    for (int i = 0; i < middles.size(); i++) {
+      left.add(i);
+    }
+    int at = end(middles);
+    List<Integer> chain = new ArrayList<>();
+    while (true) {
+      chain.add(at);
+      left.remove(Integer.valueOf(at));
+      if (left.isEmpty()) {
+        return chain;
+      }
+      int from = at;
+      at =
+          left.stream()
+              .min(
+                  java.util.Comparator.comparingDouble(
+                      i -> distance(middles.get(from), middles.get(i))))
+              .orElseThrow();
+    }
+  }
+
+  /** The one whose distances to the others are the largest in sum lies at an end. */
+  private static int end(List<Vector> middles) {
+    int best = 0;
+    double most = -1;
+    for (int i = 0; i < middles.size(); i++) {
+      double sum = 0;
+      for (Vector other : middles) {
+        sum += distance(middles.get(i), other);
+      }
+      if (sum > most + 1e-9) {
+        most = sum;
+        best = i;
+      }
+    }
+    return best;
+  }
+
+  private static double distance(Vector a, Vector b) {
+    return Math.hypot(Math.hypot(a.x() - b.x(), a.y() - b.y()), a.z() - b.z());
+  }
+}
