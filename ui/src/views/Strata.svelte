@@ -5,10 +5,12 @@
   import { layerFromPlane, mm } from '../lib/model/heights';
   import { PlanSession } from '../lib/model/session.svelte';
   import EqualParts from '../lib/rules/EqualParts.svelte';
+  import PieceList from '../lib/pieces/PieceList.svelte';
   import Inspector from '../lib/rules/Inspector.svelte';
   import RuleSheet from '../lib/rules/RuleSheet.svelte';
   import ModelView from '../lib/scene/ModelView.svelte';
   import LayerSheet from '../lib/sheet/LayerSheet.svelte';
+  import SampleSheet from '../lib/sheet/SampleSheet.svelte';
   import { dropFiles } from '../lib/shell/dropFiles';
   import Header from '../lib/shell/Header.svelte';
   import { isTyping } from '../lib/shell/keys';
@@ -212,6 +214,8 @@
         {/if}
       </section>
       <aside class="right">
+        <SampleSheet {session} />
+        <PieceList {session} />
         <Inspector {session} onEqualParts={() => (equalParts = true)} />
         <RuleSheet {session} />
       </aside>

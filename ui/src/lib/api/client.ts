@@ -14,6 +14,8 @@ export type ShelfView = Schemas['ShelfView'];
 export type SettingView = Schemas['SettingView'];
 export type FilamentView = Schemas['FilamentView'];
 export type ProgramView = Schemas['ProgramView'];
+export type SampleView = Schemas['SampleView'];
+export type CoverageView = Schemas['CoverageView'];
 export type EditRequest = Schemas['EditRequest'];
 export type Progress = Schemas['Progress'];
 

@@ -41,7 +41,9 @@
   const top = $derived(heights.tops.at(-1) ?? 1);
   /** Shown part of the height, mm; all of it without a zoom. */
   let zoomed: { from: number; to: number } | undefined = $state.raw(undefined);
-  const range = $derived(zoomed ?? { from: 0, to: top });
+  /** The bed, which lies lower than 0 under a raft, mm. */
+  const bed = $derived(Math.min(0, heights.bottom));
+  const range = $derived(zoomed ?? { from: bed, to: top });
   const scale = $derived(
     new ColumnScale(range.from, range.to, HEAD, Math.max(HEAD + 40, height - FOOT)),
   );
@@ -84,7 +86,7 @@
       const right = x.time + Math.min(1, s / longest) * TIME;
       return `L${right.toFixed(1)} ${scale.y(layerBottom(heights, i + 1)).toFixed(1)}L${right.toFixed(1)} ${scale.y(layerTop(heights, i + 1)).toFixed(1)}`;
     });
-    return `M${x.time} ${scale.y(0)}${points.join('')}L${x.time} ${scale.y(top)}Z`;
+    return `M${x.time} ${scale.y(layerBottom(heights, 1))}${points.join('')}L${x.time} ${scale.y(top)}Z`;
   });
   const shownLayer = $derived(hover ?? session.layer);
 
@@ -138,10 +140,10 @@
   }
 
   function zoom(factor: number, about: number) {
-    const span = Math.min(top, Math.max(2, (range.to - range.from) * factor));
+    const span = Math.min(top - bed, Math.max(2, (range.to - range.from) * factor));
     const share = (about - range.from) / (range.to - range.from);
-    const from = Math.max(0, Math.min(top - span, about - share * span));
-    zoomed = span >= top * 0.999 ? undefined : { from, to: from + span };
+    const from = Math.max(bed, Math.min(top - span, about - share * span));
+    zoomed = span >= (top - bed) * 0.999 ? undefined : { from, to: from + span };
   }
 
   /** The level never leaves the shown part. */
@@ -149,7 +151,7 @@
     const at = session.plane;
     if (zoomed && (at < zoomed.from || at > zoomed.to)) {
       const span = zoomed.to - zoomed.from;
-      const from = Math.max(0, Math.min(top - span, at - span / 2));
+      const from = Math.max(bed, Math.min(top - span, at - span / 2));
       zoomed = { from, to: from + span };
     }
   });

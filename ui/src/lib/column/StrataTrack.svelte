@@ -40,7 +40,9 @@
 {#each piece.strata as stratum (stratum.number)}
   {@const colour = session.filament(session.slotOf(stratum)).colour}
   {@const chosen =
-    session.selected?.piece === piece.id && session.selected.stratum === stratum.number}
+    session.selected?.piece === piece.id &&
+    session.selected.stratum === stratum.number &&
+    !session.selected.part}
   {@const tall = scale.y(stratum.from) - scale.y(stratum.to)}
   <g
     class="stratum"

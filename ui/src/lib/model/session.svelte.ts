@@ -6,6 +6,7 @@ import {
   problemOf,
   sendFiles,
   type EditRequest,
+  type CoverageView,
   type FilamentView,
   type PieceView,
   type PlanDocument,
@@ -13,6 +14,7 @@ import {
   type Progress,
   type ProgramView,
   type ResultView,
+  type SampleView,
   type SettingView,
   type ShelfView,
   type StratumView,
@@ -26,10 +28,64 @@ const LAYERS_KEPT = 400;
 
 export type EditWithoutVersion = Omit<EditRequest, 'version'>;
 
+/** A place as rules name it; a list that is missing sets no limit. */
+export interface Place {
+  pieces?: string[];
+  bodies?: string[];
+  strata?: number[];
+  regions?: string[];
+  roles?: string[];
+  layers?: { from: 'piece' | 'stratum'; first?: number; last?: number };
+}
+
 /** Rules of the document as the interface reads them. */
 export interface RuleView {
-  where: { pieces?: string[]; strata?: number[] };
+  where: Place;
   set: Record<string, string | number>;
+  on?: boolean;
+}
+
+/** A part of a piece that is selected in place of one of its strata. */
+export interface Part {
+  kind: 'piece' | 'body' | 'region';
+  id: string;
+}
+
+export interface Selected {
+  piece: string;
+  /** The stratum that was selected last, from 1. */
+  stratum: number;
+  part?: Part;
+}
+
+/** Values by the ids of settings, each with the rule that decides. */
+export type Values = Record<string, { value: string; rule: number }>;
+
+export interface RegionDocument {
+  id: string;
+  name?: string;
+  box?: { middle: number[]; size: number[] };
+  cylinder?: { middle: number[]; diameter: number; height: number };
+  sphere?: { middle: number[]; diameter: number };
+  solid?: { mesh: string; shift?: number[] };
+  core?: { walls?: number; sideways?: number; layers?: number; upright?: number };
+  slab?: { core: string; side?: string; layers: number };
+}
+
+export interface PieceDocument {
+  id: string;
+  name?: string;
+  bodies: { id: string; name?: string; mesh: string }[];
+  placement?: { position?: number[]; rotation?: number[]; scale?: number[] };
+  boundaries?: number[];
+  regions?: RegionDocument[];
+}
+
+/** A spot on the bed of which the layers are shown. */
+export interface SampleSpot {
+  x: number;
+  y: number;
+  setting: string;
 }
 
 export interface StopView {
@@ -49,7 +105,9 @@ export class PlanSession {
   problem: ApiProblem | undefined = $state.raw(undefined);
   /** Layer that the user stands at, from 1. */
   layer = $state(1);
-  selected: { piece: string; stratum: number } | undefined = $state.raw(undefined);
+  selected: Selected | undefined = $state.raw(undefined);
+  /** The spot that a sample is shown of. */
+  sampled: SampleSpot | undefined = $state.raw(undefined);
 
   readonly isStale = $derived(this.result !== undefined && this.resultRevision !== this.revision);
   // eslint-disable-next-line svelte/prefer-svelte-reactivity -- a cache; nothing is derived from it
@@ -122,6 +180,37 @@ export class PlanSession {
     return this.selectedPiece?.strata.find((s) => s.number === this.selected?.stratum);
   }
 
+  /** A piece of the document. */
+  pieceDocument(id: string): PieceDocument | undefined {
+    return (this.document.pieces as PieceDocument[]).find((p) => p.id === id);
+  }
+
+  get selectedRegion(): RegionDocument | undefined {
+    const { piece, part } = this.selected ?? {};
+    return part?.kind === 'region' && piece
+      ? this.pieceDocument(piece)?.regions?.find((r) => r.id === part.id)
+      : undefined;
+  }
+
+  /** The place that is selected, as a rule names it. */
+  get place(): Place | undefined {
+    if (!this.selected) {
+      return undefined;
+    }
+    const { piece, stratum, part } = this.selected;
+    const pieces = [piece];
+    switch (part?.kind) {
+      case 'body':
+        return { pieces, bodies: [part.id] };
+      case 'region':
+        return { pieces, regions: [part.id] };
+      case 'piece':
+        return { pieces };
+      default:
+        return { pieces, strata: [stratum] };
+    }
+  }
+
   slotOf(stratum: StratumView): number {
     return Number(stratum.settings['filament']?.value ?? 1);
   }
@@ -138,6 +227,60 @@ export class PlanSession {
 
   select(piece: string, stratum: number): void {
     this.selected = { piece, stratum };
+  }
+
+  selectPart(piece: string, part: Part): void {
+    const stratum = this.selected?.piece === piece ? this.selected.stratum : 1;
+    this.selected = { piece, stratum, part };
+  }
+
+  /** What holds at the selected place and the level, for lines of a role or for all. */
+  valuesHere(role: string): Promise<Values> {
+    const { piece, part } = this.selected!;
+    const query = {
+      piece,
+      body: part?.kind === 'body' ? part.id : '',
+      region: part?.kind === 'region' ? part.id : '',
+      role,
+      height: this.heightHere(),
+    };
+    const revision = this.resultRevision;
+    return data(
+      client.GET('/api/revisions/{revision}/settings', {
+        params: { path: { revision }, query },
+      }),
+    ) as Promise<Values>;
+  }
+
+  /** The level, or the bottom of the selected stratum, mm. */
+  private heightHere(): number {
+    const stratum = this.selected?.part ? undefined : this.selectedStratum;
+    return stratum ? stratum.from : this.plane;
+  }
+
+  sampleAt(spot: SampleSpot): Promise<SampleView[]> {
+    const revision = this.resultRevision;
+    return data(
+      client.GET('/api/revisions/{revision}/sample', {
+        params: { path: { revision }, query: { ...spot } },
+      }),
+    );
+  }
+
+  coverage(rule: number): Promise<CoverageView> {
+    const revision = this.resultRevision;
+    return data(
+      client.GET('/api/revisions/{revision}/rules/{rule}', {
+        params: { path: { revision, rule } },
+      }),
+    );
+  }
+
+  /** Ends of the lines that draw a region: of many layers, or of the one at a height, mm. */
+  async contours(piece: string, region: string, height?: number): Promise<Float32Array> {
+    const query = height === undefined ? '' : `?height=${height}`;
+    const address = `/api/revisions/${this.resultRevision}/pieces/${piece}/regions/${region}${query}`;
+    return new Float32Array(await bytes(address));
   }
 
   /** Toolpaths of a layer of the shown result; kept while they are likely to be looked at again. */
@@ -193,6 +336,22 @@ export class PlanSession {
   addFiles(files: File[]): Promise<boolean> {
     return this.change((id, version) =>
       sendFiles(`/api/plans/${id}/pieces?version=${version}`, files),
+    );
+  }
+
+  /** Changes one piece of the document. */
+  changePiece(id: string, change: (piece: PieceDocument) => void): Promise<boolean> {
+    return this.replace((document) => {
+      change((document.pieces as PieceDocument[]).find((piece) => piece.id === id)!);
+      return document;
+    });
+  }
+
+  addRegionMesh(piece: string, file: File): Promise<boolean> {
+    return this.change((id, version) =>
+      sendFiles(`/api/plans/${id}/regions?version=${version}&piece=${encodeURIComponent(piece)}`, [
+        file,
+      ]),
     );
   }
 
@@ -287,9 +446,25 @@ export class PlanSession {
     } else {
       this.layer = layerFromPlane(this.heights, plane);
     }
+    this.dropLostPart();
     if (this.selected && !this.selectedStratum) {
       const piece = this.selectedPiece ?? result.pieces[0];
       this.selected = piece && { piece: piece.id, stratum: piece.strata.length };
+    }
+  }
+
+  /** A part that was removed is no longer selected. */
+  private dropLostPart(): void {
+    const { piece, stratum, part } = this.selected ?? {};
+    const document = piece ? this.pieceDocument(piece) : undefined;
+    const known =
+      part?.kind === 'body'
+        ? document?.bodies.some((body) => body.id === part.id)
+        : part?.kind === 'region'
+          ? document?.regions?.some((region) => region.id === part.id)
+          : document !== undefined;
+    if (part && !known && piece) {
+      this.selected = { piece, stratum: stratum ?? 1 };
     }
   }
 }

@@ -1,10 +1,12 @@
 <script lang="ts">
   import ArrowDown from '@lucide/svelte/icons/arrow-down';
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
+  import Copy from '@lucide/svelte/icons/copy';
   import Plus from '@lucide/svelte/icons/plus';
   import Trash from '@lucide/svelte/icons/trash-2';
   import type { PlanSession, RuleView } from '../model/session.svelte';
-  import { whereText } from './where';
+  import RuleDetails from './RuleDetails.svelte';
+  import { isSamePlace, whereText } from './where';
 
   interface Props {
     session: PlanSession;
@@ -13,15 +15,31 @@
   let { session }: Props = $props();
 
   let adding = $state(-1);
+  let open = $state(-1);
+  let dragged = $state(-1);
+  let over = $state(-1);
 
   const rules = $derived(session.rules);
-  /** The rule that decides most of the selected stratum's values is shown by its frame. */
+  /** The rules that decide some value of the selected stratum are shown by their frames. */
   const deciding = $derived(
     new Set(Object.values(session.selectedStratum?.settings ?? {}).map((s) => s.rule)),
   );
 
-  function nameOf(id: string): string {
-    return session.document.pieces.find((piece) => piece.id === id)?.name ?? id;
+  function nameOf(kind: 'piece' | 'body' | 'region', id: string): string {
+    const pieces = session.document.pieces;
+    if (kind === 'piece') {
+      return pieces.find((piece) => piece.id === id)?.name ?? id;
+    }
+    for (const piece of pieces) {
+      const document = session.pieceDocument(piece.id);
+      const part = (kind === 'body' ? document?.bodies : document?.regions)?.find(
+        (p) => p.id === id,
+      );
+      if (part) {
+        return part.name ?? part.id;
+      }
+    }
+    return id;
   }
 
   function put(change: (rules: RuleView[]) => RuleView[]) {
@@ -31,16 +49,39 @@
     }));
   }
 
-  function move(i: number, by: number) {
+  function move(from: number, to: number) {
+    if (from < 0 || from === to) {
+      return;
+    }
+    open = -1;
     put((list) => {
-      const [rule] = list.splice(i, 1);
-      list.splice(i + by, 0, rule!);
+      const [rule] = list.splice(from, 1);
+      list.splice(to, 0, rule!);
       return list;
     });
   }
 
   function remove(i: number) {
+    open = -1;
     put((list) => list.filter((_, k) => k !== i));
+  }
+
+  function duplicate(i: number) {
+    put((list) => {
+      list.splice(i, 0, structuredClone(list[i]!));
+      return list;
+    });
+  }
+
+  function toggle(i: number) {
+    put((list) => {
+      if (list[i]!.on === false) {
+        delete list[i]!.on;
+      } else {
+        list[i]!.on = false;
+      }
+      return list;
+    });
   }
 
   function change(i: number, setting: string, text: string) {
@@ -68,8 +109,38 @@
     put((list) => [...list, { where: {}, set: { walls: 2 } }]);
   }
 
+  function addForSelected() {
+    const where = session.place;
+    if (where) {
+      open = 0;
+      put((list) => [{ where, set: {} }, ...list]);
+    }
+  }
+
   function label(setting: string): string {
     return session.setting(setting)?.label ?? setting;
+  }
+
+  /** The settings that a rule for such a place can set, besides those that it sets. */
+  function settable(rule: RuleView) {
+    const { bodies, regions, roles, layers } = rule.where;
+    const within = [bodies, regions, roles].some((list) => (list ?? []).length > 0) || layers;
+    return session.shelf.settings.filter((s) => {
+      if (s.id in rule.set) {
+        return false;
+      }
+      switch (s.scope) {
+        case 'plan':
+          return isSamePlace(rule.where, {});
+        case 'piece':
+        case 'stratum':
+          return !within;
+        case 'cell':
+          return (roles ?? []).length === 0;
+        default:
+          return true;
+      }
+    });
   }
 </script>
 
@@ -79,27 +150,87 @@
     <span class="soft" title="For each setting the topmost rule that matches a spot decides."
       >topmost match decides</span
     >
+    <button
+      class="tool"
+      onclick={addForSelected}
+      disabled={!session.place}
+      title="A new rule on top for {session.place ? whereText(session.place, nameOf) : ''}"
+      ><Plus size={13} />Rule for this place</button
+    >
   </header>
   <ol>
     {#each rules as rule, i (i)}
-      <li class:deciding={deciding.has(i)}>
+      <li
+        class:deciding={deciding.has(i)}
+        class:off={rule.on === false}
+        class:over={over === i && dragged !== i}
+        draggable={open !== i && adding !== i}
+        ondragstart={(e) => {
+          dragged = i;
+          e.dataTransfer?.setData('text/plain', `rule ${i + 1}`);
+        }}
+        ondragover={(e) => {
+          if (dragged >= 0) {
+            e.preventDefault();
+            over = i;
+          }
+        }}
+        ondrop={(e) => {
+          e.preventDefault();
+          e.stopPropagation();
+          move(dragged, i);
+        }}
+        ondragend={() => {
+          dragged = -1;
+          over = -1;
+        }}
+      >
         <div class="where">
+          <input
+            type="checkbox"
+            checked={rule.on !== false}
+            aria-label="Rule {i + 1} counts"
+            title="Switched off, the rule stays in the sheet and counts for nothing"
+            onchange={() => toggle(i)}
+          />
           <span class="num soft">{i + 1}</span>
-          <strong>{whereText(rule.where, nameOf)}</strong>
+          <button
+            class="place"
+            aria-expanded={open === i}
+            title="What the rule covers, and where it holds"
+            onclick={() => (open = open === i ? -1 : i)}>{whereText(rule.where, nameOf)}</button
+          >
           <span class="acts">
-            <button aria-label="Move rule {i + 1} up" disabled={i === 0} onclick={() => move(i, -1)}
-              ><ArrowUp size={13} /></button
+            <button
+              aria-label="Move rule {i + 1} up"
+              disabled={i === 0}
+              onclick={() => move(i, i - 1)}><ArrowUp size={13} /></button
             >
             <button
               aria-label="Move rule {i + 1} down"
               disabled={i + 1 === rules.length}
-              onclick={() => move(i, 1)}><ArrowDown size={13} /></button
+              onclick={() => move(i, i + 1)}><ArrowDown size={13} /></button
+            >
+            <button aria-label="Copy rule {i + 1}" onclick={() => duplicate(i)}
+              ><Copy size={13} /></button
             >
             <button aria-label="Remove rule {i + 1}" onclick={() => remove(i)}
               ><Trash size={13} /></button
             >
           </span>
         </div>
+        {#if open === i}
+          <RuleDetails
+            {session}
+            {rule}
+            index={i}
+            onWhere={(where) =>
+              put((list) => {
+                list[i]!.where = where;
+                return list;
+              })}
+          />
+        {/if}
         <div class="what">
           {#each Object.entries(rule.set) as [id, value] (id)}
             <span class="value" title={session.setting(id)?.description}>
@@ -133,7 +264,7 @@
               onchange={(e) => add(i, e.currentTarget.value)}
             >
               <option value="">choose a setting …</option>
-              {#each session.shelf.settings.filter((s) => !(s.id in rule.set)) as setting (setting.id)}
+              {#each settable(rule) as setting (setting.id)}
                 <option value={setting.id}>{setting.label}</option>
               {/each}
             </select>
@@ -160,8 +291,13 @@
 
   header {
     display: flex;
-    justify-content: space-between;
+    align-items: center;
+    gap: 8px;
     margin-bottom: 4px;
+  }
+
+  header .tool {
+    margin-left: auto;
   }
 
   .soft {
@@ -188,8 +324,25 @@
     align-items: baseline;
   }
 
-  .where strong {
+  .place {
     font-weight: 600;
+    text-align: left;
+    cursor: pointer;
+    min-width: 0;
+  }
+
+  .place:hover {
+    text-decoration: underline;
+  }
+
+  .off .what,
+  .off .place {
+    color: var(--ink-soft);
+    text-decoration: line-through;
+  }
+
+  li.over {
+    border-top: 3px solid var(--accent);
   }
 
   .acts {

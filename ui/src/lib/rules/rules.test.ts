@@ -43,8 +43,7 @@ it('sets a value for exactly this stratum', async () => {
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
   expect(server.edits[0]).toMatchObject({
     action: 'SET',
-    pieces: ['tower'],
-    strata: [2],
+    where: { pieces: ['tower'], strata: [2] },
     setting: 'fan',
     value: '40',
   });
@@ -54,7 +53,11 @@ it('gives a stratum a filament', async () => {
   inspect(1);
   await fireEvent.click(screen.getByRole('radio', { name: 'Slot 2: Slate' }));
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
-  expect(server.edits[0]).toMatchObject({ setting: 'filament', value: '2', strata: [1] });
+  expect(server.edits[0]).toMatchObject({
+    setting: 'filament',
+    value: '2',
+    where: { strata: [1] },
+  });
 });
 
 it('reads a boundary as a layer, and says what is wrong with other texts', async () => {

@@ -1,11 +1,33 @@
 import { expect, it } from 'vitest';
-import { ranges, whereText } from './where';
+import { isSamePlace, ranges, regionKind, whereText } from './where';
+
+const name = (kind: string, id: string) => `${kind} ${id.toUpperCase()}`;
 
 it('says where a rule holds', () => {
-  const name = (id: string) => id.toUpperCase();
   expect(whereText({}, name)).toBe('everything');
-  expect(whereText({ pieces: ['tile'], strata: [2] }, name)).toBe('TILE · stratum 2');
+  expect(whereText({ pieces: ['tile'], strata: [2] }, name)).toBe('piece TILE · stratum 2');
   expect(whereText({ strata: [1, 2, 3, 7] }, name)).toBe('strata 1 to 3, 7');
+  expect(whereText({ regions: ['core'], roles: ['outer wall', 'infill'] }, name)).toBe(
+    'region CORE · outer wall, infill',
+  );
+  expect(
+    whereText({ bodies: ['a', 'b'], layers: { from: 'stratum', first: 1, last: 3 } }, name),
+  ).toBe('body A, body B · layers 1 to 3 of the stratum');
+  expect(whereText({ layers: { from: 'piece', first: 4 } }, name)).toBe('layers from 4');
+});
+
+it('tells places apart', () => {
+  expect(
+    isSamePlace({ pieces: ['a'], strata: [1] }, { pieces: ['a'], strata: [1], roles: [] }),
+  ).toBe(true);
+  expect(isSamePlace({ pieces: ['a'] }, { pieces: ['a'], regions: ['core'] })).toBe(false);
+  expect(isSamePlace({ layers: { from: 'piece' } }, {})).toBe(false);
+  expect(isSamePlace(undefined, {})).toBe(false);
+});
+
+it('names the kinds of regions', () => {
+  expect(regionKind({ id: 'r', core: { walls: 2, layers: 3 } })).toBe('core');
+  expect(regionKind({ id: 'r', solid: { mesh: 'm' } })).toBe('mesh');
 });
 
 it('joins numbers that follow each other', () => {

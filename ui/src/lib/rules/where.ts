@@ -1,12 +1,34 @@
-import type { RuleView } from '../model/session.svelte';
+import type { Place, RegionDocument } from '../model/session.svelte';
+
+/** What a piece, a body or a region with an id is called. */
+export type NameOf = (kind: 'piece' | 'body' | 'region', id: string) => string;
 
 /** Where a rule holds, in words. */
-export function whereText(where: RuleView['where'], nameOf: (piece: string) => string): string {
-  const pieces = (where.pieces ?? []).map(nameOf).join(', ');
+export function whereText(where: Place, nameOf: NameOf): string {
+  const names = (kind: 'piece' | 'body' | 'region', ids: string[] | undefined) =>
+    (ids ?? []).map((id) => nameOf(kind, id)).join(', ');
   const strata = where.strata ?? [];
   const numbers =
     strata.length === 0 ? '' : `${strata.length === 1 ? 'stratum' : 'strata'} ${ranges(strata)}`;
-  return [pieces, numbers].filter(Boolean).join(' · ') || 'everything';
+  const parts = [
+    names('piece', where.pieces),
+    names('body', where.bodies),
+    numbers,
+    names('region', where.regions),
+    layersText(where.layers),
+    (where.roles ?? []).join(', '),
+  ];
+  return parts.filter(Boolean).join(' · ') || 'everything';
+}
+
+function layersText(layers: Place['layers']): string {
+  if (!layers) {
+    return '';
+  }
+  const first = layers.first ?? 1;
+  const span =
+    layers.last === undefined ? `layers from ${first}` : `layers ${first} to ${layers.last}`;
+  return layers.from === 'stratum' ? `${span} of the stratum` : span;
 }
 
 /** Numbers as ranges: 1, 3 to 5. */
@@ -26,4 +48,20 @@ export function ranges(numbers: readonly number[]): string {
     i = j + 1;
   }
   return parts.join(', ');
+}
+
+/** Whether two places name the same. */
+export function isSamePlace(a: Place | undefined, b: Place | undefined): boolean {
+  const key = (place: Place) =>
+    JSON.stringify(
+      [place.pieces, place.bodies, place.strata, place.regions, place.roles].map((l) => l ?? []),
+    ) + JSON.stringify(place.layers ?? null);
+  return a !== undefined && b !== undefined && key(a) === key(b);
+}
+
+/** The kind of a region, in a word. */
+export function regionKind(region: RegionDocument): string {
+  const kinds = ['core', 'slab', 'box', 'cylinder', 'sphere', 'solid'] as const;
+  const kind = kinds.find((k) => region[k] !== undefined) ?? 'region';
+  return kind === 'solid' ? 'mesh' : kind;
 }

@@ -49,6 +49,33 @@
     }
   });
 
+  $effect(() => {
+    const into = scene;
+    if (into && session.result) {
+      void showRegions(into, session.resultRevision, session.selectedRegion?.id);
+    }
+  });
+
+  /** Regions as their contours, the selected one in the accent. */
+  async function showRegions(into: PlanScene, revision: string, chosen: string | undefined) {
+    const shown = session.document.pieces.flatMap((piece) =>
+      (session.pieceDocument(piece.id)?.regions ?? []).map((region) => ({ piece, region })),
+    );
+    const lines = await Promise.all(
+      shown.map(({ piece, region }) =>
+        session.contours(piece.id, region.id).catch(() => new Float32Array()),
+      ),
+    );
+    if (revision === session.resultRevision && chosen === session.selectedRegion?.id) {
+      into.setContours(
+        lines.map((ends, i) => ({
+          ends,
+          chosen: shown[i]!.region.id === chosen && shown[i]!.piece.id === session.selected?.piece,
+        })),
+      );
+    }
+  }
+
   async function show(into: PlanScene, revision: string) {
     const pieces = session.result!.pieces;
     const document = session.document;
@@ -64,12 +91,15 @@
       if (!view) {
         return;
       }
-      const bands = view.strata.map((stratum) => ({
-        to: stratum.to,
-        colour: session.filament(session.slotOf(stratum)).colour,
-      }));
       const matrix = placementMatrix(piece.placement, shapes[p]!, view.min);
-      shapes[p]!.forEach((shape) => into.addPiece(shape, matrix, bands));
+      shapes[p]!.forEach((shape, b) => {
+        const slots = view.meshes[b]?.slots ?? [];
+        const bands = view.strata.map((stratum, s) => ({
+          to: stratum.to,
+          colour: session.filament(slots[s] ?? session.slotOf(stratum)).colour,
+        }));
+        into.addPiece(shape, matrix, bands);
+      });
     });
     const size = diagonal();
     if (pieces.length > 0 && (size > 1.6 * lookedAt || size < lookedAt / 1.6)) {

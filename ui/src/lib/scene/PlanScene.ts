@@ -7,6 +7,12 @@ export interface Band {
   readonly colour: string;
 }
 
+/** A region as lines: x y z of both ends of each, mm. */
+export interface Contours {
+  readonly ends: Float32Array;
+  readonly chosen: boolean;
+}
+
 const MAX_BANDS = 64;
 
 /**
@@ -21,6 +27,7 @@ export class PlanScene {
   private readonly below = new THREE.Plane(new THREE.Vector3(0, 0, -1), 0);
   private readonly above = new THREE.Plane(new THREE.Vector3(0, 0, 1), 0);
   private readonly pieces = new THREE.Group();
+  private readonly contours = new THREE.Group();
   private readonly bed = new THREE.Group();
   private readonly level: THREE.LineLoop;
   /** Height that the pieces are cut open at, shared by all materials. */
@@ -35,7 +42,13 @@ export class PlanScene {
     this.controls.addEventListener('change', () => this.draw());
     const sun = new THREE.DirectionalLight('#fff6e6', 2.1);
     sun.position.set(-0.5, -0.7, 1);
-    this.scene.add(new THREE.AmbientLight('#ffffff', 1.5), sun, this.bed, this.pieces);
+    this.scene.add(
+      new THREE.AmbientLight('#ffffff', 1.5),
+      sun,
+      this.bed,
+      this.pieces,
+      this.contours,
+    );
     this.level = new THREE.LineLoop(
       new THREE.BufferGeometry(),
       new THREE.LineBasicMaterial({ color: '#0f6468' }),
@@ -93,6 +106,27 @@ export class PlanScene {
       group.add(mesh);
     }
     this.pieces.add(group);
+    this.draw();
+  }
+
+  /** Shows regions through the pieces, the chosen ones stronger. */
+  setContours(regions: readonly Contours[]): void {
+    this.contours.clear();
+    for (const region of regions) {
+      const geometry = new THREE.BufferGeometry();
+      geometry.setAttribute('position', new THREE.BufferAttribute(region.ends, 3));
+      const lines = new THREE.LineSegments(
+        geometry,
+        new THREE.LineBasicMaterial({
+          color: region.chosen ? '#0f6468' : '#6d675d',
+          transparent: true,
+          opacity: region.chosen ? 0.75 : 0.28,
+          depthTest: !region.chosen,
+        }),
+      );
+      lines.renderOrder = 2;
+      this.contours.add(lines);
+    }
     this.draw();
   }
 

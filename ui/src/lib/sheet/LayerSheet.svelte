@@ -4,7 +4,16 @@
   import { ROLE_STYLE } from '../model/colours';
   import { layerTop, mm } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
-  import { drawBed, drawLayer, strokeAt, type ColourBy, type View } from './draw';
+  import { isTyping } from '../shell/keys';
+  import {
+    drawBed,
+    drawLayer,
+    drawOutline,
+    drawSpot,
+    strokeAt,
+    type ColourBy,
+    type View,
+  } from './draw';
 
   interface Props {
     session: PlanSession;
@@ -26,6 +35,7 @@
   const hidden = new SvelteSet<string>();
   let pointer: { x: number; y: number } | undefined = $state.raw(undefined);
   let panning = false;
+  let asked = '';
 
   const extent = $derived.by(() => {
     const pieces = session.result?.pieces ?? [];
@@ -57,6 +67,9 @@
     const y = (view.shiftY - pointer.y) / view.scale;
     return { x, y, stroke: strokeAt(paths, x, y) };
   });
+  /** Outline of the selected region in the layer: both ends of each line, mm. */
+  let outline: Float32Array | undefined = $state.raw(undefined);
+
   const halts = $derived(
     (session.result?.ledger.halts ?? []).filter((halt) => halt.layer === session.layer),
   );
@@ -81,6 +94,20 @@
       shown = `${revision}/${n}`;
     }
   }
+
+  $effect(() => {
+    const region = session.selectedRegion;
+    if (!region || !session.selected || !session.result) {
+      outline = undefined;
+      return;
+    }
+    const key = `${session.resultRevision}/${session.plane}/${region.id}`;
+    asked = key;
+    session.contours(session.selected.piece, region.id, session.plane).then(
+      (lines) => (outline = asked === key ? lines : outline),
+      () => (outline = undefined),
+    );
+  });
 
   $effect(() => {
     const ctx = canvas.getContext('2d');
@@ -114,7 +141,26 @@
     if (paths) {
       drawLayer(ctx, paths, drawing);
     }
+    if (outline) {
+      drawOutline(ctx, outline, view, colour('--accent'));
+    }
+    if (session.sampled) {
+      drawSpot(ctx, session.sampled, view, colour('--accent'));
+    }
   });
+
+  function sampleHere() {
+    if (hit) {
+      const setting = session.sampled?.setting ?? 'filament';
+      session.sampled = { x: hit.x, y: hit.y, setting };
+    }
+  }
+
+  function key(event: KeyboardEvent) {
+    if (event.key === 's' && pointer && !isTyping(event) && !event.ctrlKey && !event.metaKey) {
+      sampleHere();
+    }
+  }
 
   function wheel(event: WheelEvent) {
     event.preventDefault();
@@ -150,6 +196,8 @@
   }
 </script>
 
+<svelte:window onkeydown={key} />
+
 <div class="sheet" bind:clientWidth={width} bind:clientHeight={height} data-shown={shown}>
   <canvas
     bind:this={canvas}
@@ -164,6 +212,7 @@
     onpointerup={() => (panning = false)}
     onpointermove={move}
     onpointerleave={() => (pointer = undefined)}
+    ondblclick={sampleHere}
   ></canvas>
   <div class="caption">
     <span class="panel-title">Layer sheet</span>
@@ -245,6 +294,7 @@
           )} %</span
         >
       {/if}
+      <span class="soft">double click or s: sample</span>
     </div>
   {/if}
 </div>
@@ -324,6 +374,10 @@
     border: 1px solid var(--rule);
     border-left: 4px solid var(--accent);
     border-radius: 3px;
+  }
+
+  .soft {
+    color: var(--ink-soft);
   }
 
   .probe {

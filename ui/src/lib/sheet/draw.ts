@@ -91,6 +91,54 @@ function traceTravel(ctx: CanvasRenderingContext2D, paths: LayerPaths, stroke: n
   ctx.lineTo(paths.xy[2 * first]!, paths.xy[2 * first + 1]!);
 }
 
+/** Outline of a region in a layer, over the lines; x y z of both ends of each of its edges. */
+export function drawOutline(
+  ctx: CanvasRenderingContext2D,
+  lines: Float32Array,
+  view: View,
+  colour: string,
+): void {
+  ctx.save();
+  ctx.transform(view.scale, 0, 0, -view.scale, view.shiftX, view.shiftY);
+  ctx.beginPath();
+  for (let i = 0; i + 5 < lines.length; i += 6) {
+    ctx.moveTo(lines[i]!, lines[i + 1]!);
+    ctx.lineTo(lines[i + 3]!, lines[i + 4]!);
+  }
+  ctx.strokeStyle = '#fffefb';
+  ctx.lineWidth = 3.5 / view.scale;
+  ctx.stroke();
+  ctx.strokeStyle = colour;
+  ctx.lineWidth = 1.6 / view.scale;
+  ctx.stroke();
+  ctx.restore();
+}
+
+/** Marks the spot that a sample is taken of. */
+export function drawSpot(
+  ctx: CanvasRenderingContext2D,
+  spot: { x: number; y: number },
+  view: View,
+  colour: string,
+): void {
+  const x = spot.x * view.scale + view.shiftX;
+  const y = view.shiftY - spot.y * view.scale;
+  ctx.save();
+  ctx.beginPath();
+  ctx.arc(x, y, 6, 0, 2 * Math.PI);
+  ctx.moveTo(x - 11, y);
+  ctx.lineTo(x + 11, y);
+  ctx.moveTo(x, y - 11);
+  ctx.lineTo(x, y + 11);
+  ctx.strokeStyle = '#fffefb';
+  ctx.lineWidth = 3.5;
+  ctx.stroke();
+  ctx.strokeStyle = colour;
+  ctx.lineWidth = 1.6;
+  ctx.stroke();
+  ctx.restore();
+}
+
 /** The bed with a line every 10 mm. */
 export function drawBed(
   ctx: CanvasRenderingContext2D,

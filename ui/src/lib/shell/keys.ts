@@ -5,6 +5,7 @@ export const KEYS = [
   { keys: ', .', does: 'previous and next boundary or stop' },
   { keys: 'd', does: 'divide the selected piece at the level' },
   { keys: 'p', does: 'put a stop before this layer, or take it away' },
+  { keys: 's', does: 'sample at the pointer: what is printed there from the bed to the top' },
   { keys: 'f', does: 'next finding' },
   { keys: 'Ctrl Z', does: 'undo; with Shift redo' },
   { keys: '?', does: 'this list' },

@@ -1,7 +1,9 @@
 package org.stratonomy.app.plans;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import org.stratonomy.engine.plan.RegionEditor;
 
@@ -20,6 +22,7 @@ import org.stratonomy.engine.plan.RegionEditor;
  * @param region id of the region to remove
  * @param body id of the body to split
  * @param slots filaments that bodies take in turn
+ * @param placement of the piece
  */
 record EditRequest(
     int version,
@@ -34,7 +37,8 @@ record EditRequest(
     @Schema(nullable = true) RegionEditor.Kind kind,
     @Schema(nullable = true) String region,
     @Schema(nullable = true) String body,
-    @Schema(nullable = true) List<Integer> slots) {
+    @Schema(nullable = true) List<Integer> slots,
+    @Schema(nullable = true) @Valid PlacementRequest placement) {
 
   enum Action {
     DIVIDE,
@@ -46,8 +50,23 @@ record EditRequest(
     ADD_REGION,
     REMOVE_REGION,
     SPLIT_BODY,
-    ALTERNATE
+    ALTERNATE,
+    PLACE,
+    COPY_PIECE,
+    REMOVE_PIECE
   }
+
+  /**
+   * How a piece stands.
+   *
+   * @param position where the bounds' centre in X and Y and the lowest point stand, mm
+   * @param rotation degrees about X, then Y, then Z
+   * @param scale factors along X, Y and Z
+   */
+  record PlacementRequest(
+      @NotNull @Size(min = 3, max = 3) List<Double> position,
+      @NotNull @Size(min = 3, max = 3) List<Double> rotation,
+      @NotNull @Size(min = 3, max = 3) List<Double> scale) {}
 
   /**
    * Where a value holds; a list that is missing or empty sets no limit.

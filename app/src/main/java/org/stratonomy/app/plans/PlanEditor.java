@@ -11,6 +11,8 @@ import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.BodyEditor;
 import org.stratonomy.engine.plan.Divider;
+import org.stratonomy.engine.plan.PieceEditor;
+import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.RegionEditor;
@@ -25,6 +27,9 @@ import org.stratonomy.engine.strata.PlacedPiece;
 /** Carries out single edits of plans. */
 @Service
 class PlanEditor {
+  /** Room between a piece and its copy, mm. */
+  private static final double SPACING_MM = 10;
+
   private final PlanService plans;
   private final MeshService meshes;
 
@@ -57,6 +62,12 @@ class PlanEditor {
               .add(given(r.kind(), "kind"), size(plan, r));
       case REMOVE_REGION ->
           new RegionEditor(plan, given(r.piece(), "piece")).remove(given(r.region(), "region"));
+      case PLACE ->
+          new PieceEditor(plan, given(r.piece(), "piece"))
+              .place(placement(given(r.placement(), "placement")));
+      case COPY_PIECE ->
+          new PieceEditor(plan, given(r.piece(), "piece")).copy(placedWidth(plan, r) + SPACING_MM);
+      case REMOVE_PIECE -> new PieceEditor(plan, given(r.piece(), "piece")).remove();
       case SPLIT_BODY -> split(plan, r);
       case ALTERNATE ->
           new BodyEditor(plan, given(r.piece(), "piece"))
@@ -85,6 +96,20 @@ class PlanEditor {
   private Vector size(Plan plan, EditRequest r) {
     Bounds all = bodies(plan, r).stream().reduce(Bounds::with).orElseThrow();
     return new Vector(all.sizeX(), all.sizeY(), all.sizeZ());
+  }
+
+  private double placedWidth(Plan plan, EditRequest r) {
+    return plan.piece(r.piece()).stream()
+        .mapToDouble(piece -> PlacedPiece.of(piece, meshes).bounds().sizeX())
+        .sum();
+  }
+
+  private static Placement placement(EditRequest.PlacementRequest p) {
+    return new Placement(vector(p.position()), vector(p.rotation()), vector(p.scale()));
+  }
+
+  private static Vector vector(List<Double> xyz) {
+    return new Vector(xyz.get(0), xyz.get(1), xyz.get(2));
   }
 
   private List<Vector> middles(Plan plan, EditRequest r) {

@@ -186,7 +186,7 @@ class PlaceController {
     }
     List<PieceLayer> layers =
         result.stack().pieces().get(index).layers().stream()
-            .filter(layer -> height == null || layer.bottom() <= height && layer.top() > height)
+            .filter(layer -> height == null || isAt(layer, height))
             .toList();
     List<Area> areas = new ArrayList<>();
     int points = 0;
@@ -209,6 +209,10 @@ class PlaceController {
     byte[] written = new byte[bytes.position()];
     bytes.flip().get(written);
     return ResponseEntity.ok().cacheControl(FOR_EVER).body(written);
+  }
+
+  private static boolean isAt(PieceLayer layer, double height) {
+    return layer.bottom() <= height + SAME && layer.top() > height + SAME;
   }
 
   private static void put(Area area, float z, ByteBuffer bytes) {

@@ -7,7 +7,7 @@ package org.stratonomy.engine.plan;
  * @param position where the bounding box's centre in X and Y and its lowest point in Z come to
  *     stand, mm
  * @param rotation degrees about X, Y, Z, in this order
- * @param scale factors along X, Y, Z, positive
+ * @param scale factors along X, Y, Z; a negative one mirrors
  */
 public record Placement(Vector position, Vector rotation, Vector scale) {
   /** Three numbers along X, Y and Z. */

@@ -45,9 +45,11 @@ public final class PlanChecker {
         throw bad(place, "It has no body.", "Give it a mesh, or remove the piece.");
       }
       Placement.Vector scale = piece.placement().scale();
-      if (!(scale.x() > 0 && scale.y() > 0 && scale.z() > 0)) {
+      if (!(isFactor(scale.x()) && isFactor(scale.y()) && isFactor(scale.z()))) {
         throw bad(
-            place, "A scale factor is not positive.", "Use factors above zero; 1 leaves the size.");
+            place,
+            "A scale factor is zero or no number.",
+            "1 leaves the size, a negative factor mirrors.");
       }
       Set<String> bodies = new HashSet<>();
       for (Body body : piece.bodies()) {
@@ -60,6 +62,10 @@ public final class PlanChecker {
       }
       RegionChecker.check(piece);
     }
+  }
+
+  private static boolean isFactor(double factor) {
+    return factor != 0 && Double.isFinite(factor);
   }
 
   private void rules() {

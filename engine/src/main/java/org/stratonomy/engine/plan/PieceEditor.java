@@ -1,0 +1,113 @@
+package org.stratonomy.engine.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.problem.Problem;
+
+/** Places, copies and removes pieces; what belongs to a piece goes with it. */
+public final class PieceEditor {
+  private final Plan plan;
+  private final Piece piece;
+
+  /**
+   * @throws Problem if there is no such piece
+   */
+  public PieceEditor(Plan plan, String piece) {
+    this.plan = plan;
+    this.piece =
+        plan.piece(piece)
+            .orElseThrow(
+                () ->
+                    bad("There is no piece '%s'.".formatted(piece), "Choose a piece of the plan."));
+  }
+
+  private static Problem bad(String reason, String remedy) {
+    return new Problem(Problem.Kind.PLAN, "the piece", reason, remedy);
+  }
+
+  /**
+   * Moves, turns or scales a piece. Boundaries keep their place in it: they are moved with it, and
+   * scaled with it as long as it is not turned over.
+   */
+  public Plan place(Placement to) {
+    Placement from = piece.placement();
+    boolean upright = isUpright(from) && isUpright(to);
+    double factor = upright ? Math.abs(to.scale().z() / from.scale().z()) : 1;
+    List<Double> boundaries =
+        piece.boundaries().stream()
+            .map(z -> to.position().z() + (z - from.position().z()) * factor)
+            .map(z -> Math.rint(z * 1e6) / 1e6)
+            .toList();
+    return plan.withPiece(piece.withPlacement(to).withBoundaries(boundaries));
+  }
+
+  private static boolean isUpright(Placement placement) {
+    return placement.rotation().x() == 0 && placement.rotation().y() == 0;
+  }
+
+  /**
+   * Puts a copy beside a piece; rules that name the piece hold for the copy, too.
+   *
+   * @param dx how far to the right of it, mm
+   */
+  public Plan copy(double dx) {
+    int number = 2;
+    while (plan.piece(piece.id() + "-" + number).isPresent()) {
+      number++;
+    }
+    String id = piece.id() + "-" + number;
+    Vector at = piece.placement().position();
+    Piece copy =
+        new Piece(
+            id,
+            piece.name() + " " + number,
+            piece.bodies(),
+            piece.placement().withPosition(new Vector(at.x() + dx, at.y(), at.z())),
+            piece.boundaries(),
+            piece.regions());
+    List<Piece> pieces = new ArrayList<>(plan.pieces());
+    pieces.add(copy);
+    List<Rule> rules = new ArrayList<>();
+    for (Rule rule : plan.rules()) {
+      List<String> named = new ArrayList<>(rule.where().pieces());
+      if (named.contains(piece.id())) {
+        named.add(id);
+      }
+      rules.add(rule.withWhere(rule.where().with(named, rule.where().strata())));
+    }
+    return plan.withPieces(pieces).withRules(rules);
+  }
+
+  /** Without the piece, and without the rules that hold for nothing else. */
+  public Plan remove() {
+    if (plan.pieces().size() == 1) {
+      throw bad("It is the only one.", "Drop another model first, or remove the plan.");
+    }
+    List<Piece> left = plan.pieces().stream().filter(p -> p != piece).toList();
+    List<Rule> rules = new ArrayList<>();
+    for (Rule rule : plan.rules()) {
+      List<String> named =
+          rule.where().pieces().stream().filter(id -> !id.equals(piece.id())).toList();
+      boolean onlyHere = named.isEmpty() && !rule.where().pieces().isEmpty();
+      if (!onlyHere && isKnown(rule.where(), left)) {
+        rules.add(rule.withWhere(rule.where().with(named, rule.where().strata())));
+      }
+    }
+    return plan.withPieces(left).withRules(rules);
+  }
+
+  /** Whether the bodies and regions that a place names are still there. */
+  private static boolean isKnown(Where where, List<Piece> pieces) {
+    boolean bodies =
+        where.bodies().stream()
+            .allMatch(
+                id ->
+                    pieces.stream()
+                        .anyMatch(p -> p.bodies().stream().anyMatch(b -> b.id().equals(id))));
+    boolean regions =
+        where.regions().stream()
+            .allMatch(id -> pieces.stream().anyMatch(p -> p.region(id).isPresent()));
+    return bodies && regions;
+  }
+}

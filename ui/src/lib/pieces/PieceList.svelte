@@ -1,0 +1,210 @@
+<script lang="ts">
+  import type { Part, PlanSession } from '../model/session.svelte';
+  import { regionKind } from '../rules/where';
+
+  interface Props {
+    session: PlanSession;
+  }
+
+  let { session }: Props = $props();
+
+  const KINDS = [
+    ['CORE', 'Core'],
+    ['SLAB', 'Slab of a core'],
+    ['BOX', 'Box'],
+    ['CYLINDER', 'Cylinder'],
+    ['SPHERE', 'Sphere'],
+  ] as const;
+
+  let file: HTMLInputElement;
+  let meshFor = '';
+
+  const pieces = $derived(
+    session.document.pieces.flatMap((piece) => {
+      const document = session.pieceDocument(piece.id);
+      return document ? [document] : [];
+    }),
+  );
+
+  function isChosen(piece: string, part: Part): boolean {
+    const chosen = session.selected;
+    return chosen?.piece === piece && chosen.part?.kind === part.kind && chosen.part.id === part.id;
+  }
+
+  /** Filament of a body where the level is, or of its first stratum. */
+  function colourOf(piece: string, body: string): string {
+    const view = session.piece(piece);
+    const slots = view?.meshes.find((mesh) => mesh.id === body)?.slots ?? [];
+    const at = view?.strata.findIndex((s) => s.to > session.plane + 1e-6) ?? 0;
+    return session.filament(slots[Math.max(0, at)] ?? 1).colour;
+  }
+
+  async function add(piece: string, kind: string) {
+    if (kind === 'mesh') {
+      meshFor = piece;
+      file.click();
+      return;
+    }
+    const added = kind as (typeof KINDS)[number][0];
+    if (await session.edit({ action: 'ADD_REGION', piece, kind: added })) {
+      selectNewest(piece);
+    }
+  }
+
+  async function addMesh() {
+    const chosen = file.files?.[0];
+    file.value = '';
+    if (chosen && (await session.addRegionMesh(meshFor, chosen))) {
+      selectNewest(meshFor);
+    }
+  }
+
+  function selectNewest(piece: string) {
+    const newest = session.pieceDocument(piece)?.regions?.at(-1);
+    if (newest) {
+      session.selectPart(piece, { kind: 'region', id: newest.id });
+    }
+  }
+</script>
+
+<section class="pieces" aria-label="Pieces">
+  <input
+    bind:this={file}
+    type="file"
+    accept=".stl,.obj,.3mf,.ply,.amf"
+    hidden
+    onchange={addMesh}
+    aria-label="Mesh of the region"
+  />
+  {#each pieces as piece (piece.id)}
+    {@const whole = { kind: 'piece', id: piece.id } as const}
+    <div class="piece">
+      <button
+        class="row head"
+        aria-pressed={isChosen(piece.id, whole)}
+        onclick={() => session.selectPart(piece.id, whole)}
+        title="Place, size and what holds for the whole piece"
+      >
+        {#if piece.bodies.length === 1}
+          <span class="swatch" style:background={colourOf(piece.id, piece.bodies[0]!.id)}></span>
+        {/if}
+        <strong>{piece.name ?? piece.id}</strong>
+      </button>
+      <select
+        class="add"
+        aria-label="Add a region to {piece.name ?? piece.id}"
+        title="A volume in which other rules hold"
+        value=""
+        onchange={(e) => {
+          const kind = e.currentTarget.value;
+          e.currentTarget.value = '';
+          void add(piece.id, kind);
+        }}
+      >
+        <option value="" disabled>+ region</option>
+        {#each KINDS as [kind, label] (kind)}
+          <option
+            value={kind}
+            disabled={kind === 'SLAB' && !piece.regions?.some((region) => region.core)}
+            >{label}</option
+          >
+        {/each}
+        <option value="mesh">Mesh file …</option>
+      </select>
+    </div>
+    {#if piece.bodies.length > 1 || (session.piece(piece.id)?.meshes[0]?.shells ?? 1) > 1}
+      {#each piece.bodies as body (body.id)}
+        {@const part = { kind: 'body', id: body.id } as const}
+        <button
+          class="row part"
+          aria-pressed={isChosen(piece.id, part)}
+          onclick={() => session.selectPart(piece.id, part)}
+        >
+          <span class="swatch" style:background={colourOf(piece.id, body.id)}></span>
+          {body.name ?? body.id} <span class="soft">body</span>
+        </button>
+      {/each}
+    {/if}
+    {#each piece.regions ?? [] as region (region.id)}
+      {@const part = { kind: 'region', id: region.id } as const}
+      <button
+        class="row part"
+        aria-pressed={isChosen(piece.id, part)}
+        onclick={() => session.selectPart(piece.id, part)}
+      >
+        <span class="hatched" aria-hidden="true"></span>
+        {region.name ?? region.id} <span class="soft">{regionKind(region)}</span>
+      </button>
+    {/each}
+  {/each}
+</section>
+
+<style>
+  .pieces {
+    padding: 6px 10px;
+    border-bottom: 1px solid var(--rule);
+    max-height: 34vh;
+    overflow: auto;
+  }
+
+  .piece {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+  }
+
+  .row {
+    display: flex;
+    align-items: center;
+    gap: 7px;
+    min-height: 25px;
+    padding: 1px 6px;
+    border-radius: 3px;
+    cursor: pointer;
+    text-align: left;
+  }
+
+  .head {
+    flex: 1;
+    min-width: 0;
+  }
+
+  .part {
+    width: 100%;
+    padding-left: 20px;
+  }
+
+  .row:hover {
+    background: var(--rule-soft);
+  }
+
+  .row[aria-pressed='true'] {
+    background: var(--accent-wash);
+    outline: 1px solid var(--accent);
+    outline-offset: -1px;
+  }
+
+  .add {
+    border: 1px solid var(--rule);
+    border-radius: 3px;
+    background: var(--sheet);
+    font-size: 12px;
+    padding: 2px 4px;
+    width: 84px;
+    cursor: pointer;
+  }
+
+  .hatched {
+    width: 14px;
+    height: 14px;
+    border: 1px dashed var(--accent);
+    border-radius: 2px;
+    flex: none;
+    background: repeating-linear-gradient(135deg, transparent 0 3px, var(--accent-wash) 3px 5px);
+  }
+
+  .soft {
+    color: var(--ink-soft);
+    font-size: 12px;
+  }
+</style>

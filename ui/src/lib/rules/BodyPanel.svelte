@@ -1,0 +1,138 @@
+<script lang="ts">
+  import type { PieceView } from '../api/client';
+  import type { PlanSession } from '../model/session.svelte';
+
+  interface Props {
+    session: PlanSession;
+    piece: PieceView;
+    body: string;
+  }
+
+  let { session, piece, body }: Props = $props();
+
+  let turns = $state('1 2');
+
+  const mesh = $derived(piece.meshes.find((m) => m.id === body));
+  const bodies = $derived(session.pieceDocument(piece.id)?.bodies ?? []);
+  const index = $derived(bodies.findIndex((b) => b.id === body));
+
+  function move(by: number) {
+    void session.changePiece(piece.id, (document) => {
+      const [moved] = document.bodies.splice(index, 1);
+      document.bodies.splice(index + by, 0, moved!);
+    });
+  }
+
+  function rename(event: Event) {
+    const name = (event.currentTarget as HTMLInputElement).value.trim();
+    if (name) {
+      void session.changePiece(piece.id, (document) => {
+        document.bodies.find((b) => b.id === body)!.name = name;
+      });
+    }
+  }
+
+  function alternate() {
+    const slots = turns
+      .split(/[^0-9]+/)
+      .filter(Boolean)
+      .map(Number);
+    void session.edit({ action: 'ALTERNATE', piece: piece.id, slots });
+  }
+</script>
+
+<header>
+  <input class="name" aria-label="Name of the body" value={mesh?.body ?? body} onchange={rename} />
+  <span class="soft">body of {piece.name}</span>
+</header>
+{#if mesh}
+  <div class="facts">
+    <p class="num soft">
+      {mesh.triangles.toLocaleString('en')} triangles, {(mesh.volumeMm3 / 1000).toFixed(2)} cm³,
+      {mesh.shells}
+      {mesh.shells === 1 ? 'shell' : 'shells'}
+    </p>
+    <p class="buttons">
+      {#if mesh.shells > 1}
+        <button
+          class="tool"
+          onclick={() => session.edit({ action: 'SPLIT_BODY', piece: piece.id, body })}
+          title="Each shell becomes a body of its own">Split into {mesh.shells} shells</button
+        >
+      {/if}
+      {#if bodies.length > 1}
+        <button
+          class="tool"
+          disabled={index === 0}
+          onclick={() => move(-1)}
+          title="Where bodies overlap, the one further up owns the place">Up</button
+        >
+        <button class="tool" disabled={index + 1 === bodies.length} onclick={() => move(1)}
+          >Down</button
+        >
+      {/if}
+    </p>
+    {#if bodies.length > 2}
+      <p class="buttons">
+        <button class="tool" onclick={alternate} title="Along the chain, from one end to the other"
+          >Take turns</button
+        >
+        <label class="turns"
+          >slots <input
+            class="field num"
+            aria-label="Slots to take in turn"
+            bind:value={turns}
+          /></label
+        >
+        <span class="soft">for all {bodies.length} bodies along the chain</span>
+      </p>
+    {/if}
+  </div>
+{/if}
+
+<style>
+  header {
+    display: flex;
+    justify-content: space-between;
+    gap: 8px;
+    align-items: baseline;
+    padding: 3px 8px;
+    border: 1px solid var(--rule);
+    border-radius: 3px;
+  }
+
+  .name {
+    font-weight: 600;
+    background: transparent;
+    min-width: 0;
+    flex: 1;
+  }
+
+  .facts {
+    padding: 6px 0;
+    border-bottom: 1px solid var(--rule-soft);
+    margin-bottom: 6px;
+  }
+
+  .buttons {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+    padding-top: 5px;
+  }
+
+  .turns {
+    display: flex;
+    gap: 5px;
+    align-items: center;
+  }
+
+  .turns .field {
+    width: 64px;
+  }
+
+  .soft {
+    color: var(--ink-soft);
+    font-size: 12px;
+  }
+</style>

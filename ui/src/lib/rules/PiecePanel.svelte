@@ -1,0 +1,188 @@
+<script lang="ts">
+  import type { PieceView } from '../api/client';
+  import type { PlanSession } from '../model/session.svelte';
+  import NumberField from './NumberField.svelte';
+
+  interface Props {
+    session: PlanSession;
+    piece: PieceView;
+  }
+
+  let { session, piece }: Props = $props();
+
+  const AXES = ['X', 'Y', 'Z'] as const;
+  let keepShape = $state(true);
+
+  const document = $derived(session.pieceDocument(piece.id));
+  const position = $derived(document?.placement?.position ?? [0, 0, 0]);
+  const rotation = $derived(document?.placement?.rotation ?? [0, 0, 0]);
+  const scale = $derived(document?.placement?.scale ?? [1, 1, 1]);
+  const size = $derived(piece.max.map((high, axis) => high - piece.min[axis]!));
+  const isTurned = $derived(rotation.some((degrees) => degrees % 180 !== 0));
+
+  function place(change: { position?: number[]; rotation?: number[]; scale?: number[] }) {
+    void session.edit({
+      action: 'PLACE',
+      piece: piece.id,
+      placement: { position, rotation, scale, ...change },
+    });
+  }
+
+  function with_(values: readonly number[], axis: number, value: number): number[] {
+    return values.map((old, i) => (i === axis ? value : old));
+  }
+
+  function setSize(axis: number, value: number) {
+    const factor = value / size[axis]!;
+    if (factor > 0) {
+      place({ scale: scale.map((old, i) => (keepShape || i === axis ? old * factor : old)) });
+    }
+  }
+
+  function setPercent(axis: number, percent: number) {
+    const factor = percent / 100 / scale[axis]!;
+    place({
+      scale: scale.map((old, i) => (keepShape ? old * factor : i === axis ? percent / 100 : old)),
+    });
+  }
+
+  function rename(event: Event) {
+    const name = (event.currentTarget as HTMLInputElement).value.trim();
+    if (name) {
+      void session.changePiece(piece.id, (changed) => (changed.name = name));
+    }
+  }
+</script>
+
+<header>
+  <input class="name" aria-label="Name of the piece" value={piece.name} onchange={rename} />
+  <span class="soft">piece</span>
+</header>
+<div class="place">
+  <div class="row">
+    <span class="label"></span>
+    {#each AXES as axis (axis)}<span class="axis soft">{axis}</span>{/each}
+  </div>
+  <div class="row">
+    <span class="label" title="Where the middle and the lowest point stand">stands at</span>
+    {#each AXES as axis, i (axis)}
+      <NumberField
+        label="Position {axis}"
+        value={position[i]!}
+        onSet={(v) => place({ position: with_(position, i, v) })}
+      />
+    {/each}
+    <span class="soft">mm</span>
+  </div>
+  <div class="row">
+    <span class="label" title="About X, then Y, then Z">turned</span>
+    {#each AXES as axis, i (axis)}
+      <NumberField
+        label="Turned about {axis}"
+        value={rotation[i]!}
+        onSet={(v) => place({ rotation: with_(rotation, i, v) })}
+      />
+    {/each}
+    <span class="soft">°</span>
+  </div>
+  <div class="row">
+    <span class="label">scaled</span>
+    {#each AXES as axis, i (axis)}
+      <NumberField label="Scale {axis}" value={scale[i]! * 100} onSet={(v) => setPercent(i, v)} />
+    {/each}
+    <span class="soft">%</span>
+  </div>
+  <div class="row">
+    <span class="label">size</span>
+    {#each AXES as axis, i (axis)}
+      {#if isTurned && !keepShape}
+        <output class="num">{size[i]!.toFixed(2)}</output>
+      {:else}
+        <NumberField label="Size {axis}" value={size[i]!} onSet={(v) => setSize(i, v)} />
+      {/if}
+    {/each}
+    <span class="soft">mm</span>
+  </div>
+  <p class="buttons">
+    <label><input type="checkbox" bind:checked={keepShape} /> keep its shape</label>
+    <button
+      class="tool"
+      title="Mirror along X"
+      onclick={() => place({ scale: with_(scale, 0, -scale[0]!) })}>Mirror</button
+    >
+    {#if Math.abs(position[2]!) > 1e-9}
+      <button class="tool" onclick={() => place({ position: with_(position, 2, 0) })}
+        >Put on the bed</button
+      >
+    {/if}
+    <button class="tool" onclick={() => session.edit({ action: 'COPY_PIECE', piece: piece.id })}
+      >Copy</button
+    >
+    <button
+      class="tool"
+      disabled={session.document.pieces.length < 2}
+      onclick={() => session.edit({ action: 'REMOVE_PIECE', piece: piece.id })}>Remove</button
+    >
+  </p>
+</div>
+
+<style>
+  header {
+    display: flex;
+    justify-content: space-between;
+    gap: 8px;
+    align-items: baseline;
+    padding: 3px 8px;
+    border: 1px solid var(--rule);
+    border-radius: 3px;
+  }
+
+  .name {
+    font-weight: 600;
+    background: transparent;
+    min-width: 0;
+    flex: 1;
+  }
+
+  .place {
+    padding: 4px 0 6px;
+    border-bottom: 1px solid var(--rule-soft);
+    margin-bottom: 6px;
+  }
+
+  .row {
+    display: flex;
+    align-items: center;
+    gap: 5px;
+    min-height: 28px;
+  }
+
+  .row:first-child {
+    min-height: 16px;
+  }
+
+  .label {
+    width: 66px;
+    flex: none;
+  }
+
+  .axis,
+  output {
+    width: 58px;
+    text-align: right;
+    padding-right: 7px;
+  }
+
+  .soft {
+    color: var(--ink-soft);
+    font-size: 12px;
+  }
+
+  .buttons {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px;
+    align-items: center;
+    padding-top: 5px;
+  }
+</style>

@@ -1,0 +1,187 @@
+<script lang="ts">
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
+  import { textOn } from '../model/colours';
+  import type { Place, PlanSession, Values } from '../model/session.svelte';
+  import SettingField from './SettingField.svelte';
+  import { isSamePlace } from './where';
+
+  interface Props {
+    session: PlanSession;
+    /** What the place is, for labels: "stratum", "core" … */
+    what: string;
+    /** Settings to show while not all are shown. */
+    main: readonly string[];
+  }
+
+  let { session, what, main }: Props = $props();
+
+  let all = $state(false);
+  let role = $state('');
+  let fetched: Values | undefined = $state.raw(undefined);
+
+  const ofStratum = $derived(!session.selected?.part && role === '');
+  const place: Place | undefined = $derived(
+    session.place && (role ? { ...session.place, roles: [role] } : session.place),
+  );
+  const values = $derived(
+    (ofStratum ? session.selectedStratum?.settings : fetched) as Values | undefined,
+  );
+  const canSet = (scope: string) =>
+    role
+      ? scope === 'line'
+      : what === 'stratum' || what === 'piece'
+        ? scope !== 'plan'
+        : isFine(scope);
+  const settable = $derived(
+    session.shelf.settings.filter((s) => s.id !== 'filament' && canSet(s.scope)),
+  );
+  const shown = $derived(
+    all ? settable : main.map((id) => session.setting(id)).filter((s) => s && canSet(s.scope)),
+  );
+  const slot = $derived(Number(values?.['filament']?.value ?? 1));
+
+  /** Whether a value can differ between parts of a piece at one height. */
+  function isFine(scope: string): boolean {
+    return scope === 'cell' || scope === 'line';
+  }
+
+  $effect(() => {
+    // What the values depend on besides the result.
+    void [session.resultRevision, session.selected, session.plane];
+    if (!ofStratum && session.selected && session.result) {
+      const asked = role;
+      session.valuesHere(asked).then(
+        (found) => (fetched = asked === role ? found : fetched),
+        () => (fetched = undefined),
+      );
+    }
+  });
+
+  function source(setting: string): { text: string; own: boolean } {
+    const rule = values?.[setting]?.rule ?? -1;
+    if (rule < 0) {
+      return { text: 'default', own: false };
+    }
+    const own = isSamePlace(session.rules[rule]?.where, place);
+    return { text: own ? 'here' : `rule ${rule + 1}`, own };
+  }
+
+  function set(setting: string, value: string) {
+    void session.edit({ action: 'SET', where: place, setting, value });
+  }
+</script>
+
+<div class="lines">
+  <label for="for-role">Lines</label>
+  <select
+    id="for-role"
+    class="field"
+    bind:value={role}
+    title="Values may hold for lines of one role only"
+  >
+    <option value="">all that no rule singles out</option>
+    {#each session.shelf.roles as label (label)}
+      <option value={label}>{label} only</option>
+    {/each}
+  </select>
+</div>
+<div class="slots" role="radiogroup" aria-label="Filament of the {what}">
+  <span class="label" title={session.setting('filament').description}>Filament</span>
+  {#each session.document.slots as id, i (i)}
+    {@const filament = session.filament(i + 1)}
+    <button
+      role="radio"
+      aria-checked={slot === i + 1}
+      aria-label="Slot {i + 1}: {filament.name}"
+      title="Slot {i + 1}: {filament.name}, {filament.material}"
+      style:background={filament.colour}
+      style:color={textOn(filament.colour)}
+      data-filament={id}
+      onclick={() => set('filament', String(i + 1))}>{i + 1}</button
+    >
+  {/each}
+  <span class="soft">{session.filament(slot).name}</span>
+  {#if source('filament').own && (role || session.selected?.part)}
+    <button
+      class="take"
+      onclick={() => session.edit({ action: 'CLEAR', where: place, setting: 'filament' })}
+      aria-label="Take the filament out of this rule">take out</button
+    >
+  {/if}
+</div>
+{#each shown as setting, i (setting.id)}
+  {#if all && setting.group !== shown[i - 1]?.group}
+    <h4>{setting.group}</h4>
+  {/if}
+  {@const from = source(setting.id)}
+  <SettingField
+    {setting}
+    value={values?.[setting.id]?.value ?? ''}
+    source={from.text}
+    own={from.own}
+    onSet={(value) => set(setting.id, value)}
+    onClear={() => session.edit({ action: 'CLEAR', where: place, setting: setting.id })}
+  />
+{/each}
+<button class="tool more" aria-pressed={all} onclick={() => (all = !all)}>
+  <ChevronDown size={14} />{all ? 'Fewer settings' : 'All settings'}
+</button>
+
+<style>
+  .lines {
+    display: grid;
+    grid-template-columns: 66px 1fr;
+    align-items: center;
+    padding-bottom: 3px;
+  }
+
+  .slots {
+    display: flex;
+    align-items: center;
+    gap: 4px;
+    padding: 2px 0 5px;
+    flex-wrap: wrap;
+  }
+
+  .slots .label {
+    width: 62px;
+  }
+
+  .slots button[role='radio'] {
+    width: 25px;
+    height: 25px;
+    border: 1px solid var(--ink-soft);
+    border-radius: 3px;
+    font-size: 11.5px;
+    cursor: pointer;
+  }
+
+  .slots button[aria-checked='true'] {
+    box-shadow:
+      0 0 0 2px var(--sheet),
+      0 0 0 4px var(--accent);
+    margin: 0 3px;
+  }
+
+  .take {
+    color: var(--accent);
+    text-decoration: underline;
+    font-size: 12px;
+    cursor: pointer;
+  }
+
+  .soft {
+    color: var(--ink-soft);
+  }
+
+  h4 {
+    margin-top: 8px;
+    color: var(--ink-soft);
+    font-size: 12px;
+    font-weight: 600;
+  }
+
+  .more {
+    margin-top: 6px;
+  }
+</style>

@@ -1,0 +1,299 @@
+<script lang="ts">
+  import { mm } from '../model/heights';
+  import type { PlanSession, RegionDocument } from '../model/session.svelte';
+  import NumberField from './NumberField.svelte';
+  import { regionKind } from './where';
+
+  interface Props {
+    session: PlanSession;
+    piece: string;
+    region: RegionDocument;
+  }
+
+  let { session, piece, region }: Props = $props();
+
+  const AXES = ['X', 'Y', 'Z'] as const;
+  const kind = $derived(regionKind(region));
+  const width = $derived(Number(session.selectedStratum?.settings['lineWidth']?.value ?? 0.44));
+  const layer = $derived(session.selectedStratum?.layerHeight ?? 0.2);
+  const cores = $derived(
+    (session.pieceDocument(piece)?.regions ?? []).filter((other) => other.core !== undefined),
+  );
+
+  function change(edit: (region: RegionDocument) => void) {
+    void session.changePiece(piece, (document) =>
+      edit(document.regions!.find((other) => other.id === region.id)!),
+    );
+  }
+
+  /** Middle or shift of a region with such a place. */
+  function placeOf(r: RegionDocument): number[] | undefined {
+    return r.box?.middle ?? r.cylinder?.middle ?? r.sphere?.middle ?? r.solid?.shift;
+  }
+
+  function setPlace(axis: number, value: number) {
+    change((r) => {
+      const at = placeOf(r) ?? [0, 0, 0];
+      at[axis] = value;
+      if (r.solid) {
+        r.solid.shift = at;
+      }
+    });
+  }
+
+  function setUnit(direction: 'sideways' | 'upright', unit: string) {
+    change((r) => {
+      const core = r.core!;
+      if (direction === 'sideways') {
+        r.core =
+          unit === 'mm'
+            ? { ...without(core, 'walls'), sideways: round((core.walls ?? 0) * width) }
+            : { ...without(core, 'sideways'), walls: Math.round((core.sideways ?? 0) / width) };
+      } else {
+        r.core =
+          unit === 'mm'
+            ? { ...without(core, 'layers'), upright: round((core.layers ?? 0) * layer) }
+            : { ...without(core, 'upright'), layers: Math.round((core.upright ?? 0) / layer) };
+      }
+    });
+  }
+
+  function without<T extends object>(object: T, key: keyof T): T {
+    const copy = { ...object };
+    delete copy[key];
+    return copy;
+  }
+
+  function round(value: number): number {
+    return Number(value.toFixed(3));
+  }
+</script>
+
+<header>
+  <input
+    class="name"
+    aria-label="Name of the region"
+    value={region.name ?? region.id}
+    onchange={(e) => {
+      const name = e.currentTarget.value.trim();
+      if (name) {
+        change((r) => (r.name = name));
+      }
+    }}
+  />
+  <span class="soft">{kind} of {session.pieceDocument(piece)?.name ?? piece}</span>
+</header>
+<div class="shape">
+  {#if region.core}
+    {@const core = region.core}
+    <div class="row">
+      <span class="label" title="How far from the outline, sideways">sideways</span>
+      <NumberField
+        label="Depth sideways"
+        value={core.sideways ?? core.walls ?? 0}
+        onSet={(v) =>
+          change((r) =>
+            core.sideways === undefined ? (r.core!.walls = v) : (r.core!.sideways = v),
+          )}
+      />
+      <select
+        class="field unit"
+        aria-label="Unit of the depth sideways"
+        value={core.sideways === undefined ? 'walls' : 'mm'}
+        onchange={(e) => setUnit('sideways', e.currentTarget.value)}
+      >
+        <option>walls</option>
+        <option>mm</option>
+      </select>
+      {#if core.sideways === undefined}
+        <span class="num soft"
+          >{core.walls ?? 0} × {mm(width)} = {mm((core.walls ?? 0) * width)}</span
+        >
+      {/if}
+    </div>
+    <div class="row">
+      <span class="label" title="How far below what faces up, and above what faces down"
+        >upright</span
+      >
+      <NumberField
+        label="Depth upright"
+        value={core.upright ?? core.layers ?? 0}
+        onSet={(v) =>
+          change((r) =>
+            core.upright === undefined ? (r.core!.layers = v) : (r.core!.upright = v),
+          )}
+      />
+      <select
+        class="field unit"
+        aria-label="Unit of the depth upright"
+        value={core.upright === undefined ? 'layers' : 'mm'}
+        onchange={(e) => setUnit('upright', e.currentTarget.value)}
+      >
+        <option>layers</option>
+        <option>mm</option>
+      </select>
+      {#if core.upright === undefined}
+        <span class="num soft"
+          >{core.layers ?? 0} × {mm(layer)} = {mm((core.layers ?? 0) * layer)}</span
+        >
+      {/if}
+    </div>
+  {:else if region.slab}
+    {@const slab = region.slab}
+    <div class="row">
+      <span class="label">of</span>
+      <select
+        class="field"
+        aria-label="Core of the slab"
+        value={slab.core}
+        onchange={(e) => {
+          const core = e.currentTarget.value;
+          change((r) => (r.slab!.core = core));
+        }}
+      >
+        {#each cores as core (core.id)}
+          <option value={core.id}>{core.name ?? core.id}</option>
+        {/each}
+      </select>
+    </div>
+    <div class="row">
+      <span class="label">outermost</span>
+      <NumberField
+        label="Layers of the slab"
+        value={slab.layers}
+        unit="layers"
+        onSet={(v) => change((r) => (r.slab!.layers = v))}
+      />
+      <select
+        class="field unit"
+        aria-label="Side of the slab"
+        value={slab.side ?? 'both'}
+        onchange={(e) => {
+          const side = e.currentTarget.value;
+          change((r) => (r.slab!.side = side));
+        }}
+      >
+        <option value="both">at both ends</option>
+        <option value="top">at the top</option>
+        <option value="bottom">at the bottom</option>
+      </select>
+    </div>
+  {:else}
+    <div class="row">
+      <span
+        class="label"
+        title={region.solid
+          ? 'Moves the mesh against the model'
+          : "From the middle of the piece's bottom, along the model's own axes"}
+        >{region.solid ? 'shift' : 'middle'}</span
+      >
+      {#each AXES as axis, i (axis)}
+        <NumberField
+          label="{region.solid ? 'Shift' : 'Middle'} {axis}"
+          value={placeOf(region)?.[i] ?? 0}
+          onSet={(v) => setPlace(i, v)}
+        />
+      {/each}
+      <span class="soft">X Y Z, mm</span>
+    </div>
+    {#if region.box}
+      <div class="row">
+        <span class="label">size</span>
+        {#each AXES as axis, i (axis)}
+          <NumberField
+            label="Size {axis}"
+            value={region.box.size[i]!}
+            onSet={(v) => change((r) => (r.box!.size[i] = v))}
+          />
+        {/each}
+        <span class="soft">X Y Z, mm</span>
+      </div>
+    {:else if region.cylinder}
+      <div class="row">
+        <span class="label">across</span>
+        <NumberField
+          label="Diameter"
+          value={region.cylinder.diameter}
+          unit="mm"
+          onSet={(v) => change((r) => (r.cylinder!.diameter = v))}
+        />
+        <span class="soft">high</span>
+        <NumberField
+          label="Height"
+          value={region.cylinder.height}
+          unit="mm"
+          onSet={(v) => change((r) => (r.cylinder!.height = v))}
+        />
+      </div>
+    {:else if region.sphere}
+      <div class="row">
+        <span class="label">across</span>
+        <NumberField
+          label="Diameter"
+          value={region.sphere.diameter}
+          unit="mm"
+          onSet={(v) => change((r) => (r.sphere!.diameter = v))}
+        />
+      </div>
+    {/if}
+  {/if}
+  <p class="buttons">
+    <button
+      class="tool"
+      onclick={() => session.edit({ action: 'REMOVE_REGION', piece, region: region.id })}
+      title="Takes the region out, and the rules that hold for nothing else">Remove region</button
+    >
+  </p>
+</div>
+
+<style>
+  header {
+    display: flex;
+    justify-content: space-between;
+    gap: 8px;
+    align-items: baseline;
+    padding: 3px 8px;
+    border: 1px dashed var(--accent);
+    border-radius: 3px;
+  }
+
+  .name {
+    font-weight: 600;
+    background: transparent;
+    min-width: 0;
+    flex: 1;
+  }
+
+  .shape {
+    padding: 6px 0;
+    border-bottom: 1px solid var(--rule-soft);
+    margin-bottom: 6px;
+  }
+
+  .row {
+    display: flex;
+    align-items: center;
+    gap: 5px;
+    min-height: 30px;
+  }
+
+  .label {
+    width: 61px;
+    flex: none;
+  }
+
+  .unit {
+    width: auto;
+    padding: 1px 3px;
+  }
+
+  .soft {
+    color: var(--ink-soft);
+    font-size: 12px;
+    white-space: nowrap;
+  }
+
+  .buttons {
+    padding-top: 4px;
+  }
+</style>
