@@ -40,7 +40,7 @@
     display: inline-flex;
     align-items: center;
     gap: 4px;
-    min-width: 0;
+    flex: none;
   }
 
   .field {

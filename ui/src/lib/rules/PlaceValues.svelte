@@ -48,7 +48,7 @@
   $effect(() => {
     // What the values depend on besides the result.
     void [session.resultRevision, session.selected, session.plane];
-    if (!ofStratum && session.selected && session.result) {
+    if (!ofStratum && session.selected && session.result && !session.isStale) {
       const asked = role;
       session.valuesHere(asked).then(
         (found) => (fetched = asked === role ? found : fetched),

@@ -146,16 +146,18 @@
 
 <section class="sheet" aria-label="Rule sheet">
   <header>
-    <span class="panel-title">Rule sheet</span>
-    <span class="soft" title="For each setting the topmost rule that matches a spot decides."
-      >topmost match decides</span
+    <span
+      class="panel-title"
+      title="For each setting the topmost rule that matches a spot decides. Drag rules to order them."
+      >Rule sheet</span
     >
+    <span class="soft">the topmost decides</span>
     <button
       class="tool"
       onclick={addForSelected}
       disabled={!session.place}
       title="A new rule on top for {session.place ? whereText(session.place, nameOf) : ''}"
-      ><Plus size={13} />Rule for this place</button
+      ><Plus size={13} />For this place</button
     >
   </header>
   <ol>
@@ -294,6 +296,10 @@
     align-items: center;
     gap: 8px;
     margin-bottom: 4px;
+  }
+
+  header span {
+    white-space: nowrap;
   }
 
   header .tool {

@@ -51,7 +51,7 @@
 
   $effect(() => {
     const into = scene;
-    if (into && session.result) {
+    if (into && session.result && !session.isStale) {
       void showRegions(into, session.resultRevision, session.selectedRegion?.id);
     }
   });

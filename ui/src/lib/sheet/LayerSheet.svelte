@@ -97,6 +97,9 @@
 
   $effect(() => {
     const region = session.selectedRegion;
+    if (session.isStale) {
+      return;
+    }
     if (!region || !session.selected || !session.result) {
       outline = undefined;
       return;

@@ -54,7 +54,7 @@
   <SlotsButton {session} />
   <div class="totals" class:stale={session.isStale} aria-live="polite" data-testid="totals">
     {#if ledger}
-      <span title="Time with changes by hand">{duration(ledger.seconds)}</span>
+      <span title="Time with changes of filament">{duration(ledger.seconds)}</span>
       <span class="grams">
         {#each ledger.slots as slot (slot.slot)}
           <span title="{session.filament(slot.slot).name}: {(slot.lengthMm / 1000).toFixed(2)} m">
@@ -63,7 +63,7 @@
           </span>
         {/each}
       </span>
-      <span title="Changes of filament by hand"
+      <span title="Changes of filament"
         >{changes === 1 ? '1 change' : `${changes} changes`}{stops > changes
           ? `, ${stops - changes} ${stops - changes === 1 ? 'pause' : 'pauses'}`
           : ''}</span

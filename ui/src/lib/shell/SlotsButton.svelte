@@ -40,7 +40,9 @@
   <Portal>
     <Popover.Positioner class="z-50">
       <Popover.Content class="slots-list">
-        <p class="panel-title">Filaments, changed by hand</p>
+        <p class="panel-title">
+          {session.machine.feeder ? 'Filaments in the feeder' : 'Filaments, changed by hand'}
+        </p>
         {#each session.document.slots as id, i (i)}
           <label>
             <span class="num">{i + 1}</span>

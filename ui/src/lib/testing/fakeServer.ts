@@ -36,6 +36,7 @@ export const SHELF: ShelfView = {
       minLayerHeight: 0.1,
       maxLayerHeight: 0.3,
       changeSeconds: 90,
+      feeder: false,
     },
   ],
   filaments: [

@@ -7,22 +7,31 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.StlWriter;
+import org.stratonomy.engine.mesh.ThreeMfWriter;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Region.Depth;
+import org.stratonomy.engine.plan.Region.Side;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 
-/** The plans of the made-up workshop at Lantern Rock, with their models as STL files. */
+/** The plans of the made-up workshop at Lantern Rock, with their models as mesh files. */
 public final class DemoPlan {
   private static final String TILE = "relief-tile.stl";
   private static final String HOUSE = "lamp-house.stl";
+  private static final String BRACKET = "boathouse-bracket.stl";
+  private static final String BADGE = "path-badge.3mf";
+  private static final String CHAIN = "mooring-chain.stl";
+  private static final String FRINGE = "kelp-fringe.stl";
   private static final List<Double> SHORE = List.of(5.0, 7.0, 13.0);
 
   private static final int SLATE = 1;
@@ -33,27 +42,128 @@ public final class DemoPlan {
   private static final int AMBER = 6;
   private static final List<String> SLOTS =
       List.of("slate", "sand", "kelp", "chalk", "buoy-red", "amber-clear");
+  private static final String BY_HAND = "workshop-one";
+  private static final String FEEDER = "workshop-four";
 
   private DemoPlan() {}
 
   /** All of them; the first is the one to open first. */
   public static List<StratFile> all() {
-    return List.of(coastAndLampHouse(), reliefTile(), lampHouse());
+    return List.of(
+        coastAndLampHouse(),
+        boathouseBracket(),
+        pathBadge(),
+        mooringChain(),
+        kelpFringe(),
+        reliefTile(),
+        lampHouse());
   }
 
   /** The tile and the house side by side, with the colours of the shore at the same heights. */
   public static StratFile coastAndLampHouse() {
     List<Rule> rules = new ArrayList<>(shore("tile"));
     rules.addAll(house());
-    return file("Coast and lamp house", List.of(tile(75, 105), house(187, 105)), rules);
+    return file(
+        "Coast and lamp house", BY_HAND, SLOTS, List.of(tile(75, 105), house(187, 105)), rules);
   }
 
   public static StratFile reliefTile() {
-    return file("Relief tile", List.of(tile(125, 105)), shore("tile"));
+    return file("Relief tile", BY_HAND, SLOTS, List.of(tile(125, 105)), shore("tile"));
   }
 
   public static StratFile lampHouse() {
-    return file("Lamp house", List.of(house(125, 105)), house());
+    return file("Lamp house", BY_HAND, SLOTS, List.of(house(125, 105)), house());
+  }
+
+  /** A core and slabs of fibre-filled filament under a plain skin. */
+  public static StratFile boathouseBracket() {
+    Piece bracket =
+        piece("bracket", "Boathouse bracket", BRACKET, Placement.at(128, 128))
+            .withRegions(
+                List.of(
+                    new Region("core", "Core", new Region.Core(Depth.of(2), Depth.of(4))),
+                    new Region("slabs", "Slabs", new Region.Slab("core", Side.BOTH, 6))));
+    List<Rule> rules =
+        List.of(
+            new Rule(
+                region("bracket", "slabs"),
+                Map.of(Setting.FILAMENT, Value.of(2), Setting.INFILL_DENSITY, Value.of(100))),
+            new Rule(
+                region("bracket", "core"),
+                Map.of(
+                    Setting.FILAMENT, Value.of(2),
+                    Setting.INFILL_DENSITY, Value.of(35),
+                    Setting.INFILL_PATTERN, Value.of("honeycomb"))));
+    return file(
+        "Boathouse bracket", FEEDER, List.of("harbour-blue", "rope"), List.of(bracket), rules);
+  }
+
+  /** Three bodies on a common origin from one file, each in its filament. */
+  public static StratFile pathBadge() {
+    Piece badge =
+        piece("badge", "Path badge", BADGE, Placement.at(128, 128))
+            .withBodies(
+                List.of(
+                    new Body("lettering", "Lettering", BADGE + "#3"),
+                    new Body("arrow", "Arrow", BADGE + "#2"),
+                    new Body("disc", "Disc", BADGE + "#1")))
+            .withBoundaries(List.of(PathBadge.DISC_MM, PathBadge.LETTERS_MM));
+    List<Rule> rules =
+        List.of(
+            new Rule(body("badge", "lettering"), Map.of(Setting.FILAMENT, Value.of(3))),
+            new Rule(body("badge", "arrow"), Map.of(Setting.FILAMENT, Value.of(2))));
+    return file("Path badge", FEEDER, List.of("slate", "buoy-red", "chalk"), List.of(badge), rules);
+  }
+
+  /** Nine links in one mesh, still to be split into shells. */
+  public static StratFile mooringChain() {
+    Piece chain = piece("chain", "Mooring chain", CHAIN, Placement.at(128, 128));
+    List<Rule> rules =
+        List.of(
+            new Rule(
+                new Where(List.of("chain"), List.of()),
+                Map.of(
+                    Setting.SUPPORT, Value.of("from the bed"),
+                    Setting.SUPPORT_KIND, Value.of("tree"),
+                    Setting.BRIM_LINES, Value.of(4))));
+    return file("Mooring chain", FEEDER, List.of("chalk", "buoy-red"), List.of(chain), rules);
+  }
+
+  /** Thin ribs that droop in free air: slow, hot, without fan, walls only. */
+  public static StratFile kelpFringe() {
+    Piece fringe =
+        piece("fringe", "Kelp fringe", FRINGE, Placement.at(125, 105))
+            .withBoundaries(List.of(KelpFringe.RIBS_FROM_MM));
+    List<Rule> rules =
+        List.of(
+            new Rule(
+                new Where(List.of("fringe"), List.of(2)),
+                Map.of(
+                    Setting.NOZZLE_TEMPERATURE, Value.of(226),
+                    Setting.OUTER_WALL_SPEED, Value.of(9),
+                    Setting.INNER_WALL_SPEED, Value.of(9),
+                    Setting.OVERHANG_SPEED, Value.of(100),
+                    Setting.BRIDGE_SPEED, Value.of(9),
+                    Setting.FAN, Value.of(0),
+                    Setting.BRIDGE_FAN, Value.of(0),
+                    Setting.INFILL_DENSITY, Value.of(0),
+                    Setting.TOP_LAYERS, Value.of(0),
+                    Setting.BOTTOM_LAYERS, Value.of(0))));
+    return file("Kelp fringe", BY_HAND, List.of("kelp"), List.of(fringe), rules);
+  }
+
+  private static Where region(String piece, String region) {
+    return new Where(
+        List.of(piece), List.of(), List.of(), List.of(region), List.of(), Optional.empty());
+  }
+
+  private static Where body(String piece, String body) {
+    return new Where(
+        List.of(piece), List.of(body), List.of(), List.of(), List.of(), Optional.empty());
+  }
+
+  private static Piece piece(String id, String name, String mesh, Placement placement) {
+    return new Piece(id, name, List.of(new Body("body", name, mesh)), placement, List.of());
   }
 
   private static Piece tile(double x, double y) {
@@ -114,7 +224,8 @@ public final class DemoPlan {
         new Where(List.of(piece), List.of(strata)), Map.of(Setting.FILAMENT, Value.of(slot)));
   }
 
-  private static StratFile file(String name, List<Piece> pieces, List<Rule> rules) {
+  private static StratFile file(
+      String name, String machine, List<String> slots, List<Piece> pieces, List<Rule> rules) {
     List<Rule> all = new ArrayList<>(rules);
     all.add(
         new Rule(
@@ -126,22 +237,33 @@ public final class DemoPlan {
                 Setting.INFILL_DENSITY, Value.of(15))));
     Map<String, byte[]> meshes = new LinkedHashMap<>();
     for (Piece piece : pieces) {
-      for (Body body : piece.bodies()) {
-        meshes.put(body.mesh(), stl(body.mesh()));
-      }
+      piece.meshes().forEach(mesh -> meshes.put(mesh, content(mesh)));
     }
-    return new StratFile(new Plan(name, "workshop-one", SLOTS, pieces, all, List.of()), meshes);
+    return new StratFile(new Plan(name, machine, slots, pieces, all, List.of()), meshes);
   }
 
-  private static byte[] stl(String name) {
-    Mesh mesh = name.equals(TILE) ? ReliefTile.mesh(ReliefTile.POINTS) : LampHouse.mesh();
+  private static byte[] content(String mesh) {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     try {
-      StlWriter.writeBinary(mesh, bytes);
+      if (mesh.startsWith(BADGE)) {
+        ThreeMfWriter.write(PathBadge.parts(), bytes);
+      } else {
+        StlWriter.writeBinary(model(mesh), bytes);
+      }
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
     return bytes.toByteArray();
+  }
+
+  private static Mesh model(String name) {
+    return switch (name) {
+      case TILE -> ReliefTile.mesh(ReliefTile.POINTS);
+      case HOUSE -> LampHouse.mesh();
+      case BRACKET -> BoathouseBracket.mesh();
+      case CHAIN -> MooringChain.mesh();
+      default -> KelpFringe.mesh();
+    };
   }
 
   /** Writes all demo plans as .strat files into a directory. */

@@ -11,7 +11,7 @@ import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.mesh.Mesh;
-import org.stratonomy.engine.mesh.StlReader;
+import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.strata.LayerStack;
 
 class DemoPlanTest {
@@ -41,13 +41,24 @@ class DemoPlanTest {
   }
 
   @Test
+  void theSmallModelsAreSound() {
+    assertThat(BoathouseBracket.mesh().report().openEdges()).isZero();
+    assertThat(BoathouseBracket.mesh().report().volumeMm3()).isBetween(35_000.0, 45_000.0);
+    assertThat(MooringChain.mesh().report().openEdges()).isZero();
+    assertThat(MooringChain.mesh().report().shells()).isEqualTo(MooringChain.LINKS);
+    assertThat(KelpFringe.mesh().report().openEdges()).isZero();
+    assertThat(PathBadge.parts()).hasSize(3);
+    assertThat(PathBadge.parts()).allMatch(part -> part.mesh().report().openEdges() == 0);
+  }
+
+  @Test
   void everyPlanCanBeStackedAndSharesItsPlanesOnTheShore() {
     try (Planner planner = new Planner(ShelfReader.standard(), 1 << 20, 1)) {
       for (StratFile file : DemoPlan.all()) {
         Map<String, Mesh> meshes = new HashMap<>();
         file.meshes()
             .forEach(
-                (name, bytes) -> meshes.put(name, StlReader.read(name, ByteBuffer.wrap(bytes))));
+                (name, bytes) -> meshes.put(name, MeshFiles.mesh(name, ByteBuffer.wrap(bytes))));
         LayerStack stack = planner.check(file.plan(), meshes::get);
         assertThat(stack.pieces()).allMatch(piece -> piece.moved().isEmpty());
         if (file.plan().pieces().size() == 2) {

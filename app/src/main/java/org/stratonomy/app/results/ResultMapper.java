@@ -24,6 +24,7 @@ import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshReport;
+import org.stratonomy.engine.mesh.Shells;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
@@ -97,7 +98,7 @@ final class ResultMapper {
               r.openEdges(),
               r.flipped(),
               r.degenerate(),
-              r.shells(),
+              r.shells() == 1 ? 1 : Shells.count(placed.meshes().get(m)),
               r.volumeMm3()));
     }
     return new PieceView(

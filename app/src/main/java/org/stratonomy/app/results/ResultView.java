@@ -134,6 +134,7 @@ public record ResultView(
    * A body, and what reading its mesh found.
    *
    * @param slots filament of each stratum in it, from the bottom
+   * @param shells bodies that it can be split into
    */
   public record MeshView(
       String id,

@@ -26,7 +26,8 @@ class ShelfController {
       double nozzleMm,
       double minLayerHeight,
       double maxLayerHeight,
-      double changeSeconds) {}
+      double changeSeconds,
+      boolean feeder) {}
 
   record FilamentView(
       String id, String name, String material, String colour, double nozzleC, double pricePerKg) {}
@@ -64,7 +65,8 @@ class ShelfController {
                         m.nozzleMm(),
                         m.minLayerHeight(),
                         m.maxLayerHeight(),
-                        m.changeSeconds()))
+                        m.changeSeconds(),
+                        m.feeder()))
             .toList(),
         shelf.filaments().stream()
             .map(

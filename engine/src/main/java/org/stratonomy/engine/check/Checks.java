@@ -316,6 +316,9 @@ public final class Checks {
 
   /** Changing filament by hand several times in every layer is hardly meant. */
   private void changesWithinLayers() {
+    if (machine.feeder()) {
+      return;
+    }
     List<LayerSchedule> mixed =
         schedule.layers().stream()
             .filter(

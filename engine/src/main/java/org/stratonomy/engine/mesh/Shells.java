@@ -33,6 +33,16 @@ public final class Shells {
     return new Shells(mesh).meshes();
   }
 
+  /** How many meshes {@link #split} would make. */
+  public static int count(Mesh mesh) {
+    int[] owner = new Shells(mesh).owners();
+    int own = 0;
+    for (int s = 0; s < owner.length; s++) {
+      own += owner[s] == s ? 1 : 0;
+    }
+    return own;
+  }
+
   private void flood(int first, int number) {
     int[] stack = new int[64];
     int depth = 0;

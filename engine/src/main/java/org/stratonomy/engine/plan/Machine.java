@@ -1,7 +1,7 @@
 package org.stratonomy.engine.plan;
 
 /**
- * A printer with one nozzle that is fed by hand.
+ * A printer with one nozzle, fed by hand or by a feeder.
  *
  * @param bedX width of the bed, mm; its front left corner is the origin
  * @param bedY depth of the bed, mm
@@ -14,11 +14,12 @@ package org.stratonomy.engine.plan;
  * @param maxSpeedXy largest speed in X and Y, mm/s
  * @param maxSpeedZ largest speed in Z, mm/s
  * @param travelSpeed mm/s
- * @param changeSeconds how long a change of filament by hand takes
+ * @param changeSeconds how long a change of filament takes
  * @param parkX where the head waits, mm
  * @param parkY where the head waits, mm
  * @param parkLiftMm how far the nozzle is lifted before it goes there
  * @param dialect how the machine wants its program written
+ * @param feeder whether filaments are changed without the operator
  */
 public record Machine(
     String id,
@@ -38,7 +39,8 @@ public record Machine(
     double parkX,
     double parkY,
     double parkLiftMm,
-    String dialect) {
+    String dialect,
+    boolean feeder) {
 
   /** Thinnest layer that the nozzle lays well, mm. */
   public double minLayerHeight() {

@@ -102,6 +102,7 @@ public final class ProgramWriter {
         schedule.layers().isEmpty() ? "0" : number(z(schedule.layers().getLast().layer().top())));
     values.put("time", duration(ledger.seconds()));
     values.put("filament", resolver.filament(schedule.firstSlot()).name());
+    values.put("tool", schedule.firstSlot() - 1);
     values.put("bedC", number(schedule.bedC()));
     text.add(dialect.start(values));
   }
@@ -183,6 +184,7 @@ public final class ProgramWriter {
     values.put(
         "height",
         number(z(halt.beforeStroke() == 0 ? layer.layer().bottom() : layer.layer().top())));
+    values.put("tool", halt.toSlot() - 1);
     values.put("note", oneLine(halt.note()));
     values.put("from", resolver.filament(halt.fromSlot()).name());
     values.put("to", resolver.filament(halt.toSlot()).name());

@@ -1,0 +1,114 @@
+package org.stratonomy.demo;
+
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshBuilder;
+import org.stratonomy.engine.mesh.TriangleSoup;
+
+/** Builds models of prisms and turned bodies. */
+final class Solid {
+  private final TriangleSoup soup = new TriangleSoup(1000);
+
+  Mesh build(String name) {
+    return MeshBuilder.build(name, soup);
+  }
+
+  /**
+   * An upright prism.
+   *
+   * @param outline x, y of its corners, counter-clockwise; all of it can be seen from the middle
+   * @param middle x, y of that place
+   */
+  Solid prism(double[][] outline, double[] middle, double bottom, double top) {
+    int n = outline.length;
+    for (int i = 0; i < n; i++) {
+      double[] a = outline[i];
+      double[] b = outline[(i + 1) % n];
+      quad(at(a, bottom), at(b, bottom), at(b, top), at(a, top));
+      triangle(at(a, top), at(b, top), at(middle, top));
+      triangle(at(b, bottom), at(a, bottom), at(middle, bottom));
+    }
+    return this;
+  }
+
+  /** An upright box from one place to another, as wide as is said. */
+  Solid bar(double[] from, double[] to, double width, double bottom, double top) {
+    double length = Math.hypot(to[0] - from[0], to[1] - from[1]);
+    double nx = -(to[1] - from[1]) / length * width / 2;
+    double ny = (to[0] - from[0]) / length * width / 2;
+    double[][] outline = {
+      {from[0] - nx, from[1] - ny},
+      {to[0] - nx, to[1] - ny},
+      {to[0] + nx, to[1] + ny},
+      {from[0] + nx, from[1] + ny}
+    };
+    double[] middle = {(from[0] + to[0]) / 2, (from[1] + to[1]) / 2};
+    return prism(outline, middle, bottom, top);
+  }
+
+  /** An upright tube. */
+  Solid tube(double inner, double outer, double bottom, double top, int sides) {
+    for (int k = 0; k < sides; k++) {
+      double[] a = onCircle(outer, k, sides);
+      double[] b = onCircle(outer, k + 1, sides);
+      double[] c = onCircle(inner, k, sides);
+      double[] d = onCircle(inner, k + 1, sides);
+      quad(at(a, bottom), at(b, bottom), at(b, top), at(a, top));
+      quad(at(d, bottom), at(c, bottom), at(c, top), at(d, top));
+      quad(at(a, top), at(b, top), at(d, top), at(c, top));
+      quad(at(b, bottom), at(a, bottom), at(c, bottom), at(d, bottom));
+    }
+    return this;
+  }
+
+  /**
+   * A ring of round section.
+   *
+   * @param tilt about X, radians
+   */
+  Solid ring(double x, double radius, double thickness, double tilt, int sides, int around) {
+    for (int i = 0; i < sides; i++) {
+      for (int k = 0; k < around; k++) {
+        quad(
+            onRing(x, radius, thickness, tilt, i, k, sides, around),
+            onRing(x, radius, thickness, tilt, i + 1, k, sides, around),
+            onRing(x, radius, thickness, tilt, i + 1, k + 1, sides, around),
+            onRing(x, radius, thickness, tilt, i, k + 1, sides, around));
+      }
+    }
+    return this;
+  }
+
+  private static double[] onRing(
+      double x, double radius, double thickness, double tilt, int i, int k, int sides, int around) {
+    double u = 2 * Math.PI * (i % sides) / sides;
+    double v = 2 * Math.PI * (k % around) / around;
+    double r = radius + thickness / 2 * Math.cos(v);
+    double y = r * Math.sin(u);
+    double z = thickness / 2 * Math.sin(v);
+    return new double[] {
+      x + r * Math.cos(u),
+      y * Math.cos(tilt) - z * Math.sin(tilt),
+      y * Math.sin(tilt) + z * Math.cos(tilt)
+    };
+  }
+
+  static double[] onCircle(double radius, double k, int sides) {
+    double angle = 2 * Math.PI * (k % sides) / sides;
+    return new double[] {radius * Math.cos(angle), radius * Math.sin(angle)};
+  }
+
+  private static double[] at(double[] xy, double z) {
+    return new double[] {xy[0], xy[1], z};
+  }
+
+  private void quad(double[] a, double[] b, double[] c, double[] d) {
+    triangle(a, b, c);
+    triangle(a, c, d);
+  }
+
+  private void triangle(double[]... corners) {
+    for (double[] p : corners) {
+      soup.corner((float) p[0], (float) p[1], (float) p[2]);
+    }
+  }
+}
