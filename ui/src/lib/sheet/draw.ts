@@ -1,5 +1,8 @@
 import type { LayerPaths } from '../api/layer';
-import { ROLE_STYLE } from '../model/colours';
+import { darker, luminance, ROLE_STYLE } from '../model/colours';
+
+/** Lines of a colour lighter than this are edged, so that they stand out from the paper. */
+const PALE = 0.55;
 
 /** Where on the canvas the bed lies: a place in mm times scale plus shift, Y turned over. */
 export interface View {
@@ -47,7 +50,17 @@ export function drawLayer(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: D
       d.colourBy === 'role' ? (style?.colour ?? '#000') : d.slotColour(Number(slot));
     ctx.setLineDash(d.colourBy === 'role' ? (style?.dash ?? []) : []);
     // A hairline of the paper stays visible between neighbouring lines.
-    ctx.lineWidth = Math.max(Number(width) * 0.86, 0.9 / d.view.scale);
+    const wide = Math.max(Number(width) * 0.86, 0.9 / d.view.scale);
+    const colour = String(ctx.strokeStyle);
+    if (luminance(colour) > PALE) {
+      ctx.strokeStyle = darker(colour, 0.62);
+      ctx.lineWidth = wide;
+      ctx.stroke(path);
+      ctx.strokeStyle = colour;
+      ctx.lineWidth = Math.max(0.5 * wide, wide - 1.4 / d.view.scale);
+    } else {
+      ctx.lineWidth = wide;
+    }
     ctx.stroke(path);
   }
   ctx.setLineDash([]);

@@ -12,6 +12,7 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.stratonomy.engine.mesh.Mesh;
@@ -40,11 +41,16 @@ public class MeshService implements MeshSource {
     this.clock = clock;
   }
 
-  /** A mesh that is kept. */
-  public record Kept(String name, String reference) {}
+  /**
+   * A mesh that is kept.
+   *
+   * @param colour that the file gives it, as #rrggbb
+   */
+  public record Kept(String name, String reference, Optional<String> colour) {}
 
   /**
-   * Keeps the meshes of a file: a file of one mesh as it is, the meshes of any other as binary STL.
+   * Keeps the meshes of a file: a file of one mesh as it is, the meshes of any other, or one that
+   * is named out of several, as binary STL.
    *
    * @return a reference for plans for each mesh
    * @throws Problem if one of them is not usable
@@ -52,12 +58,11 @@ public class MeshService implements MeshSource {
   @Transactional
   public List<Kept> store(String name, byte[] content) {
     List<MeshPart> parts = MeshFiles.read(name, ByteBuffer.wrap(content));
-    if (parts.size() == 1) {
-      return List.of(new Kept(name, keep(name, content)));
-    }
+    boolean whole = parts.size() == 1 && MeshFiles.file(name).equals(name);
     List<Kept> kept = new ArrayList<>();
     for (MeshPart part : parts) {
-      kept.add(new Kept(part.name(), keep(part.name(), stl(part.mesh()))));
+      String reference = whole ? keep(name, content) : keep(part.name(), stl(part.mesh()));
+      kept.add(new Kept(whole ? name : part.name(), reference, part.colour()));
     }
     return kept;
   }

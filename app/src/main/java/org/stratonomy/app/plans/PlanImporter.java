@@ -4,10 +4,12 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -19,6 +21,7 @@ import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.BodyEditor;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
@@ -133,8 +136,7 @@ public class PlanImporter {
   }
 
   /** The meshes of a file as bodies on their common origin. */
-  private List<Body> bodies(String piece, Dropped file) {
-    List<MeshService.Kept> kept = meshes.store(file.name(), file.content());
+  private static List<Body> bodies(String piece, List<MeshService.Kept> kept) {
     List<Body> bodies = new ArrayList<>();
     for (int i = 0; i < kept.size(); i++) {
       bodies.add(
@@ -149,6 +151,7 @@ public class PlanImporter {
     List<Piece> pieces = new ArrayList<>(plan.pieces());
     Set<String> ids = pieces.stream().map(Piece::id).collect(Collectors.toCollection(HashSet::new));
     List<Piece> added = new ArrayList<>();
+    Map<String, List<Optional<String>>> colours = new HashMap<>();
     for (Dropped file : files) {
       if (isStrat(file)) {
         throw new Problem(
@@ -162,10 +165,18 @@ public class PlanImporter {
       for (int n = 2; !ids.add(id); n++) {
         id = plain(name) + "-" + n;
       }
-      added.add(new Piece(id, name, bodies(name, file), Placement.at(0, 0), List.of()));
+      List<MeshService.Kept> kept = meshes.store(file.name(), file.content());
+      added.add(new Piece(id, name, bodies(name, kept), Placement.at(0, 0), List.of()));
+      colours.put(id, kept.stream().map(MeshService.Kept::colour).toList());
     }
     pieces.addAll(placed(plan, added));
-    return plan.withPieces(pieces);
+    Plan changed = plan.withPieces(pieces);
+    List<String> slots =
+        plan.slots().stream().map(slot -> planner.shelf().filament(slot).colour()).toList();
+    for (Piece piece : added) {
+      changed = new BodyEditor(changed, piece.id()).coloured(colours.get(piece.id()), slots);
+    }
+    return changed;
   }
 
   /** New pieces in rows: alone in the middle of the bed, else to the right of what is there. */

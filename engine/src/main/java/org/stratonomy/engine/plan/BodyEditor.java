@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.problem.Problem;
 
@@ -97,6 +98,46 @@ public final class BodyEditor {
       changed = changed.withRules(rules);
     }
     return changed;
+  }
+
+  /**
+   * Gives bodies whose file says a colour the filament that looks most like it.
+   *
+   * @param colours of the bodies, as #rrggbb
+   * @param slots colours of the filaments by slot, as #rrggbb
+   */
+  public Plan coloured(List<Optional<String>> colours, List<String> slots) {
+    Map<Integer, List<String>> bySlot = new TreeMap<>();
+    for (int i = 0; i < colours.size(); i++) {
+      String body = piece.bodies().get(i).id();
+      colours
+          .get(i)
+          .ifPresent(
+              colour ->
+                  bySlot
+                      .computeIfAbsent(nearest(colour, slots), slot -> new ArrayList<>())
+                      .add(body));
+    }
+    List<Rule> rules = new ArrayList<>(plan.rules());
+    bySlot.forEach((slot, bodies) -> rules.addFirst(filament(bodies, slot)));
+    return plan.withRules(rules);
+  }
+
+  private Rule filament(List<String> bodies, int slot) {
+    Where where =
+        new Where(List.of(piece.id()), bodies, List.of(), List.of(), List.of(), Optional.empty());
+    return new Rule(where, Map.of(Setting.FILAMENT, Value.of(slot)));
+  }
+
+  private static int nearest(String colour, List<String> slots) {
+    Lab wanted = Lab.of(colour);
+    int best = 0;
+    for (int i = 1; i < slots.size(); i++) {
+      if (Lab.of(slots.get(i)).distance(wanted) < Lab.of(slots.get(best)).distance(wanted)) {
+        best = i;
+      }
+    }
+    return best + 1;
   }
 
   private static List<Integer> chain(List<Vector> middles) {

@@ -7,7 +7,9 @@ public sealed interface Value {
   record Number(double value) implements Value {
     @Override
     public String toString() {
-      return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
+      return Double.isFinite(value)
+          ? BigDecimal.valueOf(value).stripTrailingZeros().toPlainString()
+          : Double.toString(value);
     }
   }
 

@@ -16,7 +16,10 @@ import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
+import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
@@ -164,5 +167,54 @@ class ChecksTest {
     Plan plan =
         Shapes.plan(List.of(), Shapes.stratum(1, Map.of(Setting.BED_TEMPERATURE, Value.of(50))));
     assertThat(finding(plan, Shapes.bar(20, 20, 5), "rule-scope")).isPresent();
+  }
+
+  @Test
+  void aValueThatCannotDifferByRegionOrRoleIsSaid() {
+    Region ball = new Region("ball", "Ball", new Region.Sphere(new Vector(0, 0, 2), 3));
+    Plan plan =
+        Shapes.divided(
+            List.of(ball), Shapes.region("ball", Map.of(Setting.LAYER_HEIGHT, Value.of(0.1))));
+    assertThat(finding(plan, Shapes.bar(20, 20, 5), "rule-scope").orElseThrow().reason())
+        .contains("all of a piece at a height");
+    Plan hot =
+        Shapes.divided(
+            List.of(ball),
+            Shapes.region("ball", Map.of(Setting.NOZZLE_TEMPERATURE, Value.of(220))));
+    assertThat(finding(hot, Shapes.bar(20, 20, 5), "rule-scope")).isEmpty();
+  }
+
+  @Test
+  void regionsThatAreNowhereAreSaidAndCanBeRemoved() {
+    Mesh bar = Shapes.bar(20, 3, 5);
+    Map<Setting, Value> fan = Map.of(Setting.FAN, Value.of(20));
+    Plan thick =
+        Shapes.divided(
+            List.of(new Region("core", "Core", new Region.Core(Depth.ofMm(2), Depth.of(1)))),
+            Shapes.region("core", fan));
+    Finding nothingLeft = finding(thick, bar, "region-empty").orElseThrow();
+    assertThat(nothingLeft.title()).contains("Nothing is left of Core");
+    mends(nothingLeft, bar, "region-empty");
+    Plan outside =
+        Shapes.divided(
+            List.of(new Region("ball", "Ball", new Region.Sphere(new Vector(40, 0, 2), 3))),
+            Shapes.region("ball", fan));
+    assertThat(finding(outside, bar, "region-empty").orElseThrow().title()).contains("outside");
+    assertThat(finding(outside, bar, "rule-empty")).isPresent();
+    Plan inside =
+        Shapes.divided(
+            List.of(new Region("ball", "Ball", new Region.Sphere(new Vector(4, 0, 2), 3))),
+            Shapes.region("ball", fan));
+    assertThat(finding(inside, bar, "region-empty")).isEmpty();
+    assertThat(finding(inside, bar, "rule-empty")).isEmpty();
+  }
+
+  @Test
+  void aRegionWhoseMeshIsOpenIsSaid() {
+    Plan plan =
+        Shapes.divided(
+            List.of(new Region("m", "Mould", new Region.Solid("mesh", new Vector(0, 0, 0)))));
+    assertThat(finding(plan, Shapes.openBar(20, 20, 5), "region-open")).isPresent();
+    assertThat(finding(plan, Shapes.bar(20, 20, 5), "region-open")).isEmpty();
   }
 }

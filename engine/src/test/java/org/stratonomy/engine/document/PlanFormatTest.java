@@ -45,6 +45,45 @@ class PlanFormatTest {
     assertThat(PlanFormat.read("again", PlanFormat.write(plan))).isEqualTo(plan);
   }
 
+  private static final String DIVIDED =
+      TWO_BANDS
+          .replace(
+              "\"boundaries\": [4.2, 9.0]",
+              """
+              "boundaries": [4.2, 9.0],
+              "regions": [
+                { "id": "core", "name": "Core", "core": { "walls": 2, "upright": 0.6 } },
+                { "id": "slab", "slab": { "core": "core", "side": "top", "layers": 3 } },
+                { "id": "box", "box": { "middle": [1, 2, 3], "size": [4, 5, 6] } },
+                { "id": "rod", "cylinder": { "middle": [1, 2, 3], "diameter": 4, "height": 5 } },
+                { "id": "ball", "sphere": { "middle": [1, 2, 3], "diameter": 4 } },
+                { "id": "mould", "solid": { "mesh": "mould.stl", "shift": [0, 0, 1] } } ]""")
+          .replace(
+              "\"where\": {}",
+              """
+              "on": false,
+              "where": { "bodies": ["body"], "regions": ["core"], "roles": ["outer wall"],
+                         "layers": { "from": "stratum", "first": 2, "last": 5 } }""");
+
+  @Test
+  void readsRegionsAndAllThatARuleMayNameAndWritesThemBack() {
+    Plan plan = PlanFormat.parse("plan.json", DIVIDED);
+    assertThat(plan.pieces().getFirst().regions()).hasSize(6);
+    assertThat(plan.pieces().getFirst().meshes()).containsExactly("block.stl", "mould.stl");
+    assertThat(plan.rules().get(1).on()).isFalse();
+    assertThat(plan.rules().get(1).where().layers().orElseThrow().last()).isEqualTo(5);
+    assertThat(PlanFormat.read("again", PlanFormat.write(plan))).isEqualTo(plan);
+  }
+
+  @Test
+  void aRegionIsOfExactlyOneKind() {
+    String two = "{ \"id\": \"slab\", \"core\": { \"walls\": 1 },";
+    assertThatThrownBy(
+            () -> PlanFormat.parse("plan.json", DIVIDED.replace("{ \"id\": \"slab\",", two)))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("/pieces/0/regions/1");
+  }
+
   @Test
   void unknownKeysAreErrorsThatNameThem() {
     assertThatThrownBy(
@@ -73,7 +112,7 @@ class PlanFormatTest {
         "\"nozzleTemperature\": 225 | \"nozzleTemperature\": 400 | Workshop One",
         "workshop-one | workshop-nine | workshop-one",
         "\"slate\" | \"slat\" | slate",
-        "\"scale\": [1, 1, 1] | \"scale\": [1, 0, 1] | above zero",
+        "\"scale\": [1, 1, 1] | \"scale\": [1, 0, 1] | mirrors",
         "\"strata\": [2] | \"pieces\": [\"blok\"] | block",
       })
   void whatTheMachineCannotDoIsRefusedWithWhatItCan(String what, String with, String said) {

@@ -10,11 +10,16 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.Shapes;
+import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.problem.Problem;
 
 class PlacedPieceTest {
@@ -96,5 +101,31 @@ class PlacedPieceTest {
             new Placement(new Vector(50, 50, 0), NO_TURN, SAME_SIZE));
     assertThat(far.bounds().sizeX()).isCloseTo(16, within(1e-6));
     assertThat(far.bounds().minX()).isCloseTo(42, within(1e-6));
+  }
+
+  @Test
+  void aMirroredPieceHasTheMirroredSection() {
+    Mesh wedge = Shapes.prism(2, 0, 0, 10, 0, 0, 6);
+    Plan plan = Shapes.plan(List.of());
+    Piece piece = plan.pieces().getFirst();
+    Placement.Vector flat = new Placement.Vector(0, 0, 0);
+    Placement mirrored =
+        new Placement(new Placement.Vector(125, 105, 0), flat, new Placement.Vector(-1, 1, 1));
+    Plan turned = plan.withPiece(piece.withPlacement(mirrored));
+    Area as = section(plan, wedge);
+    Area seen = section(turned, wedge);
+    assertThat(seen.areaMm2()).isCloseTo(30, within(1e-6));
+    for (double x = 120.3; x < 130; x += 1) {
+      for (double y = 102.2; y < 108; y += 1) {
+        assertThat(seen.contains(x, y)).isEqualTo(as.contains(250 - x, y));
+      }
+    }
+  }
+
+  private static Area section(Plan plan, Mesh mesh) {
+    Resolver resolver = new Resolver(plan, ShelfReader.standard());
+    PlacedPiece placed = PlacedPiece.of(plan.pieces().getFirst(), Shapes.source(mesh));
+    PieceStack stack = LayerStack.of(plan, List.of(placed), resolver).pieces().getFirst();
+    return new Sections(placed, stack, new Memo(1 << 20)).get(3).area();
   }
 }

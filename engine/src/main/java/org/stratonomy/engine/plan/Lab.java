@@ -1,0 +1,40 @@
+package org.stratonomy.engine.plan;
+
+/**
+ * A colour as the eye tells colours apart: CIE 1976 L*a*b* under daylight D65, from sRGB (IEC
+ * 61966-2-1).
+ *
+ * @param l lightness, 0 to 100
+ * @param a from green to red
+ * @param b from blue to yellow
+ */
+record Lab(double l, double a, double b) {
+  private static final double[] WHITE = {0.95047, 1, 1.08883};
+  private static final double[][] XYZ = {
+    {0.4124564, 0.3575761, 0.1804375},
+    {0.2126729, 0.7151522, 0.0721750},
+    {0.0193339, 0.1191920, 0.9503041}
+  };
+
+  /**
+   * @param hex as #rrggbb
+   */
+  static Lab of(String hex) {
+    double[] rgb = new double[3];
+    for (int i = 0; i < 3; i++) {
+      double share = Integer.parseInt(hex.substring(1 + 2 * i, 3 + 2 * i), 16) / 255.0;
+      rgb[i] = share <= 0.04045 ? share / 12.92 : Math.pow((share + 0.055) / 1.055, 2.4);
+    }
+    double[] f = new double[3];
+    for (int i = 0; i < 3; i++) {
+      double t = (XYZ[i][0] * rgb[0] + XYZ[i][1] * rgb[1] + XYZ[i][2] * rgb[2]) / WHITE[i];
+      f[i] = t > 216.0 / 24389 ? Math.cbrt(t) : (24389.0 / 27 * t + 16) / 116;
+    }
+    return new Lab(116 * f[1] - 16, 500 * (f[0] - f[1]), 200 * (f[1] - f[2]));
+  }
+
+  /** CIE 1976 colour difference; about 2 is just seen. */
+  double distance(Lab o) {
+    return Math.hypot(Math.hypot(l - o.l, a - o.a), b - o.b);
+  }
+}
