@@ -16,81 +16,16 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.http.MediaType;
-import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.MvcResult;
-import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.MeshPart;
 import org.stratonomy.engine.mesh.StlReader;
-import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.mesh.ThreeMfWriter;
-import org.stratonomy.engine.mesh.TriangleSoup;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Plans from the dropped file to the written program, over the real API and database. */
-@SpringBootTest
-@AutoConfigureMockMvc
-class PlanApiTest {
-  private static final JsonMapper JSON = JsonMapper.shared();
-
-  @Autowired private MockMvc mvc;
-
-  private static byte[] wedge(double height) throws Exception {
-    TriangleSoup soup = new TriangleSoup(4);
-    double[][] p = {{0, 0, 0}, {20, 0, 0}, {0, 20, 0}, {0, 0, height}};
-    for (int[] t : new int[][] {{0, 2, 1}, {0, 1, 3}, {1, 2, 3}, {2, 0, 3}}) {
-      for (int k : t) {
-        soup.corner(p[k][0], p[k][1], p[k][2]);
-      }
-    }
-    ByteArrayOutputStream out = new ByteArrayOutputStream();
-    StlWriter.writeBinary(MeshBuilder.build("wedge", soup), out);
-    return out.toByteArray();
-  }
-
-  private static MockMultipartFile file(String name, byte[] content) {
-    return new MockMultipartFile("files", name, "application/octet-stream", content);
-  }
-
-  private static JsonNode json(MvcResult result) throws Exception {
-    return JSON.readTree(result.getResponse().getContentAsByteArray());
-  }
-
-  private JsonNode dropped(double height) throws Exception {
-    return json(
-        mvc.perform(multipart("/api/plans").file(file("wedge.stl", wedge(height))))
-            .andExpect(status().isCreated())
-            .andReturn());
-  }
-
-  private JsonNode edit(JsonNode state, String body) throws Exception {
-    return json(
-        mvc.perform(
-                post("/api/plans/{id}/edits", state.get("id").asString())
-                    .contentType(MediaType.APPLICATION_JSON)
-                    .content("{\"version\": %d, %s}".formatted(state.get("version").asInt(), body)))
-            .andExpect(status().isOk())
-            .andReturn());
-  }
-
-  private JsonNode result(JsonNode state) throws Exception {
-    while (true) {
-      MvcResult answer =
-          mvc.perform(get("/api/revisions/{r}/result", state.get("revision").asString()))
-              .andReturn();
-      if (answer.getResponse().getStatus() != 202) {
-        assertThat(answer.getResponse().getStatus()).isEqualTo(200);
-        return json(answer);
-      }
-    }
-  }
-
+class PlanApiTest extends ApiTest {
   @Test
   void aDroppedMeshBecomesAPlanInTheMiddleOfTheBed() throws Exception {
     JsonNode plan = dropped(10);
@@ -148,7 +83,7 @@ class PlanApiTest {
     plan =
         edit(
             plan,
-            "\"action\":\"SET\",\"pieces\":[\"wedge\"],\"strata\":[2],\"setting\":\"filament\","
+            "\"action\":\"SET\",\"where\":{\"pieces\":[\"wedge\"],\"strata\":[2]},\"setting\":\"filament\","
                 + "\"value\":\"2\"");
     JsonNode halts = result(plan).get("ledger").get("halts");
     assertThat(halts).hasSize(1);
@@ -251,7 +186,7 @@ class PlanApiTest {
     plan =
         edit(
             plan,
-            "\"action\":\"SET\",\"pieces\":[\"wedge\"],\"strata\":[2],\"setting\":\"filament\","
+            "\"action\":\"SET\",\"where\":{\"pieces\":[\"wedge\"],\"strata\":[2]},\"setting\":\"filament\","
                 + "\"value\":\"4\"");
     JsonNode program =
         json(

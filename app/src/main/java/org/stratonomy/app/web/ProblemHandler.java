@@ -6,6 +6,7 @@ import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
+import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -13,6 +14,7 @@ import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.stratonomy.app.plans.MissingException;
 import org.stratonomy.app.plans.StalePlanException;
 import org.stratonomy.engine.problem.Problem;
+import tools.jackson.core.JacksonException;
 
 /** Tells the user what is wrong, where, and what to do (RFC 9457). */
 @RestControllerAdvice
@@ -58,6 +60,20 @@ class ProblemHandler {
         "the dropped files",
         "A file may have 256 MB, all together 512 MB.",
         "Export the model with fewer triangles, or as binary STL.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail handle(HttpMessageNotReadableException unreadable) {
+    String reason =
+        unreadable.getMostSpecificCause() instanceof JacksonException e
+            ? e.getOriginalMessage()
+            : "It is missing or no JSON.";
+    return detail(
+        HttpStatus.BAD_REQUEST,
+        "unreadable",
+        "the request",
+        reason,
+        "Send what the description of the API at /v3/api-docs says.");
   }
 
   private static ProblemDetail detail(
