@@ -4,14 +4,9 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
-import com.microsoft.playwright.assertions.LocatorAssertions;
-import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.io.IOException;
@@ -20,84 +15,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.mesh.TriangleSoup;
 
-/** What a planner does in the real application, in a real browser. */
-class StrataStory {
-  private static Application application;
-  private static Playwright playwright;
-  private static Browser browser;
-
-  @TempDir private Path directory;
-  private Page page;
-
-  @BeforeAll
-  static void start() throws IOException {
-    application = new Application();
-    playwright =
-        Playwright.create(
-            new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-    browser =
-        playwright
-            .chromium()
-            .launch(
-                new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium"))
-                    .setChromiumSandbox(false)
-                    .setArgs(
-                        List.of(
-                            "--use-gl=angle",
-                            "--use-angle=swiftshader",
-                            "--enable-unsafe-swiftshader",
-                            "--disable-background-networking",
-                            "--disable-component-update",
-                            "--disable-sync",
-                            "--no-first-run")));
-    PlaywrightAssertions.setDefaultAssertionTimeout(30_000);
-  }
-
-  @AfterAll
-  static void stop() {
-    playwright.close();
-    application.close();
-  }
-
-  @BeforeEach
-  void open() {
-    page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
-    page.setDefaultTimeout(30_000);
-    page.navigate(application.address());
-  }
-
-  @AfterEach
-  void close() {
-    page.close();
-  }
-
-  private Locator button(String name) {
-    return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
-  }
-
-  private Locator level() {
-    return page.getByTestId("level");
-  }
-
-  /** Waits until the views show the newest revision. */
-  private void computed() {
-    assertThat(page.locator("[data-stale=false]"))
-        .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
-  }
-
+/** Dropping, dividing by height, assigning, exporting. */
+class StrataStory extends Story {
   private Path block(double height) throws IOException {
     TriangleSoup soup = new TriangleSoup(12);
     int[][] faces = {
@@ -180,19 +105,6 @@ class StrataStory {
     assertThat(inLegend("support")).isHidden();
   }
 
-  private void drop(Path... files) {
-    page.locator("input[type=file]").setInputFiles(files);
-    assertThat(page.getByLabel("Name of the plan")).isVisible();
-    computed();
-  }
-
-  private void typeInto(String label, String text) {
-    Locator field = page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
-    field.fill(text);
-    field.press("Enter");
-    field.blur();
-  }
-
   @Test
   void dropDivideAssignExportAndFindTheChangeInTheProgram() throws IOException {
     drop(block(12));
@@ -239,18 +151,6 @@ class StrataStory {
     assertThat(before.stream().max(Double::compare).orElseThrow()).isCloseTo(height, within(1e-6));
     assertThat(after.stream().min(Double::compare).orElseThrow())
         .isCloseTo(height + 0.2, within(1e-6));
-  }
-
-  private void typeIntoLevel(int layer) {
-    page.locator("body").press("Home");
-    assertThat(level()).containsText("L1 ");
-    for (int i = 1; i + 10 <= layer; i += 10) {
-      page.keyboard().press("Shift+ArrowUp");
-    }
-    for (int i = 0; i < (layer - 1) % 10; i++) {
-      page.keyboard().press("ArrowUp");
-    }
-    assertThat(level()).containsText("L" + layer + " ");
   }
 
   @Test

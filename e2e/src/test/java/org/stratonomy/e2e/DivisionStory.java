@@ -1,0 +1,195 @@
+package org.stratonomy.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** Dividing by regions, bodies and roles, and asking why. */
+class DivisionStory extends Story {
+  private void open(String plan) {
+    page.getByLabel("Open " + plan).click();
+    computed();
+  }
+
+  private Locator named(String label) {
+    return page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
+  }
+
+  /** A piece in the list of pieces. */
+  private Locator inList(String piece) {
+    return page.getByLabel("Pieces", new Page.GetByLabelOptions().setExact(true))
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(piece).setExact(true));
+  }
+
+  private Locator filament(int slot) {
+    return page.getByRole(
+        AriaRole.RADIO,
+        new Page.GetByRoleOptions().setName(Pattern.compile("Slot %d: .*".formatted(slot))));
+  }
+
+  /** The written program's lines. */
+  private List<String> export() throws IOException {
+    button("Export").click();
+    Download download =
+        page.waitForDownload(
+            () ->
+                page.getByRole(
+                        AriaRole.MENUITEM,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("Program")))
+                    .click());
+    Path program = directory.resolve("program.gcode");
+    download.saveAs(program);
+    return Files.readAllLines(program);
+  }
+
+  /** Tools that extrude in the layer whose top is at a height. */
+  private static Set<Integer> toolsAt(List<String> lines, String z) {
+    Set<Integer> tools = new TreeSet<>();
+    int tool = 0;
+    boolean here = false;
+    for (String line : lines) {
+      if (line.startsWith("; layer ")) {
+        here = line.endsWith(", z " + z);
+      } else if (line.matches("T[0-9]( .*)?")) {
+        tool = line.charAt(1) - '0';
+      } else if (here && line.startsWith("G1 X") && line.contains(" E")) {
+        tools.add(tool);
+      }
+    }
+    return tools;
+  }
+
+  @Test
+  void aSandwichIsMeasuredSampledAndWritten() throws IOException {
+    open("Boathouse bracket");
+    button("Core core").click();
+    assertThat(page.getByText("2 × 0.44 mm = 0.88 mm")).isVisible();
+    Locator layers = named("Depth upright");
+    assertThat(layers).hasValue("4");
+    layers.fill("5");
+    layers.press("Enter");
+    assertThat(page.getByText("5 × 0.2 mm = 1.0 mm")).isVisible();
+    computed();
+
+    BoundingBox sheet = page.locator(".sheet canvas").boundingBox();
+    // The corner of the bracket lies at the lower left of the sheet.
+    page.mouse().dblclick(sheet.x + 0.27 * sheet.width, sheet.y + 0.86 * sheet.height);
+    Locator sample = page.getByLabel("Sample", new Page.GetByLabelOptions().setExact(true));
+    assertThat(sample).containsText("1 bottom skin");
+    assertThat(sample).containsText("6 solid infill");
+    assertThat(sample).containsText("Core, Slabs");
+    assertThat(sample).containsText("rule 1 ▸ 2");
+    named("Close the sample").click();
+    assertThat(sample).isHidden();
+
+    List<String> lines = export();
+    assertThat(toolsAt(lines, "1")).containsExactly(0);
+    assertThat(toolsAt(lines, "1.2")).containsExactly(0, 1);
+    assertThat(toolsAt(lines, "15")).containsExactly(0, 1);
+    assertThat(toolsAt(lines, "15.2")).containsExactly(0);
+  }
+
+  @Test
+  void bodiesOfAFileHaveTheirFilaments() throws IOException {
+    open("Path badge");
+    assertThat(button("Lettering body")).isVisible();
+    button("Arrow body").click();
+    assertThat(filament(2)).hasAttribute("aria-checked", "true");
+    List<String> lines = export();
+    assertThat(toolsAt(lines, "1")).containsExactly(0);
+    assertThat(toolsAt(lines, "3.2")).containsExactly(1, 2);
+    assertThat(toolsAt(lines, "4")).containsExactly(1);
+    filament(3).click();
+    assertThat(filament(3)).hasAttribute("aria-checked", "true");
+    computed();
+    assertThat(toolsAt(export(), "4")).containsExactly(2);
+  }
+
+  @Test
+  void aChainIsSplitAndTakesTurns() {
+    open("Mooring chain");
+    button("Mooring chain body").click();
+    button("Split into 9 shells").click();
+    assertThat(button("Mooring chain 9 body")).isVisible();
+    button("Mooring chain 1 body").click();
+    button("Take turns").click();
+    assertThat(page.getByTestId("totals")).containsText(Pattern.compile("[1-9][0-9]* changes"));
+    Locator rules = page.getByLabel("Rule sheet");
+    assertThat(rules).containsText("Mooring chain 2, Mooring chain 4");
+  }
+
+  @Test
+  void aRoleGetsAFilamentAndTheRuleSaysWhatItCovers() throws IOException {
+    open("Kelp fringe");
+    page.getByLabel("Filaments").click();
+    button("Another filament").click();
+    page.keyboard().press("Escape");
+    inList("Kelp fringe").click();
+    named("Lines").selectOption("outer wall");
+    filament(2).click();
+    Locator rules = page.getByLabel("Rule sheet");
+    assertThat(rules).containsText("Kelp fringe · outer wall");
+    computed();
+    assertThat(page.getByTestId("totals")).containsText(Pattern.compile("changes"));
+    page.getByRole(
+            AriaRole.BUTTON,
+            new Page.GetByRoleOptions().setName("Kelp fringe · outer wall").setExact(true))
+        .click();
+    assertThat(rules).containsText(Pattern.compile("Covers [0-9.]+ cm³ from 0.0 mm to 12.0 mm"));
+    named("Rule 1 counts").uncheck();
+    assertThat(page.getByTestId("totals")).containsText("0 changes");
+  }
+
+  @Test
+  void aRegionIsPlacedByNumbersAndRemoved() {
+    open("Kelp fringe");
+    named("Add a region to Kelp fringe").selectOption("BOX");
+    assertThat(named("Selected region")).containsText("box of Kelp fringe");
+    Locator x = page.getByLabel("Middle X");
+    x.fill("27");
+    x.press("Enter");
+    assertThat(x).hasValue("27");
+    Locator fan = named("Fan");
+    fan.fill("35");
+    fan.press("Enter");
+    assertThat(page.getByLabel("Rule sheet")).containsText("Kelp fringe · Box");
+    button("Remove region").click();
+    assertThat(button("Box box")).isHidden();
+    assertThat(page.getByLabel("Rule sheet")).not().containsText("Box");
+    page.keyboard().press("Control+z");
+    assertThat(button("Box box")).isVisible();
+  }
+
+  @Test
+  void aPieceIsMovedScaledAndCopied() {
+    open("Path badge");
+    inList("Path badge").click();
+    Locator x = named("Position X");
+    x.fill("60");
+    x.press("Enter");
+    assertThat(x).hasValue("60");
+    Locator size = named("Size X");
+    assertThat(size).hasValue("64");
+    size.fill("32");
+    size.press("Enter");
+    assertThat(named("Scale Z")).hasValue("50");
+    assertThat(named("Size Y")).hasValue("32");
+    named("Selected piece")
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Copy"))
+        .click();
+    assertThat(inList("Path badge 2")).isVisible();
+  }
+}

@@ -1,0 +1,113 @@
+package org.stratonomy.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.io.TempDir;
+
+/** What a planner does in the real application, in a real browser. */
+abstract class Story {
+  static Application application;
+  static Playwright playwright;
+  static Browser browser;
+
+  @TempDir Path directory;
+  Page page;
+
+  @BeforeAll
+  static void start() throws IOException {
+    application = new Application();
+    playwright =
+        Playwright.create(
+            new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    browser =
+        playwright
+            .chromium()
+            .launch(
+                new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setChromiumSandbox(false)
+                    .setArgs(
+                        List.of(
+                            "--use-gl=angle",
+                            "--use-angle=swiftshader",
+                            "--enable-unsafe-swiftshader",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--disable-sync",
+                            "--no-first-run")));
+    PlaywrightAssertions.setDefaultAssertionTimeout(30_000);
+  }
+
+  @AfterAll
+  static void stop() {
+    playwright.close();
+    application.close();
+  }
+
+  @BeforeEach
+  void open() {
+    page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+    page.setDefaultTimeout(30_000);
+    page.navigate(application.address());
+  }
+
+  @AfterEach
+  void close() {
+    page.close();
+  }
+
+  Locator button(String name) {
+    return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+  }
+
+  Locator level() {
+    return page.getByTestId("level");
+  }
+
+  /** Waits until the views show the newest revision. */
+  void computed() {
+    assertThat(page.locator("[data-stale=false]"))
+        .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+  }
+
+  void drop(Path... files) {
+    page.locator("input[type=file]").setInputFiles(files);
+    assertThat(page.getByLabel("Name of the plan")).isVisible();
+    computed();
+  }
+
+  void typeInto(String label, String text) {
+    Locator field = page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
+    field.fill(text);
+    field.press("Enter");
+    field.blur();
+  }
+
+  void typeIntoLevel(int layer) {
+    page.locator("body").press("Home");
+    assertThat(level()).containsText("L1 ");
+    for (int i = 1; i + 10 <= layer; i += 10) {
+      page.keyboard().press("Shift+ArrowUp");
+    }
+    for (int i = 0; i < (layer - 1) % 10; i++) {
+      page.keyboard().press("ArrowUp");
+    }
+    assertThat(level()).containsText("L" + layer + " ");
+  }
+}
