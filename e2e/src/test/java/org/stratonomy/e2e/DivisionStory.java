@@ -134,7 +134,7 @@ class DivisionStory extends Story {
   @Test
   void aRoleGetsAFilamentAndTheRuleSaysWhatItCovers() throws IOException {
     open("Kelp fringe");
-    page.getByLabel("Filaments").click();
+    button("Filaments").first().click();
     button("Another filament").click();
     page.keyboard().press("Escape");
     inList("Kelp fringe").click();

@@ -3,7 +3,9 @@ package org.stratonomy.engine.merge;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.SortedSet;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.divide.Cell;
@@ -20,6 +22,7 @@ import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.SpotSettings;
 import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.LayerStack.Part;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
@@ -187,7 +190,10 @@ public final class Scheduler {
       key.add(lines.get(part.piece()).key(part.layer()));
       key.add(part.piece()).add(part.layer().index());
     }
-    all(layer).forEach(settings -> settings.addOrderTo(key));
+    List<StrokeSettings> all = all(layer);
+    SortedSet<Double> heats = new TreeSet<>();
+    all.forEach(settings -> settings.addHeatsTo(heats));
+    all.forEach(settings -> settings.addOrderTo(key, heats));
     if (layer.isRaft()) {
       key.add(ground.raft.key()).add(layer.number());
     }
@@ -269,33 +275,67 @@ public final class Scheduler {
   }
 
   private LayerSchedule layer(PlanLayer layer, Ordered ordered) {
-    Key.Builder key = Key.of("strokes").add(ordered.key);
+    Key.Builder key = Key.of("strokes").add(ordered.key).add(travel.retractFromMm());
     all(layer).forEach(settings -> settings.addTo(key));
     timer.addTo(key);
     Key built = key.build();
-    LayerOrder order = memo.get(built, LayerOrder.class, () -> strokes(layer, ordered.order));
+    LayerOrder order = memo.get(built, LayerOrder.class, () -> strokes(layer, ordered));
     LayerTime time =
         memo.get(Key.of("time").add(built).build(), LayerTime.class, () -> timer.time(order));
     return new LayerSchedule(layer, order, ordered.slot, halts(layer, ordered.slot, order), time);
   }
 
-  private LayerOrder strokes(PlanLayer layer, LineOrder order) {
-    TravelPlanner planner =
-        new TravelPlanner(
-            travel,
-            piece -> sections.get(piece).get(part(layer, piece).layer().index()).area(),
-            piece -> settings(part(layer, piece)).number(Setting.LINE_WIDTH));
+  private LayerOrder strokes(PlanLayer layer, Ordered ordered) {
+    List<Travel> ways = ways(layer, ordered).travels();
     List<Stroke> strokes = new ArrayList<>();
     List<Travel> travels = new ArrayList<>();
-    for (LineOrder.Item item : order.items()) {
-      int first = strokes.size();
-      strokeSettings(layer, item).addStrokes(item.line(), strokes);
-      travels.add(first == 0 ? Travel.RETRACTED : planner.travel(strokes, first));
+    List<LineOrder.Item> items = ordered.order.items();
+    for (int i = 0; i < items.size(); i++) {
+      strokeSettings(layer, items.get(i)).addStrokes(items.get(i).line(), strokes);
+      travels.add(ways.get(i));
       while (travels.size() < strokes.size()) {
         travels.add(Travel.STRAIGHT);
       }
     }
     return new LayerOrder(strokes, travels);
+  }
+
+  /** How the head comes to each line; it does not depend on how the lines are printed. */
+  private LayerWays ways(PlanLayer layer, Ordered ordered) {
+    Key.Builder key = Key.of("ways").add(ordered.key).add(travel.retractFromMm());
+    layer.parts().forEach(part -> key.add(settings(part).number(Setting.LINE_WIDTH)));
+    return memo.get(key.build(), LayerWays.class, () -> findWays(layer, ordered.order));
+  }
+
+  private LayerWays findWays(PlanLayer layer, LineOrder order) {
+    TravelPlanner planner =
+        new TravelPlanner(
+            travel,
+            piece -> sections.get(piece).get(part(layer, piece).layer().index()).area(),
+            piece -> settings(part(layer, piece)).number(Setting.LINE_WIDTH));
+    List<Travel> travels = new ArrayList<>();
+    LineOrder.Item before = null;
+    for (LineOrder.Item item : order.items()) {
+      Path to = item.line().path();
+      travels.add(
+          before == null
+              ? Travel.RETRACTED
+              : planner.travel(
+                  piece(layer, before),
+                  before.endX(),
+                  before.endY(),
+                  piece(layer, item),
+                  to.x(0),
+                  to.y(0)));
+      before = item;
+    }
+    return new LayerWays(travels);
+  }
+
+  private static int piece(PlanLayer layer, LineOrder.Item item) {
+    return layer.isRaft() || item.line().role() == Role.SKIRT
+        ? Stroke.NO_PIECE
+        : layer.parts().get(item.part()).piece();
   }
 
   private static Part part(PlanLayer layer, int piece) {

@@ -1,6 +1,8 @@
 package org.stratonomy.engine.merge;
 
+import java.util.Collection;
 import java.util.List;
+import java.util.SortedSet;
 import java.util.function.IntFunction;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.path.Line;
@@ -171,11 +173,23 @@ final class StrokeSettings {
     key.add(firstOnBed ? 1 : 0);
   }
 
-  /** Takes in what the order of lines depends on besides them. */
-  void addOrderTo(Key.Builder key) {
+  /** Collects the temperatures of all roles, °C. */
+  void addHeatsTo(Collection<Double> heats) {
+    for (Role role : Role.values()) {
+      heats.add(temperature(role, slot(role)));
+    }
+  }
+
+  /**
+   * Takes in what the order of lines depends on besides them: of the temperatures only which is
+   * higher.
+   *
+   * @param heats all that there are in the layer, °C
+   */
+  void addOrderTo(Key.Builder key, SortedSet<Double> heats) {
     for (Role role : Role.values()) {
       int slot = slot(role);
-      key.add(slot).add(temperature(role, slot));
+      key.add(slot).add(heats.headSet(temperature(role, slot)).size());
     }
     key.add(settings.all().choice(Setting.SEAM)).add(settings.all().choice(Setting.WALL_ORDER));
   }

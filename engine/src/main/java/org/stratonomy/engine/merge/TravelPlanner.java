@@ -1,7 +1,6 @@
 package org.stratonomy.engine.merge;
 
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.IntFunction;
@@ -12,9 +11,9 @@ import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.plane.Router;
 
 /**
- * Decides how the head goes from stroke to stroke within a layer: within the piece, so that the
- * outer wall is not crossed and what oozes does no harm, if there is such a way and it is not too
- * long; else straight, with the strand drawn back.
+ * Decides how the head goes from line to line within a layer: within the piece, so that the outer
+ * wall is not crossed and what oozes does no harm, if there is such a way and it is not too long;
+ * else straight, with the strand drawn back.
  */
 final class TravelPlanner {
   /** Lines along the edge of a piece may lie this share of a width inside it. */
@@ -41,22 +40,21 @@ final class TravelPlanner {
     this.widths = widths;
   }
 
-  /** How the head comes to stroke {@code next}, which is not the first. */
-  Travel travel(List<Stroke> strokes, int next) {
-    Stroke from = strokes.get(next - 1);
-    Stroke to = strokes.get(next);
-    double ax = from.endX();
-    double ay = from.endY();
-    double bx = to.path().x(0);
-    double by = to.path().y(0);
+  /**
+   * How the head comes from the end of a line to the beginning of the next.
+   *
+   * @param from piece of the one, or {@link Stroke#NO_PIECE}
+   * @param to piece of the other, or {@link Stroke#NO_PIECE}
+   */
+  Travel travel(int from, double ax, double ay, int to, double bx, double by) {
     double length = Math.hypot(bx - ax, by - ay);
     if (length <= settings.retractFromMm()) {
       return Travel.STRAIGHT;
     }
-    if (from.piece() == to.piece() && from.piece() != Stroke.NO_PIECE) {
+    if (from == to && from != Stroke.NO_PIECE) {
       Optional<Path> way =
           routers
-              .computeIfAbsent(from.piece(), this::router)
+              .computeIfAbsent(from, this::router)
               .way(ax, ay, bx, by, DETOUR * length + DETOUR_MM);
       if (way.isPresent()) {
         return Travel.along(way.get());
