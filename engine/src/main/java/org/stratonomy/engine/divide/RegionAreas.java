@@ -54,6 +54,8 @@ final class RegionAreas {
       case Region.Solid solid ->
           new SolidArea(meshes.mesh(solid.mesh()), solid.shift(), placed, stack, memo);
       case Region.Core core -> core(core);
+      case Region.Patch patch ->
+          new PatchArea(patch, placed, stack.layers(), sections, widths, memo);
       case Region.Slab slab -> new SlabArea(slab, core(core(slab)), memo);
     };
   }

@@ -5,6 +5,7 @@ import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Region.Side;
+import org.stratonomy.engine.plan.Triangles;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -44,6 +45,14 @@ final class RegionFormat {
     for (Side side : Side.values()) {
       sides.add(name(side));
     }
+    ObjectNode patch = kind(kinds, "patch", "body", "triangles");
+    patch.set("body", PlanSchema.text("Id of the body", 1, 100));
+    patch.set(
+        "triangles", PlanSchema.text("Ranges of its mesh's triangles, from 0", 0, 20_000_000));
+    patch.set("walls", PlanSchema.number("Depth sideways, in lines of a wall"));
+    patch.set("sideways", PlanSchema.number("Depth sideways, mm; in place of walls"));
+    patch.set("layers", PlanSchema.number("Depth of what faces up or down, in layers"));
+    patch.set("upright", PlanSchema.number("Depth of what faces up or down, mm"));
     ArrayNode one = region.putArray("oneOf");
     kinds.propertyNames().forEach(name -> one.addObject().putArray("required").add(name));
     kinds.set("id", PlanSchema.text("Unique within the piece", 1, 100));
@@ -85,6 +94,14 @@ final class RegionFormat {
     if (node.has("core")) {
       JsonNode core = node.get("core");
       return new Region.Core(depth(core, "walls", "sideways"), depth(core, "layers", "upright"));
+    }
+    if (node.has("patch")) {
+      JsonNode patch = node.get("patch");
+      return new Region.Patch(
+          patch.get("body").asString(),
+          new Triangles(patch.get("triangles").asString()),
+          depth(patch, "walls", "sideways"),
+          depth(patch, "layers", "upright"));
     }
     JsonNode slab = node.get("slab");
     return new Region.Slab(
@@ -135,6 +152,12 @@ final class RegionFormat {
         ObjectNode kind = node.putObject("core");
         write(core.sideways(), kind, "walls", "sideways");
         write(core.upright(), kind, "layers", "upright");
+      }
+      case Region.Patch patch -> {
+        ObjectNode kind = node.putObject("patch");
+        kind.put("body", patch.body()).put("triangles", patch.triangles().text());
+        write(patch.sideways(), kind, "walls", "sideways");
+        write(patch.upright(), kind, "layers", "upright");
       }
       case Region.Slab slab ->
           node.putObject("slab")

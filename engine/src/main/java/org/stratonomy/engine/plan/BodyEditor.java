@@ -30,7 +30,8 @@ public final class BodyEditor {
   }
 
   /**
-   * Puts several bodies in the place of one; rules for it go on holding for all of them.
+   * Puts several bodies in the place of one; rules for it go on holding for all of them, patches on
+   * it are removed.
    *
    * @param meshes references of the new bodies' meshes
    * @throws Problem if there is no such body, or nothing to divide
@@ -66,7 +67,14 @@ public final class BodyEditor {
               .toList();
       rules.add(rule.withWhere(rule.where().withBodies(named)));
     }
-    return plan.withPiece(piece.withBodies(bodies)).withRules(rules);
+    Plan split = plan.withRules(rules);
+    for (Region region : piece.regions()) {
+      if (region.shape() instanceof Region.Patch patch && patch.body().equals(body)) {
+        split = new RegionEditor(split, piece.id()).remove(region.id());
+      }
+    }
+    Piece changed = split.piece(piece.id()).orElseThrow();
+    return split.withPiece(changed.withBodies(bodies));
   }
 
   /**

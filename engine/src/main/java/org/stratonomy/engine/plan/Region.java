@@ -82,6 +82,16 @@ public record Region(String id, String name, Shape shape) {
     }
   }
 
+  /**
+   * A marked part of the surface, down to a depth: what lies within some walls of it sideways, and
+   * within some layers of what of it faces up or down.
+   *
+   * @param body whose surface is marked
+   * @param triangles of the body's mesh that are marked
+   */
+  public record Patch(String body, Triangles triangles, Depth sideways, Depth upright)
+      implements Shape {}
+
   /** Which end of a core a slab lies at. */
   public enum Side {
     TOP,

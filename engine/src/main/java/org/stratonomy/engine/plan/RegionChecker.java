@@ -57,6 +57,17 @@ final class RegionChecker {
         depth(region, core.upright(), "layers");
       }
       case Region.Slab slab -> slab(region, slab);
+      case Region.Patch patch -> {
+        if (piece.bodies().stream().noneMatch(body -> body.id().equals(patch.body()))) {
+          throw bad(
+              region,
+              "It lies on the body '%s', which does not exist.".formatted(patch.body()),
+              "Remove it, or name a body of the piece.");
+        }
+        depth(region, patch.sideways(), "walls");
+        depth(region, patch.upright(), "layers");
+        patch.triangles().set();
+      }
     }
   }
 

@@ -11,6 +11,8 @@ public final class RegionEditor {
   private static final int CORE_WALLS = 2;
   private static final int CORE_LAYERS = 3;
   private static final int SLAB_LAYERS = 3;
+  private static final int PATCH_WALLS = 2;
+  private static final int PATCH_LAYERS = 3;
 
   /** Share of the piece that a new region takes up along each axis. */
   private static final double SHARE = 0.5;
@@ -21,7 +23,8 @@ public final class RegionEditor {
     SLAB("Slab"),
     BOX("Box"),
     CYLINDER("Cylinder"),
-    SPHERE("Sphere");
+    SPHERE("Sphere"),
+    PATCH("Patch");
 
     private final String label;
 
@@ -100,6 +103,12 @@ public final class RegionEditor {
               new Vector(
                   rounded(SHARE * size.x()), rounded(SHARE * size.y()), rounded(SHARE * size.z())));
       case CYLINDER -> new Region.Cylinder(middle, across, rounded(size.z()));
+      case PATCH ->
+          new Region.Patch(
+              piece.bodies().getFirst().id(),
+              Triangles.NONE,
+              Depth.of(PATCH_WALLS),
+              Depth.of(PATCH_LAYERS));
       case SPHERE -> new Region.Sphere(middle, Math.min(across, rounded(size.z())));
     };
   }
