@@ -70,6 +70,24 @@ export interface RegionDocument {
   solid?: { mesh: string; shift?: number[] };
   core?: { walls?: number; sideways?: number; layers?: number; upright?: number };
   slab?: { core: string; side?: string; layers: number };
+  patch?: {
+    body: string;
+    triangles: string;
+    walls?: number;
+    sideways?: number;
+    layers?: number;
+    upright?: number;
+  };
+}
+
+/** How a click or a stroke over the model marks a patch. */
+export interface Marking {
+  mode: 'face' | 'edge' | 'brush' | 'band';
+  erase: boolean;
+  /** Edges sharper than this end what is marked, degrees. */
+  angle: number;
+  /** Radius of the brush, or half the height of the band, mm. */
+  size: number;
 }
 
 export interface PieceDocument {
@@ -106,6 +124,8 @@ export class PlanSession {
   /** Layer that the user stands at, from 1. */
   layer = $state(1);
   selected: Selected | undefined = $state.raw(undefined);
+  /** How the selected patch is marked; the model is turned if it is undefined. */
+  marking: Marking | undefined = $state.raw(undefined);
   /** The spot that a sample is shown of. */
   sampled: SampleSpot | undefined = $state.raw(undefined);
 
@@ -226,10 +246,12 @@ export class PlanSession {
   }
 
   select(piece: string, stratum: number): void {
+    this.marking = undefined;
     this.selected = { piece, stratum };
   }
 
   selectPart(piece: string, part: Part): void {
+    this.marking = undefined;
     const stratum = this.selected?.piece === piece ? this.selected.stratum : 1;
     this.selected = { piece, stratum, part };
   }

@@ -14,6 +14,7 @@
     ['BOX', 'Box'],
     ['CYLINDER', 'Cylinder'],
     ['SPHERE', 'Sphere'],
+    ['PATCH', 'Patch of the surface'],
   ] as const;
 
   let file: HTMLInputElement;
@@ -63,6 +64,9 @@
     const newest = session.pieceDocument(piece)?.regions?.at(-1);
     if (newest) {
       session.selectPart(piece, { kind: 'region', id: newest.id });
+      session.marking = newest.patch
+        ? { mode: 'face', erase: false, angle: 25, size: 3 }
+        : undefined;
     }
   }
 </script>

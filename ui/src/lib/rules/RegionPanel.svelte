@@ -2,6 +2,7 @@
   import { mm } from '../model/heights';
   import type { PlanSession, RegionDocument } from '../model/session.svelte';
   import NumberField from './NumberField.svelte';
+  import PatchTools from './PatchTools.svelte';
   import { regionKind } from './where';
 
   interface Props {
@@ -16,6 +17,8 @@
   const kind = $derived(regionKind(region));
   const width = $derived(Number(session.selectedStratum?.settings['lineWidth']?.value ?? 0.44));
   const layer = $derived(session.selectedStratum?.layerHeight ?? 0.2);
+  /** What has a depth. */
+  const deep = $derived(region.core ?? region.patch);
   const cores = $derived(
     (session.pieceDocument(piece)?.regions ?? []).filter((other) => other.core !== undefined),
   );
@@ -43,25 +46,32 @@
 
   function setUnit(direction: 'sideways' | 'upright', unit: string) {
     change((r) => {
-      const core = r.core!;
-      if (direction === 'sideways') {
-        r.core =
-          unit === 'mm'
-            ? { ...without(core, 'walls'), sideways: round((core.walls ?? 0) * width) }
-            : { ...without(core, 'sideways'), walls: Math.round((core.sideways ?? 0) / width) };
+      const depth = r.core ?? r.patch!;
+      if (direction === 'sideways' && unit === 'mm') {
+        depth.sideways = round((depth.walls ?? 0) * width);
+        delete depth.walls;
+      } else if (direction === 'sideways') {
+        depth.walls = Math.round((depth.sideways ?? 0) / width);
+        delete depth.sideways;
+      } else if (unit === 'mm') {
+        depth.upright = round((depth.layers ?? 0) * layer);
+        delete depth.layers;
       } else {
-        r.core =
-          unit === 'mm'
-            ? { ...without(core, 'layers'), upright: round((core.layers ?? 0) * layer) }
-            : { ...without(core, 'upright'), layers: Math.round((core.upright ?? 0) / layer) };
+        depth.layers = Math.round((depth.upright ?? 0) / layer);
+        delete depth.upright;
       }
     });
   }
 
-  function without<T extends object>(object: T, key: keyof T): T {
-    const copy = { ...object };
-    delete copy[key];
-    return copy;
+  function setDepth(direction: 'sideways' | 'upright', value: number) {
+    change((r) => {
+      const depth = r.core ?? r.patch!;
+      if (direction === 'sideways') {
+        depth[depth.sideways === undefined ? 'walls' : 'sideways'] = value;
+      } else {
+        depth[depth.upright === undefined ? 'layers' : 'upright'] = value;
+      }
+    });
   }
 
   function round(value: number): number {
@@ -84,30 +94,34 @@
   <span class="soft">{kind} of {session.pieceDocument(piece)?.name ?? piece}</span>
 </header>
 <div class="shape">
-  {#if region.core}
-    {@const core = region.core}
+  {#if region.patch}
+    <PatchTools
+      {session}
+      {piece}
+      {region}
+      onBody={(body) => change((r) => (r.patch!.body = body))}
+    />
+  {/if}
+  {#if deep}
     <div class="row">
       <span class="label" title="How far from the outline, sideways">sideways</span>
       <NumberField
         label="Depth sideways"
-        value={core.sideways ?? core.walls ?? 0}
-        onSet={(v) =>
-          change((r) =>
-            core.sideways === undefined ? (r.core!.walls = v) : (r.core!.sideways = v),
-          )}
+        value={deep.sideways ?? deep.walls ?? 0}
+        onSet={(v) => setDepth('sideways', v)}
       />
       <select
         class="field unit"
         aria-label="Unit of the depth sideways"
-        value={core.sideways === undefined ? 'walls' : 'mm'}
+        value={deep.sideways === undefined ? 'walls' : 'mm'}
         onchange={(e) => setUnit('sideways', e.currentTarget.value)}
       >
         <option>walls</option>
         <option>mm</option>
       </select>
-      {#if core.sideways === undefined}
+      {#if deep.sideways === undefined}
         <span class="num soft"
-          >{core.walls ?? 0} × {mm(width)} = {mm((core.walls ?? 0) * width)}</span
+          >{deep.walls ?? 0} × {mm(width)} = {mm((deep.walls ?? 0) * width)}</span
         >
       {/if}
     </div>
@@ -117,24 +131,21 @@
       >
       <NumberField
         label="Depth upright"
-        value={core.upright ?? core.layers ?? 0}
-        onSet={(v) =>
-          change((r) =>
-            core.upright === undefined ? (r.core!.layers = v) : (r.core!.upright = v),
-          )}
+        value={deep.upright ?? deep.layers ?? 0}
+        onSet={(v) => setDepth('upright', v)}
       />
       <select
         class="field unit"
         aria-label="Unit of the depth upright"
-        value={core.upright === undefined ? 'layers' : 'mm'}
+        value={deep.upright === undefined ? 'layers' : 'mm'}
         onchange={(e) => setUnit('upright', e.currentTarget.value)}
       >
         <option>layers</option>
         <option>mm</option>
       </select>
-      {#if core.upright === undefined}
+      {#if deep.upright === undefined}
         <span class="num soft"
-          >{core.layers ?? 0} × {mm(layer)} = {mm((core.layers ?? 0) * layer)}</span
+          >{deep.layers ?? 0} × {mm(layer)} = {mm((deep.layers ?? 0) * layer)}</span
         >
       {/if}
     </div>

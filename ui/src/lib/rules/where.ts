@@ -61,7 +61,7 @@ export function isSamePlace(a: Place | undefined, b: Place | undefined): boolean
 
 /** The kind of a region, in a word. */
 export function regionKind(region: RegionDocument): string {
-  const kinds = ['core', 'slab', 'box', 'cylinder', 'sphere', 'solid'] as const;
+  const kinds = ['core', 'slab', 'box', 'cylinder', 'sphere', 'solid', 'patch'] as const;
   const kind = kinds.find((k) => region[k] !== undefined) ?? 'region';
   return kind === 'solid' ? 'mesh' : kind;
 }

@@ -1,9 +1,11 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { Vector3, type Matrix4 } from 'three';
   import { layerTop, mm } from '../model/heights';
-  import type { PlanSession } from '../model/session.svelte';
-  import { geometry, placementMatrix } from './meshes';
-  import { PlanScene } from './PlanScene';
+  import type { Marking, PlanSession, RegionDocument } from '../model/session.svelte';
+  import { geometry, placementMatrix, surface } from './meshes';
+  import { PlanScene, type Pick } from './PlanScene';
+  import { readRanges, writeRanges, type Surface } from './surface';
 
   interface Props {
     session: PlanSession;
@@ -11,12 +13,18 @@
 
   let { session }: Props = $props();
 
+  /** A press that moves less than this is a click, pixels. */
+  const CLICK_PX = 4;
+
   let canvas: HTMLCanvasElement;
   let width = $state(0);
   let height = $state(0);
   let scene: PlanScene | undefined = $state.raw(undefined);
   /** Diagonal of what the camera was set up for, mm. */
   let lookedAt = 0;
+  /** From the coordinates of each piece's model to the machine's. */
+  // eslint-disable-next-line svelte/prefer-svelte-reactivity -- read on clicks only
+  const matrices = new Map<string, Matrix4>();
   let failed = $state('');
   let shown = $state('');
 
@@ -92,13 +100,14 @@
         return;
       }
       const matrix = placementMatrix(piece.placement, shapes[p]!, view.min);
+      matrices.set(piece.id, matrix);
       shapes[p]!.forEach((shape, b) => {
         const slots = view.meshes[b]?.slots ?? [];
         const bands = view.strata.map((stratum, s) => ({
           to: stratum.to,
           colour: session.filament(slots[s] ?? session.slotOf(stratum)).colour,
         }));
-        into.addPiece(shape, matrix, bands);
+        into.addPiece(piece.id, piece.bodies[b]!.id, shape, matrix, bands);
       });
     });
     const size = diagonal();
@@ -107,6 +116,156 @@
       lookedAt = size;
     }
     shown = revision;
+    showMarks();
+  }
+
+  interface Patched {
+    piece: string;
+    region: RegionDocument;
+    mesh: string;
+  }
+
+  /** All patches with the meshes that they lie on. */
+  const patches: Patched[] = $derived(
+    session.document.pieces.flatMap((piece) => {
+      const document = session.pieceDocument(piece.id);
+      return (document?.regions ?? []).flatMap((region) => {
+        const mesh = document!.bodies.find((body) => body.id === region.patch?.body)?.mesh;
+        return region.patch && mesh ? [{ piece: piece.id, region, mesh }] : [];
+      });
+    }),
+  );
+  /** Marks of the selected patch while they are being drawn. */
+  let drawn: Uint8Array | undefined = $state.raw(undefined);
+  let drawing = false;
+  let marked: Promise<void> = Promise.resolve();
+  let pressed: { x: number; y: number } | undefined;
+
+  $effect(() => {
+    void [patches, drawn, shown];
+    showMarks();
+  });
+
+  function showMarks() {
+    if (!scene) {
+      return;
+    }
+    const into = scene;
+    const chosen = session.selectedRegion?.id;
+    void Promise.all(
+      patches.map(async ({ piece, region, mesh }) => ({
+        piece,
+        body: region.patch!.body,
+        triangles:
+          drawn && region.id === chosen && piece === session.selected?.piece
+            ? drawn
+            : readRanges(region.patch!.triangles, (await surface(mesh)).count),
+        colour: session.filament(session.piece(piece)?.regionSlots[region.id] ?? 1).colour,
+      })),
+    ).then((marks) => into.setMarks(marks));
+  }
+
+  function pick(event: PointerEvent): Pick | undefined {
+    const box = canvas.getBoundingClientRect();
+    return scene?.pick(
+      ((event.clientX - box.left) / box.width) * 2 - 1,
+      1 - ((event.clientY - box.top) / box.height) * 2,
+    );
+  }
+
+  /** Marks what was pointed at, if it lies on the body of the selected patch. */
+  async function mark(hit: Pick): Promise<void> {
+    const patch = patches.find(
+      (p) => p.region.id === session.selectedRegion?.id && p.piece === session.selected?.piece,
+    );
+    const how = session.marking;
+    if (!patch || !how || hit.piece !== patch.piece || hit.body !== patch.region.patch!.body) {
+      return;
+    }
+    const on = await surface(patch.mesh);
+    const marks = drawn?.slice() ?? readRanges(patch.region.patch!.triangles, on.count);
+    for (const t of found(on, how, hit)) {
+      marks[t] = how.erase ? 0 : 1;
+    }
+    drawn = marks;
+  }
+
+  function found(on: Surface, how: Marking, hit: Pick): number[] {
+    switch (how.mode) {
+      case 'face':
+        return on.flatFace(hit.triangle);
+      case 'edge':
+        return on.upToEdge(hit.triangle, how.angle);
+      case 'brush':
+        return on.around(hit.triangle, hit.place, how.size);
+      case 'band': {
+        const z = hit.world[2]!;
+        return on.between(z - how.size, z + how.size, heightOf(hit));
+      }
+    }
+  }
+
+  /** Height in the machine of a place in the model of the body that was hit. */
+  function heightOf(hit: Pick): (xyz: number[]) => number {
+    const matrix = matrices.get(hit.piece)!;
+    return ([x, y, z]) => new Vector3(x, y, z).applyMatrix4(matrix).z;
+  }
+
+  function pointerDown(event: PointerEvent) {
+    if (event.button !== 0) {
+      return;
+    }
+    pressed = { x: event.clientX, y: event.clientY };
+    const hit = session.marking && session.selectedRegion?.patch ? pick(event) : undefined;
+    if (hit) {
+      scene!.setTurning(false);
+      drawing = true;
+      marked = mark(hit);
+    }
+  }
+
+  function pointerMove(event: PointerEvent) {
+    const hit = drawing && session.marking?.mode === 'brush' ? pick(event) : undefined;
+    if (hit) {
+      marked = marked.then(() => mark(hit));
+    }
+  }
+
+  async function pointerUp(event: PointerEvent) {
+    const still =
+      pressed && Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) < CLICK_PX;
+    pressed = undefined;
+    if (drawing) {
+      drawing = false;
+      scene?.setTurning(true);
+      await marked;
+      await keepMarks();
+    } else if (still) {
+      select(event);
+    }
+  }
+
+  async function keepMarks() {
+    const region = session.selectedRegion?.id;
+    if (drawn && region) {
+      const triangles = writeRanges(drawn);
+      await session.changePiece(session.selected!.piece, (document) => {
+        document.regions!.find((r) => r.id === region)!.patch!.triangles = triangles;
+      });
+    }
+    drawn = undefined;
+  }
+
+  /** Selects the body that was clicked, or the piece if it has only one. */
+  function select(event: PointerEvent) {
+    const hit = pick(event);
+    if (hit) {
+      const several = (session.pieceDocument(hit.piece)?.bodies.length ?? 0) > 1;
+      session.selectPart(
+        hit.piece,
+        several ? { kind: 'body', id: hit.body } : { kind: 'piece', id: hit.piece },
+      );
+    }
   }
 
   function corner(of: 'min' | 'max'): number[] {
@@ -125,8 +284,16 @@
   }
 </script>
 
+<svelte:window onpointerup={pointerUp} />
+
 <div class="model" bind:clientWidth={width} bind:clientHeight={height} data-shown={shown}>
-  <canvas bind:this={canvas} aria-label="The pieces on the bed, cut open at the level"></canvas>
+  <canvas
+    bind:this={canvas}
+    class:marking={session.marking && session.selectedRegion?.patch}
+    aria-label="The pieces on the bed, cut open at the level"
+    onpointerdowncapture={pointerDown}
+    onpointermove={pointerMove}
+  ></canvas>
   {#if failed}
     <p class="failed">{failed}</p>
   {/if}
@@ -153,6 +320,10 @@
     inset: 0;
     width: 100%;
     height: 100%;
+  }
+
+  canvas.marking {
+    cursor: crosshair;
   }
 
   .caption {

@@ -13,6 +13,25 @@ export interface Contours {
   readonly chosen: boolean;
 }
 
+/** Marked triangles of a body. */
+export interface Marks {
+  readonly piece: string;
+  readonly body: string;
+  readonly triangles: Uint8Array;
+  readonly colour: string;
+}
+
+/** A place on a body that was pointed at. */
+export interface Pick {
+  readonly piece: string;
+  readonly body: string;
+  readonly triangle: number;
+  /** In the model's coordinates. */
+  readonly place: readonly number[];
+  /** In the machine's, mm. */
+  readonly world: readonly number[];
+}
+
 const MAX_BANDS = 64;
 
 /**
@@ -28,6 +47,8 @@ export class PlanScene {
   private readonly above = new THREE.Plane(new THREE.Vector3(0, 0, 1), 0);
   private readonly pieces = new THREE.Group();
   private readonly contours = new THREE.Group();
+  private readonly marks = new THREE.Group();
+  private readonly raycaster = new THREE.Raycaster();
   private readonly bed = new THREE.Group();
   private readonly level: THREE.LineLoop;
   /** Height that the pieces are cut open at, shared by all materials. */
@@ -96,8 +117,15 @@ export class PlanScene {
     this.draw();
   }
 
-  addPiece(geometry: THREE.BufferGeometry, matrix: THREE.Matrix4, bands: readonly Band[]): void {
+  addPiece(
+    piece: string,
+    body: string,
+    geometry: THREE.BufferGeometry,
+    matrix: THREE.Matrix4,
+    bands: readonly Band[],
+  ): void {
     const group = new THREE.Group();
+    group.userData = { piece, body };
     for (const ghost of [false, true]) {
       const mesh = new THREE.Mesh(geometry, this.material(bands, ghost));
       mesh.matrixAutoUpdate = false;
@@ -128,6 +156,56 @@ export class PlanScene {
       this.contours.add(lines);
     }
     this.draw();
+  }
+
+  private bodyGroup(piece: string, body: string): THREE.Object3D | undefined {
+    return this.pieces.children.find(
+      (group) => group.userData['piece'] === piece && group.userData['body'] === body,
+    );
+  }
+
+  /** Shows marked triangles over their bodies. */
+  setMarks(all: readonly Marks[]): void {
+    this.marks.clear();
+    for (const marks of all) {
+      const mesh = this.bodyGroup(marks.piece, marks.body)?.children[0] as THREE.Mesh | undefined;
+      if (mesh) {
+        this.marks.add(marked(mesh, marks));
+      }
+    }
+    this.draw();
+  }
+
+  /**
+   * What lies under a place of the canvas: of the solid part below the level, else of what is above.
+   *
+   * @param x from -1 at the left to 1 at the right
+   * @param y from -1 at the bottom to 1 at the top
+   */
+  pick(x: number, y: number): Pick | undefined {
+    this.raycaster.setFromCamera(new THREE.Vector2(x, y), this.camera);
+    const hits = this.raycaster.intersectObjects(
+      this.pieces.children.map((group) => group.children[0]!),
+      false,
+    );
+    const hit = hits.find((h) => h.point.z <= this.cut.value + 0.02) ?? hits[0];
+    if (!hit || hit.faceIndex == null) {
+      return undefined;
+    }
+    const { piece, body } = hit.object.parent!.userData as { piece: string; body: string };
+    const place = hit.point.clone().applyMatrix4(hit.object.matrix.clone().invert());
+    return {
+      piece,
+      body,
+      triangle: hit.faceIndex,
+      place: place.toArray(),
+      world: hit.point.toArray(),
+    };
+  }
+
+  /** Whether dragging turns the model. */
+  setTurning(on: boolean): void {
+    this.controls.enabled = on;
   }
 
   private material(bands: readonly Band[], ghost: boolean): THREE.Material {
@@ -231,4 +309,32 @@ export class PlanScene {
     this.controls.dispose();
     this.renderer.dispose();
   }
+}
+
+function marked(mesh: THREE.Mesh, marks: Marks): THREE.Mesh {
+  const index = mesh.geometry.getIndex()!;
+  const kept: number[] = [];
+  marks.triangles.forEach((is, t) => {
+    if (is) {
+      kept.push(index.getX(3 * t), index.getX(3 * t + 1), index.getX(3 * t + 2));
+    }
+  });
+  const geometry = new THREE.BufferGeometry();
+  geometry.setAttribute('position', mesh.geometry.getAttribute('position'));
+  geometry.setIndex(kept);
+  const shown = new THREE.Mesh(
+    geometry,
+    new THREE.MeshLambertMaterial({
+      color: marks.colour,
+      flatShading: true,
+      side: THREE.DoubleSide,
+      polygonOffset: true,
+      polygonOffsetFactor: -2,
+      polygonOffsetUnits: -2,
+    }),
+  );
+  shown.matrixAutoUpdate = false;
+  shown.matrix.copy(mesh.matrix);
+  shown.renderOrder = 1;
+  return shown;
 }

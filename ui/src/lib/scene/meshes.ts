@@ -1,5 +1,6 @@
 import * as THREE from 'three';
 import { bytes } from '../api/client';
+import { Surface } from './surface';
 
 const known = new Map<string, Promise<THREE.BufferGeometry>>();
 
@@ -28,6 +29,21 @@ function read(buffer: ArrayBuffer): THREE.BufferGeometry {
     new THREE.BufferAttribute(new Uint32Array(buffer, 8 + 12 * vertices, 3 * triangles), 1),
   );
   return made;
+}
+
+const surfaces = new Map<string, Promise<Surface>>();
+
+/** The surface of a mesh for marking; each is prepared once. */
+export function surface(reference: string): Promise<Surface> {
+  let found = surfaces.get(reference);
+  if (!found) {
+    found = geometry(reference).then(
+      (made) => new Surface(made.getAttribute('position').array, made.getIndex()!.array),
+    );
+    surfaces.set(reference, found);
+    found.catch(() => surfaces.delete(reference));
+  }
+  return found;
 }
 
 interface Placement {

@@ -114,6 +114,7 @@ export const RESULT: ResultView = {
       marks: [6],
       strata: [stratum(1, 0, 4, ['2', 1]), stratum(2, 4, HEIGHT, ['3', 0])],
       meshes: [],
+      regionSlots: {},
     },
   ],
   ledger: {

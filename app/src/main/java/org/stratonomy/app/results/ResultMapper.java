@@ -26,6 +26,7 @@ import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.mesh.Shells;
 import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Spot;
@@ -111,7 +112,18 @@ final class ResultMapper {
         Arrays.stream(result.profiles().get(p).areasMm2()).boxed().toList(),
         result.profiles().get(p).marks(),
         strata,
-        meshes);
+        meshes,
+        regionSlots(placed.piece()));
+  }
+
+  private Map<String, Integer> regionSlots(Piece piece) {
+    Map<String, Integer> slots = new TreeMap<>();
+    String body = piece.bodies().getFirst().id();
+    for (Region region : piece.regions()) {
+      Spot spot = new Spot(piece.id(), body, 1, Set.of(region.id()), 1, 1);
+      slots.put(region.id(), result.resolver().at(spot).all().slot());
+    }
+    return slots;
   }
 
   /** Filament of each stratum in a body. */

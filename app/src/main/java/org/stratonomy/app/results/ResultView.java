@@ -29,6 +29,7 @@ public record ResultView(
    * @param layerTops height of each of its layers' tops, mm
    * @param areas area of each of its layers' outlines, mm²
    * @param marks heights where the outline changes abruptly, mm
+   * @param regionSlots filament of each region, by its id, in the lowest stratum
    */
   public record PieceView(
       String id,
@@ -40,7 +41,8 @@ public record ResultView(
       List<Double> areas,
       List<Double> marks,
       List<StratumView> strata,
-      List<MeshView> meshes) {}
+      List<MeshView> meshes,
+      Map<String, Integer> regionSlots) {}
 
   /**
    * @param from its bottom, mm

@@ -57,6 +57,8 @@ class PlanFormatTest {
                 { "id": "box", "box": { "middle": [1, 2, 3], "size": [4, 5, 6] } },
                 { "id": "rod", "cylinder": { "middle": [1, 2, 3], "diameter": 4, "height": 5 } },
                 { "id": "ball", "sphere": { "middle": [1, 2, 3], "diameter": 4 } },
+                { "id": "beak", "patch": { "body": "body", "triangles": "0-3,7", "walls": 1,
+                                           "layers": 2 } },
                 { "id": "mould", "solid": { "mesh": "mould.stl", "shift": [0, 0, 1] } } ]""")
           .replace(
               "\"where\": {}",
@@ -68,7 +70,7 @@ class PlanFormatTest {
   @Test
   void readsRegionsAndAllThatARuleMayNameAndWritesThemBack() {
     Plan plan = PlanFormat.parse("plan.json", DIVIDED);
-    assertThat(plan.pieces().getFirst().regions()).hasSize(6);
+    assertThat(plan.pieces().getFirst().regions()).hasSize(7);
     assertThat(plan.pieces().getFirst().meshes()).containsExactly("block.stl", "mould.stl");
     assertThat(plan.rules().get(1).on()).isFalse();
     assertThat(plan.rules().get(1).where().layers().orElseThrow().last()).isEqualTo(5);
