@@ -74,6 +74,11 @@
     });
   }
 
+  /** A number without a unit, to a micrometre. */
+  function plain(value: number): string {
+    return String(round(value));
+  }
+
   function round(value: number): number {
     return Number(value.toFixed(3));
   }
@@ -121,7 +126,7 @@
       </select>
       {#if deep.sideways === undefined}
         <span class="num soft"
-          >{deep.walls ?? 0} × {mm(width)} = {mm((deep.walls ?? 0) * width)}</span
+          >{deep.walls ?? 0} × {plain(width)} = {mm((deep.walls ?? 0) * width)}</span
         >
       {/if}
     </div>
@@ -145,7 +150,7 @@
       </select>
       {#if deep.upright === undefined}
         <span class="num soft"
-          >{deep.layers ?? 0} × {mm(layer)} = {mm((deep.layers ?? 0) * layer)}</span
+          >{deep.layers ?? 0} × {plain(layer)} = {mm((deep.layers ?? 0) * layer)}</span
         >
       {/if}
     </div>

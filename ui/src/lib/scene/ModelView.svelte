@@ -67,7 +67,9 @@
   /** Regions as their contours, the selected one in the accent. */
   async function showRegions(into: PlanScene, revision: string, chosen: string | undefined) {
     const shown = session.document.pieces.flatMap((piece) =>
-      (session.pieceDocument(piece.id)?.regions ?? []).map((region) => ({ piece, region })),
+      (session.pieceDocument(piece.id)?.regions ?? [])
+        .filter((region) => !region.patch)
+        .map((region) => ({ piece, region })),
     );
     const lines = await Promise.all(
       shown.map(({ piece, region }) =>

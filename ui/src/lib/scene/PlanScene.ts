@@ -69,6 +69,7 @@ export class PlanScene {
       this.bed,
       this.pieces,
       this.contours,
+      this.marks,
     );
     this.level = new THREE.LineLoop(
       new THREE.BufferGeometry(),

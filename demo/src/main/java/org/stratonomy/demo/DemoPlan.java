@@ -3,6 +3,7 @@ package org.stratonomy.demo;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -10,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.StlReader;
 import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.mesh.ThreeMfWriter;
 import org.stratonomy.engine.plan.Body;
@@ -21,6 +23,7 @@ import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Region.Side;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Triangles;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 
@@ -32,6 +35,7 @@ public final class DemoPlan {
   private static final String BADGE = "path-badge.3mf";
   private static final String CHAIN = "mooring-chain.stl";
   private static final String FRINGE = "kelp-fringe.stl";
+  private static final String GULL = "gull.stl";
   private static final List<Double> SHORE = List.of(5.0, 7.0, 13.0);
 
   private static final int SLATE = 1;
@@ -54,6 +58,7 @@ public final class DemoPlan {
         boathouseBracket(),
         pathBadge(),
         mooringChain(),
+        gull(),
         kelpFringe(),
         reliefTile(),
         lampHouse());
@@ -127,6 +132,34 @@ public final class DemoPlan {
                     Setting.SUPPORT_KIND, Value.of("tree"),
                     Setting.BRIM_LINES, Value.of(4))));
     return file("Mooring chain", FEEDER, List.of("chalk", "buoy-red"), List.of(chain), rules);
+  }
+
+  /** Beak, wing tips and feet marked on the surface. */
+  public static StratFile gull() {
+    Mesh read = StlReader.read(GULL, ByteBuffer.wrap(content(GULL)));
+    Piece gull =
+        piece("gull", "Gull", GULL, Placement.at(128, 128))
+            .withRegions(
+                List.of(
+                    patch("beak", "Beak", Gull.beak(read)),
+                    patch("wing-tips", "Wing tips", Gull.wingTips(read)),
+                    patch("feet", "Feet", Gull.feet(read))));
+    List<Rule> rules =
+        List.of(
+            new Rule(region("gull", "beak"), Map.of(Setting.FILAMENT, Value.of(3))),
+            new Rule(region("gull", "wing-tips"), Map.of(Setting.FILAMENT, Value.of(2))),
+            new Rule(region("gull", "feet"), Map.of(Setting.FILAMENT, Value.of(4))),
+            new Rule(
+                new Where(List.of("gull"), List.of()),
+                Map.of(
+                    Setting.SUPPORT, Value.of("from the bed"),
+                    Setting.SUPPORT_KIND, Value.of("tree"))));
+    List<String> slots = List.of("chalk", "slate", "amber-clear", "buoy-red");
+    return file("Gull", FEEDER, slots, List.of(gull), rules);
+  }
+
+  private static Region patch(String id, String name, Triangles triangles) {
+    return new Region(id, name, new Region.Patch("body", triangles, Depth.of(2), Depth.of(4)));
   }
 
   /** Thin ribs that droop in free air: slow, hot, without fan, walls only. */
@@ -262,6 +295,7 @@ public final class DemoPlan {
       case HOUSE -> LampHouse.mesh();
       case BRACKET -> BoathouseBracket.mesh();
       case CHAIN -> MooringChain.mesh();
+      case GULL -> Gull.mesh();
       default -> KelpFringe.mesh();
     };
   }

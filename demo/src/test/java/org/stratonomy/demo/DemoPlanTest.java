@@ -47,6 +47,13 @@ class DemoPlanTest {
     assertThat(MooringChain.mesh().report().openEdges()).isZero();
     assertThat(MooringChain.mesh().report().shells()).isEqualTo(MooringChain.LINKS);
     assertThat(KelpFringe.mesh().report().openEdges()).isZero();
+    Mesh gull = Gull.mesh();
+    assertThat(gull.report().openEdges()).isZero();
+    assertThat(gull.report().shells()).isEqualTo(1);
+    assertThat(gull.report().bounds().largestSize()).isBetween(55.0, 75.0);
+    assertThat(Gull.beak(gull).set().cardinality()).isBetween(50, gull.triangleCount() / 10);
+    assertThat(Gull.wingTips(gull).set().cardinality()).isPositive();
+    assertThat(Gull.feet(gull).set().cardinality()).isPositive();
     assertThat(PathBadge.parts()).hasSize(3);
     assertThat(PathBadge.parts()).allMatch(part -> part.mesh().report().openEdges() == 0);
   }

@@ -76,12 +76,12 @@ class DivisionStory extends Story {
   void aSandwichIsMeasuredSampledAndWritten() throws IOException {
     open("Boathouse bracket");
     button("Core core").click();
-    assertThat(page.getByText("2 × 0.44 mm = 0.88 mm")).isVisible();
+    assertThat(page.getByText("2 × 0.44 = 0.88 mm")).isVisible();
     Locator layers = named("Depth upright");
     assertThat(layers).hasValue("4");
     layers.fill("5");
     layers.press("Enter");
-    assertThat(page.getByText("5 × 0.2 mm = 1.0 mm")).isVisible();
+    assertThat(page.getByText("5 × 0.2 = 1.0 mm")).isVisible();
     computed();
 
     BoundingBox sheet = page.locator(".sheet canvas").boundingBox();

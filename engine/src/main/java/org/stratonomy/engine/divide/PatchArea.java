@@ -108,8 +108,9 @@ final class PatchArea implements RegionArea {
 
   private Area cut(int layer) {
     PieceLayer at = layers.get(layer - 1);
-    Rings rings = new Rings();
-    Strip strip = new Strip(sidewaysMm(layer), rings);
+    Rings sides = new Rings();
+    Rings flats = new Rings();
+    Strip strip = new Strip(sidewaysMm(layer), sides);
     double middle = at.middle();
     double low = lowest(layer);
     double high = highest(layer);
@@ -123,14 +124,19 @@ final class PatchArea implements RegionArea {
       double up =
           (p[1][0] - p[0][0]) * (p[2][1] - p[0][1]) - (p[2][0] - p[0][0]) * (p[1][1] - p[0][1]);
       if (up > LEAST_MM2) {
-        addBetween(p, at.bottom(), high, rings);
+        addBetween(p, at.bottom(), high, flats);
       } else if (up < -LEAST_MM2) {
-        addBetween(p, low, at.top(), rings);
+        addBetween(p, low, at.top(), flats);
       }
     }
-    return rings.any
-        ? Plane.intersection(Plane.nonZero(rings.list), sections.get(layer).area())
-        : Area.EMPTY;
+    Area section = sections.get(layer).area();
+    Area found = flats.within(section);
+    if (sides.any) {
+      // What lies deeper is the inside of a shell that reaches into another one.
+      Area rim = Plane.difference(section, Plane.inset(section, sidewaysMm(layer)));
+      found = Plane.union(found, sides.within(rim));
+    }
+    return found;
   }
 
   /** Adds what of a triangle lies between two heights, seen from above. */
@@ -241,6 +247,10 @@ final class PatchArea implements RegionArea {
   private static final class Rings {
     private final RingList list = new RingList();
     private boolean any;
+
+    Area within(Area limits) {
+      return any ? Plane.intersection(Plane.nonZero(list), limits) : Area.EMPTY;
+    }
 
     void add(double... xy) {
       double area = 0;
