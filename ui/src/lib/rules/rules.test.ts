@@ -2,6 +2,7 @@ import { fireEvent, render, screen } from '@testing-library/svelte';
 import { beforeEach, expect, it, vi } from 'vitest';
 import type { PlanDocument } from '../api/client';
 import { PlanSession } from '../model/session.svelte';
+import SampleSheet from '../sheet/SampleSheet.svelte';
 import { FakeServer } from '../testing/fakeServer';
 import Inspector from './Inspector.svelte';
 import RuleSheet from './RuleSheet.svelte';
@@ -87,4 +88,59 @@ it('lists the rules and moves, changes and removes them', async () => {
   await fireEvent.click(screen.getByLabelText('Take Walls out of rule 2'));
   await vi.waitFor(() => expect(server.edits).toHaveLength(4));
   expect(lastDocument().rules).toHaveLength(1);
+});
+
+it('switches a rule off, copies it, and says what it covers', async () => {
+  render(RuleSheet, { session });
+  await fireEvent.click(screen.getByLabelText('Rule 1 counts'));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(lastDocument().rules?.[0]).toMatchObject({ on: false, set: { walls: 3 } });
+  await fireEvent.click(screen.getByLabelText('Copy rule 1'));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(2));
+  expect(lastDocument().rules).toHaveLength(3);
+  await vi.waitFor(() => expect(session.isStale).toBe(false));
+  await fireEvent.click(screen.getByRole('button', { name: 'Tower · stratum 2' }));
+  expect(await screen.findByText('2.40 cm³')).toBeInTheDocument();
+  expect(screen.getByText(/Rules above decide Walls in 50 %/)).toBeInTheDocument();
+});
+
+it('limits a rule to roles and layers', async () => {
+  render(RuleSheet, { session });
+  await fireEvent.click(screen.getByRole('button', { name: 'everything' }));
+  const role = await screen.findByLabelText('Add a role to rule 2');
+  await fireEvent.change(role, { target: { value: 'infill' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(lastDocument().rules?.[1]).toMatchObject({ where: { roles: ['infill'] } });
+  await fireEvent.change(screen.getByLabelText('Where rule 2 counts its layers from'), {
+    target: { value: 'stratum' },
+  });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(2));
+  expect(lastDocument().rules?.[1]).toMatchObject({
+    where: { layers: { from: 'stratum', first: 1 } },
+  });
+});
+
+it('makes a rule for what is selected', async () => {
+  session.select('tower', 2);
+  render(RuleSheet, { session });
+  await fireEvent.click(screen.getByRole('button', { name: 'For this place' }));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(lastDocument().rules?.[0]).toEqual({
+    where: { pieces: ['tower'], strata: [2] },
+    set: {},
+  });
+});
+
+it('lists a sample from the top down with the reasons', async () => {
+  session.sampled = { x: 100, y: 100, setting: 'filament' };
+  render(SampleSheet, { session });
+  expect(await screen.findByText('rule 1 ▸ 2')).toBeInTheDocument();
+  const rows = screen.getAllByRole('listitem');
+  expect(rows[0]).toHaveTextContent('L21 to 50');
+  expect(rows[1]).toHaveTextContent('20 infill Slate');
+  expect(rows[1]).toHaveTextContent('Core');
+  await fireEvent.click(rows[0]!.querySelector('button')!);
+  expect(session.layer).toBe(21);
+  await fireEvent.click(screen.getByLabelText('Close the sample'));
+  expect(session.sampled).toBeUndefined();
 });

@@ -33,6 +33,8 @@ export interface Pick {
 }
 
 const MAX_BANDS = 64;
+/** Opacity of marks above the level. */
+const GHOST_MARKS = 0.4;
 
 /**
  * The pieces on the bed, coloured by strata, cut open at the level. Draws on demand only. Machine
@@ -171,7 +173,10 @@ export class PlanScene {
     for (const marks of all) {
       const mesh = this.bodyGroup(marks.piece, marks.body)?.children[0] as THREE.Mesh | undefined;
       if (mesh) {
-        this.marks.add(marked(mesh, marks));
+        this.marks.add(
+          marked(mesh, marks, this.below, 1),
+          marked(mesh, marks, this.above, GHOST_MARKS),
+        );
       }
     }
     this.draw();
@@ -312,7 +317,7 @@ export class PlanScene {
   }
 }
 
-function marked(mesh: THREE.Mesh, marks: Marks): THREE.Mesh {
+function marked(mesh: THREE.Mesh, marks: Marks, clip: THREE.Plane, opacity: number): THREE.Mesh {
   const index = mesh.geometry.getIndex()!;
   const kept: number[] = [];
   marks.triangles.forEach((is, t) => {
@@ -327,6 +332,10 @@ function marked(mesh: THREE.Mesh, marks: Marks): THREE.Mesh {
     geometry,
     new THREE.MeshLambertMaterial({
       color: marks.colour,
+      clippingPlanes: [clip],
+      transparent: opacity < 1,
+      opacity,
+      depthWrite: opacity === 1,
       flatShading: true,
       side: THREE.DoubleSide,
       polygonOffset: true,

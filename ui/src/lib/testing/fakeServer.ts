@@ -154,6 +154,42 @@ export const DOCUMENT: PlanDocument = {
   stops: [],
 } as unknown as PlanDocument;
 
+/** Two walls in the core's filament under one of the default. */
+export const SAMPLE = [
+  {
+    firstLayer: 1,
+    lastLayer: 20,
+    bottom: 0,
+    top: 4,
+    count: 20,
+    role: 'infill',
+    slot: 2,
+    piece: 'Tower',
+    body: 'b',
+    stratum: 1,
+    regions: ['Core'],
+    value: '2',
+    rule: 0,
+    hidden: [1],
+  },
+  {
+    firstLayer: 21,
+    lastLayer: 50,
+    bottom: 4,
+    top: 10,
+    count: 30,
+    role: 'outer wall',
+    slot: 1,
+    piece: 'Tower',
+    body: 'b',
+    stratum: 2,
+    regions: [],
+    value: '1',
+    rule: -1,
+    hidden: [],
+  },
+];
+
 interface Sent {
   method: string;
   path: string;
@@ -166,16 +202,17 @@ export class FakeServer {
   /** Answers "still computing" this many times before each result. */
   pending = 0;
   problem: { status: number; body: object } | undefined;
-  private state: PlanState = {
-    id: 'p',
-    version: 0,
-    revision: 'r0',
-    canUndo: false,
-    canRedo: false,
-    document: DOCUMENT,
-  };
+  private state: PlanState;
 
-  constructor() {
+  constructor(document: PlanDocument = DOCUMENT) {
+    this.state = {
+      id: 'p',
+      version: 0,
+      revision: 'r0',
+      canUndo: false,
+      canRedo: false,
+      document,
+    };
     vi.stubGlobal('fetch', (request: Request | string) => this.answer(request));
   }
 
@@ -195,6 +232,15 @@ export class FakeServer {
     }
     if (path === '/api/shelf') {
       return Response.json(SHELF);
+    }
+    if (path.includes('/settings?')) {
+      return Response.json(RESULT.pieces[0]!.strata[0]!.settings);
+    }
+    if (path.includes('/rules/')) {
+      return Response.json({ volumeMm3: 2400, from: 0, to: 4, lost: { walls: 0.5 } });
+    }
+    if (path.includes('/sample?')) {
+      return Response.json(SAMPLE);
     }
     if (path.endsWith('/result')) {
       return this.pending-- > 0

@@ -192,4 +192,34 @@ class DivisionStory extends Story {
         .click();
     assertThat(inList("Path badge 2")).isVisible();
   }
+
+  @Test
+  void aFaceIsMarkedOnTheModelAndPrintedInItsFilament() throws IOException {
+    drop(block(10));
+    page.keyboard().press("End");
+    named("Add a region to block").selectOption("PATCH");
+    assertThat(page.getByText("Nothing is marked yet")).isVisible();
+    filament(2).click();
+    assertThat(filament(2)).hasAttribute("aria-checked", "true");
+    computed();
+    assertThat(page.getByTestId("totals")).containsText("0 changes");
+    assertThat(page.locator(".model")).not().hasAttribute("data-shown", "");
+    page.locator(".model canvas").click();
+    assertThat(page.getByText("2 triangles are marked")).isVisible();
+    assertThat(page.getByTestId("totals")).containsText(Pattern.compile("[1-9][0-9]* change"));
+    named("erase").check();
+    page.locator(".model canvas").click();
+    assertThat(page.getByText("Nothing is marked yet")).isVisible();
+    assertThat(page.getByTestId("totals")).containsText("0 changes");
+  }
+
+  @Test
+  void aClickOnTheModelSelectsTheBody() {
+    open("Boathouse bracket");
+    assertThat(page.locator(".model")).not().hasAttribute("data-shown", "");
+    page.keyboard().press("End");
+    BoundingBox model = page.locator(".model canvas").boundingBox();
+    page.mouse().click(model.x + 0.38 * model.width, model.y + 0.6 * model.height);
+    assertThat(named("Selected piece")).isVisible();
+  }
 }

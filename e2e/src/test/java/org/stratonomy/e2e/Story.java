@@ -11,6 +11,8 @@ import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
@@ -19,6 +21,9 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
+import org.stratonomy.engine.mesh.MeshBuilder;
+import org.stratonomy.engine.mesh.StlWriter;
+import org.stratonomy.engine.mesh.TriangleSoup;
 
 /** What a planner does in the real application, in a real browser. */
 abstract class Story {
@@ -109,5 +114,23 @@ abstract class Story {
       page.keyboard().press("ArrowUp");
     }
     assertThat(level()).containsText("L" + layer + " ");
+  }
+
+  /** A block 12 × 20 mm. */
+  Path block(double height) throws IOException {
+    TriangleSoup soup = new TriangleSoup(12);
+    int[][] faces = {
+      {0, 1, 3, 2}, {4, 6, 7, 5}, {0, 4, 5, 1}, {2, 3, 7, 6}, {0, 2, 6, 4}, {1, 5, 7, 3}
+    };
+    for (int[] f : faces) {
+      for (int k : new int[] {f[0], f[1], f[2], f[0], f[2], f[3]}) {
+        soup.corner((k & 4) * 6, (k & 2) * 10, (k & 1) * height);
+      }
+    }
+    Path file = directory.resolve("block.stl");
+    try (OutputStream out = Files.newOutputStream(file)) {
+      StlWriter.writeBinary(MeshBuilder.build("block", soup), out);
+    }
+    return file;
   }
 }

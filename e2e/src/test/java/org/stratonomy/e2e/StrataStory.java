@@ -10,36 +10,15 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
-import org.stratonomy.engine.mesh.MeshBuilder;
-import org.stratonomy.engine.mesh.StlWriter;
-import org.stratonomy.engine.mesh.TriangleSoup;
 
 /** Dropping, dividing by height, assigning, exporting. */
 class StrataStory extends Story {
-  private Path block(double height) throws IOException {
-    TriangleSoup soup = new TriangleSoup(12);
-    int[][] faces = {
-      {0, 1, 3, 2}, {4, 6, 7, 5}, {0, 4, 5, 1}, {2, 3, 7, 6}, {0, 2, 6, 4}, {1, 5, 7, 3}
-    };
-    for (int[] f : faces) {
-      for (int k : new int[] {f[0], f[1], f[2], f[0], f[2], f[3]}) {
-        soup.corner((k & 4) * 6, (k & 2) * 10, (k & 1) * height);
-      }
-    }
-    Path file = directory.resolve("block.stl");
-    try (OutputStream out = Files.newOutputStream(file)) {
-      StlWriter.writeBinary(MeshBuilder.build("block", soup), out);
-    }
-    return file;
-  }
-
   /** A gallows: an arm of 30 mm that needs support, and a cap on it, as two meshes of one file. */
   private Path gallows() throws IOException {
     StringBuilder text = new StringBuilder();

@@ -1,0 +1,119 @@
+import { fireEvent, render, screen } from '@testing-library/svelte';
+import { beforeEach, expect, it, vi } from 'vitest';
+import { PlanSession, type PieceDocument } from '../model/session.svelte';
+import Inspector from '../rules/Inspector.svelte';
+import { DOCUMENT, FakeServer } from '../testing/fakeServer';
+import PieceList from './PieceList.svelte';
+
+let server: FakeServer;
+let session: PlanSession;
+
+const TOWER: PieceDocument = {
+  id: 'tower',
+  name: 'Tower',
+  bodies: [
+    { id: 'base', name: 'Base', mesh: 'm' },
+    { id: 'top', name: 'Top', mesh: 'n' },
+  ],
+  boundaries: [4],
+  regions: [
+    { id: 'core', name: 'Core', core: { walls: 2, layers: 3 } },
+    { id: 'ball', sphere: { middle: [0, 0, 5], diameter: 4 } },
+    { id: 'beak', name: 'Beak', patch: { body: 'top', triangles: '0-3,7', walls: 1, layers: 2 } },
+  ],
+};
+
+beforeEach(async () => {
+  server = new FakeServer({ ...DOCUMENT, pieces: [TOWER] as typeof DOCUMENT.pieces });
+  session = await PlanSession.open('p');
+  await vi.waitFor(() => expect(session.result).toBeDefined());
+});
+
+function lastPiece(): PieceDocument {
+  const { document } = server.edits.at(-1) as { document: typeof DOCUMENT };
+  return document.pieces[0] as PieceDocument;
+}
+
+it('lists pieces with their bodies and regions and selects them', async () => {
+  render(PieceList, { session });
+  await fireEvent.click(screen.getByRole('button', { name: 'Core core' }));
+  expect(session.place).toEqual({ pieces: ['tower'], regions: ['core'] });
+  await fireEvent.click(screen.getByRole('button', { name: 'Top body' }));
+  expect(session.place).toEqual({ pieces: ['tower'], bodies: ['top'] });
+  await fireEvent.click(screen.getByRole('button', { name: 'Tower' }));
+  expect(session.place).toEqual({ pieces: ['tower'] });
+});
+
+it('adds a region of the chosen kind', async () => {
+  render(PieceList, { session });
+  const add = screen.getByLabelText('Add a region to Tower');
+  await fireEvent.change(add, { target: { value: 'BOX' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toMatchObject({ action: 'ADD_REGION', piece: 'tower', kind: 'BOX' });
+});
+
+function inspect(region: string) {
+  session.selectPart('tower', { kind: 'region', id: region });
+  render(Inspector, { session, onEqualParts: () => {} });
+}
+
+it('shows the sum of a depth and changes it', async () => {
+  inspect('core');
+  expect(screen.getByText('3 × 0.2 = 0.6 mm')).toBeInTheDocument();
+  await fireEvent.change(screen.getByLabelText('Depth upright'), { target: { value: '4' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(lastPiece().regions?.[0]?.core).toEqual({ walls: 2, layers: 4 });
+  await fireEvent.change(screen.getByLabelText('Unit of the depth upright'), {
+    target: { value: 'mm' },
+  });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(2));
+  expect(lastPiece().regions?.[0]?.core).toEqual({ walls: 2, upright: 0.6 });
+});
+
+it('moves a sphere by numbers and takes no nonsense', async () => {
+  inspect('ball');
+  const z = screen.getByLabelText('Middle Z');
+  await fireEvent.change(z, { target: { value: 'high' } });
+  expect(z).toHaveValue('5');
+  expect(server.edits).toHaveLength(0);
+  await fireEvent.change(z, { target: { value: '6,5' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(lastPiece().regions?.[1]?.sphere?.middle).toEqual([0, 0, 6.5]);
+});
+
+it('counts what is marked, and chooses how to mark', async () => {
+  inspect('beak');
+  expect(screen.getByText(/5 triangles are marked/)).toBeInTheDocument();
+  await fireEvent.click(screen.getByRole('button', { name: 'Brush' }));
+  expect(session.marking?.mode).toBe('brush');
+  await fireEvent.click(screen.getByRole('button', { name: 'Clear' }));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(lastPiece().regions?.[2]?.patch?.triangles).toBe('');
+});
+
+it('sets a value for lines of one role in a region', async () => {
+  inspect('core');
+  await fireEvent.change(screen.getByLabelText('Lines'), { target: { value: 'infill' } });
+  await fireEvent.click(screen.getByRole('radio', { name: 'Slot 2: Slate' }));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toMatchObject({
+    action: 'SET',
+    where: { pieces: ['tower'], regions: ['core'], roles: ['infill'] },
+    setting: 'filament',
+    value: '2',
+  });
+});
+
+it('places a piece by numbers', async () => {
+  session.selectPart('tower', { kind: 'piece', id: 'tower' });
+  render(Inspector, { session, onEqualParts: () => {} });
+  await fireEvent.change(screen.getByLabelText('Position X'), { target: { value: '60' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toMatchObject({
+    action: 'PLACE',
+    placement: { position: [60, 0, 0], rotation: [0, 0, 0], scale: [1, 1, 1] },
+  });
+  await fireEvent.change(screen.getByLabelText('Size X'), { target: { value: '10' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(2));
+  expect(server.edits[1]).toMatchObject({ placement: { scale: [0.5, 0.5, 0.5] } });
+});
