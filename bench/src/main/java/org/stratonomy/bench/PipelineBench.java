@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.stratonomy.demo.DemoPlan;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
@@ -19,7 +20,11 @@ import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.mesh.StlReader;
 import org.stratonomy.engine.plan.Divider;
+import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
@@ -180,7 +185,28 @@ public final class PipelineBench {
           warm,
           "edit: infill density of everything",
           i -> set(Where.EVERYWHERE, Setting.INFILL_DENSITY, 16 + i));
+      edit(
+          planner,
+          warm,
+          "edit: a box of another filament moved",
+          i -> divided(new Region.Box(new Vector(i, 0, 6), new Vector(40, 30, 8))));
+      edit(
+          planner,
+          warm,
+          "edit: depth of a core of another filament",
+          i -> divided(new Region.Core(Depth.ofMm(1 + 0.1 * i), Depth.of(3))));
     }
+  }
+
+  /** The tile with one region that has a filament of its own. */
+  private Plan divided(Region.Shape shape) {
+    Piece piece = plan.pieces().getFirst();
+    List<Region> regions = List.of(new Region("part", "Part", shape));
+    Where where =
+        new Where(
+            List.of("tile"), List.of(), List.of(), List.of("part"), List.of(), Optional.empty());
+    return RuleEditor.set(
+        plan.withPiece(piece.withRegions(regions)), where, Setting.FILAMENT, Value.of(5));
   }
 
   private Plan set(Where where, Setting setting, double value) {

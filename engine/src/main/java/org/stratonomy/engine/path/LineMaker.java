@@ -35,10 +35,16 @@ final class LineMaker {
     int below = 1;
     int above = 1;
     boolean wavy = false;
+    List<Integer> slots = new ArrayList<>();
     for (Cell cell : cells.of(layer)) {
       LineSettings s = LineSettings.of(cell.settings().all());
       s.addTo(key);
-      key.add(cell.settings().all().slot());
+      // Which cells have the same filament counts, not which filament that is.
+      int slot = cell.settings().all().slot();
+      if (!slots.contains(slot)) {
+        slots.add(slot);
+      }
+      key.add(slots.indexOf(slot));
       below = Math.max(below, s.bottomLayers());
       above = Math.max(above, s.topLayers());
       wavy |= s.pattern().equals("gyroid");
