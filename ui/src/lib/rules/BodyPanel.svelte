@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { PieceView } from '../api/client';
   import type { PlanSession } from '../model/session.svelte';
+  import PanelHead from './PanelHead.svelte';
 
   interface Props {
     session: PlanSession;
@@ -23,13 +24,10 @@
     });
   }
 
-  function rename(event: Event) {
-    const name = (event.currentTarget as HTMLInputElement).value.trim();
-    if (name) {
-      void session.changePiece(piece.id, (document) => {
-        document.bodies.find((b) => b.id === body)!.name = name;
-      });
-    }
+  function rename(name: string) {
+    void session.changePiece(piece.id, (document) => {
+      document.bodies.find((b) => b.id === body)!.name = name;
+    });
   }
 
   function alternate() {
@@ -41,10 +39,12 @@
   }
 </script>
 
-<header>
-  <input class="name" aria-label="Name of the body" value={mesh?.body ?? body} onchange={rename} />
-  <span class="soft">body of {piece.name}</span>
-</header>
+<PanelHead
+  name={mesh?.body ?? body}
+  label="Name of the body"
+  note="body of {piece.name}"
+  onRename={rename}
+/>
 {#if mesh}
   <div class="facts">
     <p class="num soft">
@@ -91,23 +91,6 @@
 {/if}
 
 <style>
-  header {
-    display: flex;
-    justify-content: space-between;
-    gap: 8px;
-    align-items: baseline;
-    padding: 3px 8px;
-    border: 1px solid var(--rule);
-    border-radius: 3px;
-  }
-
-  .name {
-    font-weight: 600;
-    background: transparent;
-    min-width: 0;
-    flex: 1;
-  }
-
   .facts {
     padding: 6px 0;
     border-bottom: 1px solid var(--rule-soft);

@@ -2,6 +2,7 @@
   import type { PieceView } from '../api/client';
   import type { PlanSession } from '../model/session.svelte';
   import NumberField from './NumberField.svelte';
+  import PanelHead from './PanelHead.svelte';
 
   interface Props {
     session: PlanSession;
@@ -46,18 +47,12 @@
     });
   }
 
-  function rename(event: Event) {
-    const name = (event.currentTarget as HTMLInputElement).value.trim();
-    if (name) {
-      void session.changePiece(piece.id, (changed) => (changed.name = name));
-    }
+  function rename(name: string) {
+    void session.changePiece(piece.id, (changed) => (changed.name = name));
   }
 </script>
 
-<header>
-  <input class="name" aria-label="Name of the piece" value={piece.name} onchange={rename} />
-  <span class="soft">piece</span>
-</header>
+<PanelHead name={piece.name} label="Name of the piece" note="piece" onRename={rename} />
 <div class="place">
   <div class="row">
     <span class="label"></span>
@@ -127,23 +122,6 @@
 </div>
 
 <style>
-  header {
-    display: flex;
-    justify-content: space-between;
-    gap: 8px;
-    align-items: baseline;
-    padding: 3px 8px;
-    border: 1px solid var(--rule);
-    border-radius: 3px;
-  }
-
-  .name {
-    font-weight: 600;
-    background: transparent;
-    min-width: 0;
-    flex: 1;
-  }
-
   .place {
     padding: 4px 0 6px;
     border-bottom: 1px solid var(--rule-soft);

@@ -2,6 +2,7 @@
   import { mm } from '../model/heights';
   import type { PlanSession, RegionDocument } from '../model/session.svelte';
   import NumberField from './NumberField.svelte';
+  import PanelHead from './PanelHead.svelte';
   import PatchTools from './PatchTools.svelte';
   import { regionKind } from './where';
 
@@ -84,20 +85,13 @@
   }
 </script>
 
-<header>
-  <input
-    class="name"
-    aria-label="Name of the region"
-    value={region.name ?? region.id}
-    onchange={(e) => {
-      const name = e.currentTarget.value.trim();
-      if (name) {
-        change((r) => (r.name = name));
-      }
-    }}
-  />
-  <span class="soft">{kind} of {session.pieceDocument(piece)?.name ?? piece}</span>
-</header>
+<PanelHead
+  name={region.name ?? region.id}
+  label="Name of the region"
+  note="{kind} of {session.pieceDocument(piece)?.name ?? piece}"
+  dashed
+  onRename={(name) => change((r) => (r.name = name))}
+/>
 <div class="shape">
   {#if region.patch}
     <PatchTools
@@ -263,23 +257,6 @@
 </div>
 
 <style>
-  header {
-    display: flex;
-    justify-content: space-between;
-    gap: 8px;
-    align-items: baseline;
-    padding: 3px 8px;
-    border: 1px dashed var(--accent);
-    border-radius: 3px;
-  }
-
-  .name {
-    font-weight: 600;
-    background: transparent;
-    min-width: 0;
-    flex: 1;
-  }
-
   .shape {
     padding: 6px 0;
     border-bottom: 1px solid var(--rule-soft);

@@ -18,11 +18,7 @@ public final class BodyEditor {
    */
   public BodyEditor(Plan plan, String piece) {
     this.plan = plan;
-    this.piece =
-        plan.piece(piece)
-            .orElseThrow(
-                () ->
-                    bad("There is no piece '%s'.".formatted(piece), "Choose a piece of the plan."));
+    this.piece = plan.piece(piece, "the bodies");
   }
 
   private static Problem bad(String reason, String remedy) {

@@ -25,11 +25,7 @@ public final class Divider {
    */
   public Divider(Plan plan, String piece) {
     this.plan = plan;
-    this.piece =
-        plan.piece(piece)
-            .orElseThrow(
-                () ->
-                    bad("There is no piece '%s'.".formatted(piece), "Choose a piece of the plan."));
+    this.piece = plan.piece(piece, "dividing");
   }
 
   private static Problem bad(String reason, String remedy) {

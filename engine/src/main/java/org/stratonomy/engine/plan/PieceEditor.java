@@ -15,11 +15,7 @@ public final class PieceEditor {
    */
   public PieceEditor(Plan plan, String piece) {
     this.plan = plan;
-    this.piece =
-        plan.piece(piece)
-            .orElseThrow(
-                () ->
-                    bad("There is no piece '%s'.".formatted(piece), "Choose a piece of the plan."));
+    this.piece = plan.piece(piece, "the piece");
   }
 
   private static Problem bad(String reason, String remedy) {

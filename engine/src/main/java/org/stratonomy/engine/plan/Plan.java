@@ -2,6 +2,7 @@ package org.stratonomy.engine.plan;
 
 import java.util.List;
 import java.util.Optional;
+import org.stratonomy.engine.problem.Problem;
 
 /**
  * The whole document: what is printed, on which machine, of which filaments, by which rules.
@@ -27,6 +28,23 @@ public record Plan(
 
   public Optional<Piece> piece(String id) {
     return pieces.stream().filter(piece -> piece.id().equals(id)).findFirst();
+  }
+
+  /**
+   * A piece that is to be edited.
+   *
+   * @param what is edited, for the error
+   * @throws Problem if there is no such piece
+   */
+  Piece piece(String id, String what) {
+    return piece(id)
+        .orElseThrow(
+            () ->
+                new Problem(
+                    Problem.Kind.PLAN,
+                    what,
+                    "There is no piece '%s'.".formatted(id),
+                    "Choose a piece of the plan."));
   }
 
   public Plan withPieces(List<Piece> changed) {

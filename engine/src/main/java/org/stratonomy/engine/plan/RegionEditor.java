@@ -41,11 +41,7 @@ public final class RegionEditor {
    */
   public RegionEditor(Plan plan, String piece) {
     this.plan = plan;
-    this.piece =
-        plan.piece(piece)
-            .orElseThrow(
-                () ->
-                    bad("There is no piece '%s'.".formatted(piece), "Choose a piece of the plan."));
+    this.piece = plan.piece(piece, "the region");
   }
 
   private static Problem bad(String reason, String remedy) {
