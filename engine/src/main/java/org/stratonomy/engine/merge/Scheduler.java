@@ -8,7 +8,6 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.motion.LayerTime;
@@ -20,13 +19,11 @@ import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
-import org.stratonomy.engine.plan.SpotSettings;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.LayerStack.Part;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
-import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.Sections;
 
 /**
@@ -43,6 +40,7 @@ public final class Scheduler {
   private final TravelSettings travel;
   private final Settings planSettings;
   private final LayerTimer timer;
+  private final LayerSettings settings;
 
   /**
    * @param sections one for each piece, in the plan's order
@@ -64,6 +62,7 @@ public final class Scheduler {
     this.planSettings = resolver.plan();
     this.travel = TravelSettings.of(planSettings);
     this.timer = new LayerTimer(resolver.machine(), travel, planSettings);
+    this.settings = new LayerSettings(resolver, stack, lines);
   }
 
   /** What is printed below and around the pieces. */
@@ -88,7 +87,7 @@ public final class Scheduler {
       ordered.add(next);
       if (!next.order.items().isEmpty()) {
         LineOrder.Item last = next.order.items().getLast();
-        slot = strokeSettings(layer, last).slot(last.line().role());
+        slot = settings.of(layer, last).slot(last.line().role());
         x = last.endX();
         y = last.endY();
       }
@@ -108,7 +107,7 @@ public final class Scheduler {
   /** The lowest slot of what the first layer consists of. */
   private int firstSlot() {
     if (stack.raftLayers() > 0) {
-      return raftSettings(stack.layers().getFirst()).slot(Role.SUPPORT);
+      return settings.ofRaft(stack.layers().getFirst()).slot(Role.SUPPORT);
     }
     return stack.layers().stream()
         .limit(1)
@@ -117,71 +116,13 @@ public final class Scheduler {
             part ->
                 lines.get(part.piece()).islands(part.layer()).stream()
                     .flatMap(List::stream)
-                    .map(line -> slot(part, line)))
+                    .map(line -> settings.of(part, line).slot(line.role())))
         .min(Integer::compare)
         .orElse(1);
   }
 
-  private int slot(Part part, Line line) {
-    return strokeSettings(part, line).slot(line.role());
-  }
-
   private Settings settings(Part part) {
     return resolver.stratum(plan.pieces().get(part.piece()).id(), part.layer().stratum());
-  }
-
-  private StrokeSettings strokeSettings(Part part, Line line) {
-    return switch (line.role()) {
-      case SUPPORT, INTERFACE, BRIM, SKIRT -> beside(part);
-      default -> strokeSettings(part, cells(part).get(line.cell()).settings());
-    };
-  }
-
-  private StrokeSettings strokeSettings(PlanLayer layer, LineOrder.Item item) {
-    return layer.isRaft()
-        ? raftSettings(layer)
-        : strokeSettings(layer.parts().get(item.part()), item.line());
-  }
-
-  /** A raft belongs to no piece: what holds for the whole plan holds for it. */
-  private StrokeSettings raftSettings(PlanLayer layer) {
-    return new StrokeSettings(
-        new SpotSettings(planSettings, Map.of()),
-        resolver::filament,
-        new PieceLayer(layer.number(), layer.bottom(), layer.top(), 1),
-        Stroke.NO_PIECE,
-        true);
-  }
-
-  private List<Cell> cells(Part part) {
-    return lines.get(part.piece()).cells(part.layer());
-  }
-
-  /** Of support, brim and skirt. */
-  private StrokeSettings beside(Part part) {
-    return strokeSettings(part, lines.get(part.piece()).beside(part.layer()));
-  }
-
-  private StrokeSettings strokeSettings(Part part, SpotSettings settings) {
-    return new StrokeSettings(
-        settings,
-        resolver::filament,
-        part.layer(),
-        part.piece(),
-        stack.pieces().get(part.piece()).onBed());
-  }
-
-  /** All of a layer: of its cells, and of what is beside them. */
-  private List<StrokeSettings> all(PlanLayer layer) {
-    List<StrokeSettings> all = new ArrayList<>();
-    for (Part part : layer.parts()) {
-      cells(part).forEach(cell -> all.add(strokeSettings(part, cell.settings())));
-      all.add(beside(part));
-    }
-    if (layer.isRaft()) {
-      all.add(raftSettings(layer));
-    }
-    return all;
   }
 
   private Ordered order(PlanLayer layer, Ground ground, double x, double y, int slot) {
@@ -190,10 +131,10 @@ public final class Scheduler {
       key.add(lines.get(part.piece()).key(part.layer()));
       key.add(part.piece()).add(part.layer().index());
     }
-    List<StrokeSettings> all = all(layer);
+    List<StrokeSettings> all = settings.all(layer);
     SortedSet<Double> heats = new TreeSet<>();
-    all.forEach(settings -> settings.addHeatsTo(heats));
-    all.forEach(settings -> settings.addOrderTo(key, heats));
+    all.forEach(one -> one.addHeatsTo(heats));
+    all.forEach(one -> one.addOrderTo(key, heats));
     if (layer.isRaft()) {
       key.add(ground.raft.key()).add(layer.number());
     }
@@ -212,14 +153,14 @@ public final class Scheduler {
     List<LayerSequencer.Batch> batches = new ArrayList<>();
     if (layer.isRaft()) {
       List<Line> skirt = layer.number() == 1 ? ground.skirt.lines() : List.of();
-      add(batches, 0, line -> raftSettings(layer), skirt, true);
+      add(batches, 0, line -> settings.ofRaft(layer), skirt, true);
       List<Line> own = ground.raft.layers().get(layer.number() - 1);
-      add(batches, 0, line -> raftSettings(layer), own, false);
+      add(batches, 0, line -> settings.ofRaft(layer), own, false);
     }
     for (int p = 0; p < layer.parts().size(); p++) {
       Part part = layer.parts().get(p);
       PieceLines piece = lines.get(part.piece());
-      Function<Line, StrokeSettings> own = line -> strokeSettings(part, line);
+      Function<Line, StrokeSettings> own = line -> settings.of(part, line);
       if (layer.number() == 1 && p == 0) {
         add(batches, p, own, ground.skirt.lines(), true);
       }
@@ -242,19 +183,19 @@ public final class Scheduler {
   private static void add(
       List<LayerSequencer.Batch> batches,
       int part,
-      Function<Line, StrokeSettings> settings,
+      Function<Line, StrokeSettings> settingsOf,
       List<Line> all,
       boolean first) {
     Map<Heat, List<Line>> byHeat =
         all.stream()
             .collect(
                 Collectors.groupingBy(
-                    line -> Heat.of(settings.apply(line), line.role()),
+                    line -> Heat.of(settingsOf.apply(line), line.role()),
                     TreeMap::new,
                     Collectors.toList()));
     byHeat.forEach(
         (heat, own) -> {
-          StrokeSettings strokes = settings.apply(own.getFirst());
+          StrokeSettings strokes = settingsOf.apply(own.getFirst());
           batches.add(
               new LayerSequencer.Batch(
                   part, heat.slot, heat.celsius, own, strokes.seam(), strokes.wallOrder(), first));
@@ -276,7 +217,7 @@ public final class Scheduler {
 
   private LayerSchedule layer(PlanLayer layer, Ordered ordered) {
     Key.Builder key = Key.of("strokes").add(ordered.key).add(travel.retractFromMm());
-    all(layer).forEach(settings -> settings.addTo(key));
+    settings.all(layer).forEach(one -> one.addTo(key));
     timer.addTo(key);
     Key built = key.build();
     LayerOrder order = memo.get(built, LayerOrder.class, () -> strokes(layer, ordered));
@@ -291,7 +232,7 @@ public final class Scheduler {
     List<Travel> travels = new ArrayList<>();
     List<LineOrder.Item> items = ordered.order.items();
     for (int i = 0; i < items.size(); i++) {
-      strokeSettings(layer, items.get(i)).addStrokes(items.get(i).line(), strokes);
+      settings.of(layer, items.get(i)).addStrokes(items.get(i).line(), strokes);
       travels.add(ways.get(i));
       while (travels.size() < strokes.size()) {
         travels.add(Travel.STRAIGHT);

@@ -1,0 +1,85 @@
+package org.stratonomy.engine.merge;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.stratonomy.engine.divide.Cell;
+import org.stratonomy.engine.path.Line;
+import org.stratonomy.engine.path.PieceLines;
+import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.SpotSettings;
+import org.stratonomy.engine.strata.LayerStack;
+import org.stratonomy.engine.strata.LayerStack.Part;
+import org.stratonomy.engine.strata.LayerStack.PlanLayer;
+import org.stratonomy.engine.strata.PieceLayer;
+
+/** Finds what holds for each line of a layer: of its cell, beside its piece, or of the raft. */
+final class LayerSettings {
+  private final Resolver resolver;
+  private final LayerStack stack;
+  private final List<PieceLines> lines;
+
+  /** A raft belongs to no piece: what holds for the whole plan holds for it. */
+  private final SpotSettings raft;
+
+  /**
+   * @param lines one for each piece, in the plan's order
+   */
+  LayerSettings(Resolver resolver, LayerStack stack, List<PieceLines> lines) {
+    this.resolver = resolver;
+    this.stack = stack;
+    this.lines = lines;
+    raft = new SpotSettings(resolver.plan(), Map.of());
+  }
+
+  StrokeSettings of(PlanLayer layer, LineOrder.Item item) {
+    return layer.isRaft() ? ofRaft(layer) : of(layer.parts().get(item.part()), item.line());
+  }
+
+  StrokeSettings of(Part part, Line line) {
+    return switch (line.role()) {
+      case SUPPORT, INTERFACE, BRIM, SKIRT -> beside(part);
+      default -> of(part, cells(part).get(line.cell()).settings());
+    };
+  }
+
+  StrokeSettings ofRaft(PlanLayer layer) {
+    return new StrokeSettings(
+        raft,
+        resolver::filament,
+        new PieceLayer(layer.number(), layer.bottom(), layer.top(), 1),
+        Stroke.NO_PIECE,
+        true);
+  }
+
+  /** All of a layer: of its cells, and of what is beside them. */
+  List<StrokeSettings> all(PlanLayer layer) {
+    List<StrokeSettings> all = new ArrayList<>();
+    for (Part part : layer.parts()) {
+      cells(part).forEach(cell -> all.add(of(part, cell.settings())));
+      all.add(beside(part));
+    }
+    if (layer.isRaft()) {
+      all.add(ofRaft(layer));
+    }
+    return all;
+  }
+
+  /** Of support, brim and skirt. */
+  private StrokeSettings beside(Part part) {
+    return of(part, lines.get(part.piece()).beside(part.layer()));
+  }
+
+  private StrokeSettings of(Part part, SpotSettings settings) {
+    return new StrokeSettings(
+        settings,
+        resolver::filament,
+        part.layer(),
+        part.piece(),
+        stack.pieces().get(part.piece()).onBed());
+  }
+
+  private List<Cell> cells(Part part) {
+    return lines.get(part.piece()).cells(part.layer());
+  }
+}

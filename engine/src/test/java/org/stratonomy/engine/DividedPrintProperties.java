@@ -1,0 +1,121 @@
+package org.stratonomy.engine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Combinators;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import net.jqwik.api.constraints.IntRange;
+import org.stratonomy.engine.divide.Cell;
+import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Region.Depth;
+import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.strata.PieceLayer;
+
+/** What always holds of pieces that regions divide at random. */
+class DividedPrintProperties {
+  private static final double STRAND = 1.75;
+
+  /** Joints overlap by this and a little rounding, mm. */
+  private static final double JOINT = 0.06;
+
+  @Provide
+  Arbitrary<List<Region.Shape>> shapes() {
+    Arbitrary<Double> place = Arbitraries.doubles().between(-9, 9);
+    Arbitrary<Double> size = Arbitraries.doubles().between(1, 14);
+    Arbitrary<Vector> middle = Combinators.combine(place, place).as((x, y) -> new Vector(x, y, 1));
+    Arbitrary<Region.Shape> box =
+        Combinators.combine(middle, size, size)
+            .as((at, a, b) -> new Region.Box(at, new Vector(a, b, 3)));
+    Arbitrary<Region.Shape> cylinder =
+        Combinators.combine(middle, size).as((at, d) -> new Region.Cylinder(at, d, 3));
+    Arbitrary<Region.Shape> sphere =
+        Combinators.combine(middle, size).as((at, d) -> new Region.Sphere(at, d));
+    Arbitrary<Region.Shape> core =
+        Combinators.combine(
+                Arbitraries.doubles().between(0.2, 4), Arbitraries.integers().between(0, 3))
+            .as((depth, layers) -> new Region.Core(Depth.ofMm(depth), Depth.of(layers)));
+    return Arbitraries.oneOf(box, cylinder, sphere, core).list().ofMinSize(1).ofMaxSize(3);
+  }
+
+  private static PlanResult compute(List<Region.Shape> shapes, Mesh mesh) {
+    List<Region> regions = new ArrayList<>();
+    List<Rule> rules = new ArrayList<>();
+    for (int i = 0; i < shapes.size(); i++) {
+      regions.add(new Region("r" + i, "R" + i, shapes.get(i)));
+      rules.add(Shapes.region("r" + i, Map.of(Setting.FILAMENT, Value.of(2 - i % 2))));
+    }
+    rules.add(
+        Shapes.everywhere(
+            Map.of(
+                Setting.INFILL_DENSITY, Value.of(100),
+                Setting.SKIRT_LINES, Value.of(0))));
+    Plan plan = Shapes.divided(regions, rules.toArray(Rule[]::new));
+    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
+      return planner.compute(plan, Shapes.source(mesh), Watch.NONE);
+    }
+  }
+
+  @Property(tries = 25)
+  void everyStrokeHasTheFilamentOfTheCellsThatItRunsIn(
+      @ForAll("shapes") List<Region.Shape> shapes, @ForAll @IntRange(min = 1, max = 200) int seed) {
+    PlanResult result = compute(shapes, Shapes.boxes(seed));
+    List<PieceLayer> layers = result.stack().pieces().getFirst().layers();
+    for (LayerSchedule layer : result.schedule().layers()) {
+      PieceLayer own = layers.get(layer.layer().number() - 1);
+      Area[] areas = new Area[3];
+      for (int slot = 1; slot <= 2; slot++) {
+        List<Area> cells = new ArrayList<>();
+        for (Cell cell : result.cells().getFirst().of(own)) {
+          if (cell.settings().all().slot() == slot) {
+            cells.add(cell.area());
+          }
+        }
+        areas[slot] = cells.isEmpty() ? Area.EMPTY : Plane.outset(Plane.union(cells), JOINT);
+      }
+      for (Stroke stroke : layer.strokes()) {
+        Path path = stroke.path();
+        for (int i = 0; i < path.segmentCount(); i++) {
+          int j = path.segmentEnd(i);
+          double x = (path.x(i) + path.x(j)) / 2;
+          double y = (path.y(i) + path.y(j)) / 2;
+          assertThat(areas[stroke.slot()].contains(x, y))
+              .as("%s at %.3f %.3f in layer %d", stroke.role(), x, y, layer.layer().number())
+              .isTrue();
+        }
+      }
+    }
+  }
+
+  @Property(tries = 15)
+  void aSolidBarKeepsItsVolumeHoweverItIsDivided(@ForAll("shapes") List<Region.Shape> shapes)
+      throws IOException {
+    PlanResult result = compute(shapes, Shapes.bar(22, 18, 2));
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    Planner.writeProgram(result, bytes);
+    GcodeReader program = GcodeReader.read(bytes.toString(StandardCharsets.UTF_8));
+    double expected = 22 * 18 * 2;
+    assertThat(program.volume(STRAND)).isCloseTo(expected, within(0.02 * expected));
+  }
+}
