@@ -19,6 +19,7 @@
   const rotation = $derived(document?.placement?.rotation ?? [0, 0, 0]);
   const scale = $derived(document?.placement?.scale ?? [1, 1, 1]);
   const size = $derived(piece.max.map((high, axis) => high - piece.min[axis]!));
+  const others = $derived(session.document.pieces.filter((other) => other.id !== piece.id));
   const isTurned = $derived(rotation.some((degrees) => degrees % 180 !== 0));
 
   function place(change: { position?: number[]; rotation?: number[]; scale?: number[] }) {
@@ -113,6 +114,21 @@
     <button class="tool" onclick={() => session.edit({ action: 'COPY_PIECE', piece: piece.id })}
       >Copy</button
     >
+    {#if others.length > 0}
+      <select
+        class="tool"
+        aria-label="Join with another piece"
+        title="Takes over its bodies on their common origin, as files that belong together have it"
+        value=""
+        onchange={(e) =>
+          session.edit({ action: 'JOIN_PIECE', piece: piece.id, other: e.currentTarget.value })}
+      >
+        <option value="" disabled>Join with …</option>
+        {#each others as other (other.id)}
+          <option value={other.id}>{other.name ?? other.id}</option>
+        {/each}
+      </select>
+    {/if}
     <button
       class="tool"
       disabled={session.document.pieces.length < 2}

@@ -202,6 +202,29 @@ class DivisionApiTest extends ApiTest {
     refused(left, "\"action\": \"ADD_REGION\", \"piece\": \"wedge-2\", \"kind\": \"SLAB\"", "core");
   }
 
+  @Test
+  void filesThatBelongTogetherAreJoinedOnTheirCommonOrigin() throws Exception {
+    JsonNode plan =
+        json(
+            mvc.perform(
+                    multipart("/api/plans")
+                        .file(file("base.stl", wedge(10)))
+                        .file(file("lid.stl", twoWedges())))
+                .andExpect(status().isCreated())
+                .andReturn());
+    double x = result(plan).get("pieces").get(0).get("min").get(0).asDouble();
+    JsonNode joined =
+        edit(plan, "\"action\": \"JOIN_PIECE\", \"piece\": \"base\", \"other\": \"lid\"");
+    JsonNode pieces = joined.get("document").get("pieces");
+    assertThat(pieces).hasSize(1);
+    assertThat(pieces.get(0).get("bodies").get(1).get("name").asString()).isEqualTo("lid");
+    JsonNode piece = result(joined).get("pieces").get(0);
+    assertThat(piece.get("min").get(0).asDouble()).isCloseTo(x, within(1e-6));
+    assertThat(piece.get("max").get(0).asDouble()).isCloseTo(x + 50, within(1e-6));
+    refused(
+        joined, "\"action\": \"JOIN_PIECE\", \"piece\": \"base\", \"other\": \"base\"", "itself");
+  }
+
   private void refused(JsonNode state, String body, String reason) throws Exception {
     mvc.perform(
             post("/api/plans/{id}/edits", state.get("id").asString())

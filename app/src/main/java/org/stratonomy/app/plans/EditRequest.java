@@ -23,6 +23,7 @@ import org.stratonomy.engine.plan.RegionEditor;
  * @param body id of the body to split
  * @param slots filaments that bodies take in turn
  * @param placement of the piece
+ * @param other id of the piece to join
  */
 record EditRequest(
     int version,
@@ -38,7 +39,8 @@ record EditRequest(
     @Schema(nullable = true) String region,
     @Schema(nullable = true) String body,
     @Schema(nullable = true) List<Integer> slots,
-    @Schema(nullable = true) @Valid PlacementRequest placement) {
+    @Schema(nullable = true) @Valid PlacementRequest placement,
+    @Schema(nullable = true) String other) {
 
   enum Action {
     DIVIDE,
@@ -53,6 +55,7 @@ record EditRequest(
     ALTERNATE,
     PLACE,
     COPY_PIECE,
+    JOIN_PIECE,
     REMOVE_PIECE
   }
 

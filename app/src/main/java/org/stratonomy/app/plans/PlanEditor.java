@@ -11,6 +11,7 @@ import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.BodyEditor;
 import org.stratonomy.engine.plan.Divider;
+import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.PieceEditor;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
@@ -67,6 +68,7 @@ class PlanEditor {
               .place(placement(given(r.placement(), "placement")));
       case COPY_PIECE ->
           new PieceEditor(plan, given(r.piece(), "piece")).copy(placedWidth(plan, r) + SPACING_MM);
+      case JOIN_PIECE -> joined(plan, r);
       case REMOVE_PIECE -> new PieceEditor(plan, given(r.piece(), "piece")).remove();
       case SPLIT_BODY -> split(plan, r);
       case ALTERNATE ->
@@ -96,6 +98,19 @@ class PlanEditor {
   private Vector size(Plan plan, EditRequest r) {
     Bounds all = bodies(plan, r).stream().reduce(Bounds::with).orElseThrow();
     return new Vector(all.sizeX(), all.sizeY(), all.sizeZ());
+  }
+
+  /** What was there stays where it stands: the placement is that of all bodies together. */
+  private Plan joined(Plan plan, EditRequest r) {
+    Plan joined = new PieceEditor(plan, given(r.piece(), "piece")).join(given(r.other(), "other"));
+    Piece before = plan.piece(r.piece()).orElseThrow();
+    Piece after = joined.piece(r.piece()).orElseThrow();
+    double[] was = PlacedPiece.of(before, meshes).vertices(0);
+    double[] is = PlacedPiece.of(after, meshes).vertices(0);
+    Vector at = before.placement().position();
+    Vector moved =
+        new Vector(at.x() + was[0] - is[0], at.y() + was[1] - is[1], at.z() + was[2] - is[2]);
+    return joined.withPiece(after.withPlacement(before.placement().withPosition(moved)));
   }
 
   private double placedWidth(Plan plan, EditRequest r) {

@@ -1,7 +1,9 @@
 package org.stratonomy.engine.plan;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.problem.Problem;
 
@@ -73,6 +75,75 @@ public final class PieceEditor {
       rules.add(rule.withWhere(rule.where().with(named, rule.where().strata())));
     }
     return plan.withPieces(pieces).withRules(rules);
+  }
+
+  /**
+   * Takes over the bodies of another piece on their common origin; rules for that piece go on
+   * holding for its bodies.
+   *
+   * @param id of the other piece; it must not be divided
+   */
+  public Plan join(String id) {
+    Piece other = plan.piece(id, "joining");
+    if (other == piece) {
+      throw bad("It cannot be joined with itself.", "Choose another piece.");
+    }
+    if (other.strataCount() > 1 || !other.regions().isEmpty()) {
+      throw bad(
+          "%s is divided already.".formatted(other.name()),
+          "Join the other way round, or remove its boundaries and regions first.");
+    }
+    Map<String, String> renamed = new LinkedHashMap<>();
+    List<Body> bodies = new ArrayList<>(piece.bodies());
+    for (Body body : other.bodies()) {
+      String name = other.bodies().size() == 1 ? other.name() : body.name();
+      renamed.put(body.id(), freeId(bodies, body.id()));
+      bodies.add(new Body(renamed.get(body.id()), name, body.mesh()));
+    }
+    List<Rule> rules = new ArrayList<>();
+    for (Rule rule : plan.rules()) {
+      rules.addAll(joined(rule, id, renamed));
+    }
+    List<Piece> pieces =
+        plan.pieces().stream()
+            .filter(p -> p != other)
+            .map(p -> p == piece ? piece.withBodies(bodies) : p)
+            .toList();
+    return plan.withPieces(pieces).withRules(rules);
+  }
+
+  private static String freeId(List<Body> bodies, String wanted) {
+    String id = wanted;
+    for (int n = 2; isTaken(bodies, id); n++) {
+      id = wanted + "-" + n;
+    }
+    return id;
+  }
+
+  private static boolean isTaken(List<Body> bodies, String id) {
+    return bodies.stream().anyMatch(body -> body.id().equals(id));
+  }
+
+  /** A rule for both pieces becomes two, because only for one of them bodies are named. */
+  private List<Rule> joined(Rule rule, String other, Map<String, String> renamed) {
+    Where where = rule.where();
+    if (!where.pieces().contains(other)) {
+      return List.of(rule);
+    }
+    List<String> named =
+        where.bodies().isEmpty()
+            ? List.copyOf(renamed.values())
+            : where.bodies().stream().filter(renamed::containsKey).map(renamed::get).toList();
+    List<Rule> rules = new ArrayList<>();
+    List<String> left = where.pieces().stream().filter(id -> !id.equals(other)).toList();
+    if (!left.isEmpty()) {
+      rules.add(rule.withWhere(where.with(left, where.strata())));
+    }
+    if (!named.isEmpty()) {
+      Where here = where.with(List.of(piece.id()), List.of()).withBodies(named);
+      rules.add(rule.withWhere(here));
+    }
+    return rules;
   }
 
   /** Without the piece, and without the rules that hold for nothing else. */

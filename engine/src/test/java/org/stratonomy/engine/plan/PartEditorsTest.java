@@ -165,6 +165,25 @@ class PartEditorsTest {
   }
 
   @Test
+  void aJoinedPieceKeepsItsRulesAsABody() {
+    Plan copied = new PieceEditor(Shapes.plan(List.of()), "piece").copy(30);
+    Where both = new Where(List.of("piece", "piece-2"), List.of());
+    Where second = new Where(List.of("piece-2"), List.of());
+    Plan plan = copied.withRules(List.of(new Rule(both, SECOND), new Rule(second, SECOND)));
+    Plan joined = new PieceEditor(plan, "piece").join("piece-2");
+    assertThat(joined.pieces()).hasSize(1);
+    assertThat(only(joined).bodies()).extracting(Body::id).containsExactly("body", "body-2");
+    assertThat(joined.rules())
+        .extracting(rule -> rule.where().bodies())
+        .containsExactly(List.of(), List.of("body-2"), List.of("body-2"));
+    assertThat(joined.rules()).allMatch(rule -> rule.where().pieces().equals(List.of("piece")));
+    Plan divided = copied.withPiece(copied.pieces().getLast().withBoundaries(List.of(1.0)));
+    assertThatThrownBy(() -> new PieceEditor(divided, "piece").join("piece-2"))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("divided already");
+  }
+
+  @Test
   void aRuleThatIsSwitchedOffCountsForNothing() {
     Rule off = new Rule(Where.EVERYWHERE, SECOND, false);
     Plan plan = Shapes.plan(List.of(), off);
