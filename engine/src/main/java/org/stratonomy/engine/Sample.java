@@ -11,6 +11,7 @@ import org.stratonomy.engine.plan.Resolver.Reason;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Spot;
+import org.stratonomy.engine.plan.SpotSettings;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.strata.LayerStack.Part;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
@@ -19,20 +20,30 @@ import org.stratonomy.engine.strata.LayerStack.PlanLayer;
  * What is printed at one spot of the bed, layer by layer from the bed to the top, and why a setting
  * has its value there.
  *
- * @param layers those in which something is printed at the spot
+ * @param layers those in which something is printed at the spot, or a piece is around it
  */
 public record Sample(List<Entry> layers) {
 
   /**
    * One layer at the spot.
    *
-   * @param role of the line there
+   * @param bottom of the piece's layer, or of the plan's for what belongs to no piece, mm
+   * @param top mm
+   * @param role of the line there, or infill if the spot lies between lines of it
    * @param slot of its filament
+   * @param hollow whether nothing is printed inside of the piece
    * @param spot what rules can tell of the place; empty for what belongs to no piece
    * @param reason why the setting has its value; empty without a spot
    */
   public record Entry(
-      PlanLayer layer, Role role, int slot, Optional<Spot> spot, Optional<Reason> reason) {}
+      PlanLayer layer,
+      double bottom,
+      double top,
+      Role role,
+      int slot,
+      boolean hollow,
+      Optional<Spot> spot,
+      Optional<Reason> reason) {}
 
   /**
    * @param x on the bed, mm
@@ -42,20 +53,73 @@ public record Sample(List<Entry> layers) {
   public static Sample at(PlanResult result, double x, double y, Setting setting) {
     List<Entry> entries = new ArrayList<>();
     for (LayerSchedule layer : result.schedule().layers()) {
-      covering(layer, x, y).ifPresent(s -> entries.add(entry(result, layer, s, x, y, setting)));
+      Optional<Stroke> stroke = covering(layer, x, y);
+      if (stroke.isPresent()) {
+        entries.add(printed(result, layer, stroke.get(), x, y, setting));
+      } else {
+        layer.layer().parts().stream()
+            .flatMap(part -> between(result, layer, part, x, y, setting).stream())
+            .findFirst()
+            .ifPresent(entries::add);
+      }
     }
     return new Sample(List.copyOf(entries));
   }
 
-  private static Entry entry(
+  private static Entry printed(
       PlanResult result, LayerSchedule layer, Stroke stroke, double x, double y, Setting setting) {
-    Optional<Spot> spot =
-        layer.layer().parts().stream()
-            .filter(part -> part.piece() == stroke.piece())
-            .findFirst()
-            .map(part -> spot(result, part, x, y));
-    Optional<Reason> reason = spot.map(s -> result.resolver().reason(s, stroke.role(), setting));
-    return new Entry(layer.layer(), stroke.role(), stroke.slot(), spot, reason);
+    PlanLayer of = layer.layer();
+    Role role = stroke.role();
+    Optional<Part> part = of.parts().stream().filter(p -> p.piece() == stroke.piece()).findFirst();
+    if (part.isEmpty()) {
+      return new Entry(
+          of,
+          of.bottom(),
+          of.top(),
+          role,
+          stroke.slot(),
+          false,
+          Optional.empty(),
+          Optional.empty());
+    }
+    Spot spot = spot(result, part.get(), x, y);
+    return entry(result, of, part.get(), role, stroke.slot(), false, spot, setting);
+  }
+
+  /** Inside of a piece between its lines. */
+  private static Optional<Entry> between(
+      PlanResult result, LayerSchedule layer, Part part, double x, double y, Setting setting) {
+    return result
+        .cells()
+        .get(part.piece())
+        .spot(part.layer(), x, y)
+        .map(
+            spot -> {
+              SpotSettings settings = result.resolver().at(spot);
+              boolean hollow = settings.all().number(Setting.INFILL_DENSITY) == 0;
+              int slot = settings.of(Role.INFILL).slot();
+              return entry(result, layer.layer(), part, Role.INFILL, slot, hollow, spot, setting);
+            });
+  }
+
+  private static Entry entry(
+      PlanResult result,
+      PlanLayer layer,
+      Part part,
+      Role role,
+      int slot,
+      boolean hollow,
+      Spot spot,
+      Setting setting) {
+    return new Entry(
+        layer,
+        part.layer().bottom(),
+        part.layer().top(),
+        role,
+        slot,
+        hollow,
+        Optional.of(spot),
+        Optional.of(result.resolver().reason(spot, role, setting)));
   }
 
   /**

@@ -64,6 +64,35 @@ class SampleTest {
   }
 
   @Test
+  void betweenTheLinesOfASparseCoreIsItsInfill() {
+    Plan plan =
+        Shapes.divided(
+            SANDWICH,
+            Shapes.region("core", Map.of(Setting.INFILL_DENSITY, Value.of(10))),
+            Shapes.everywhere(
+                Map.of(
+                    Setting.TOP_LAYERS, Value.of(3),
+                    Setting.BOTTOM_LAYERS, Value.of(3),
+                    Setting.INFILL_DENSITY, Value.of(0))));
+    List<Sample.Entry> layers =
+        Sample.at(compute(plan), 125.1, 105.1, Setting.INFILL_DENSITY).layers();
+    assertThat(layers).hasSize(20);
+    assertThat(layers.subList(3, 17))
+        .allSatisfy(
+            entry -> {
+              assertThat(entry.role()).isEqualTo(Role.INFILL);
+              assertThat(entry.hollow()).isFalse();
+              assertThat(entry.reason().orElseThrow().rule()).isZero();
+            });
+    Plan hollow =
+        Shapes.plan(List.of(), Shapes.everywhere(Map.of(Setting.INFILL_DENSITY, Value.of(0))));
+    assertThat(Sample.at(compute(hollow), 125.1, 105.1, Setting.FAN).layers())
+        .hasSize(20)
+        .filteredOn(Sample.Entry::hollow)
+        .hasSize(12);
+  }
+
+  @Test
   void besideEverythingNothingIsPrinted() {
     assertThat(Sample.at(compute(Shapes.plan(List.of())), 10, 10, Setting.FAN).layers()).isEmpty();
   }

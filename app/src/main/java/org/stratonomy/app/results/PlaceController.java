@@ -116,10 +116,10 @@ class PlaceController {
     return new SampleView(
         number,
         number,
-        entry.layer().bottom(),
-        entry.layer().top(),
+        entry.bottom(),
+        entry.top(),
         1,
-        entry.role().label(),
+        entry.hollow() ? "nothing" : entry.role().label(),
         entry.slot(),
         piece == null ? "" : piece.name(),
         entry.spot().map(Spot::body).orElse(""),

@@ -70,7 +70,8 @@ public record ResultView(
    * @param lastLayer number in the plan
    * @param bottom of the first, mm
    * @param top of the last, mm
-   * @param count of the layers in which something is printed there
+   * @param count of the layers
+   * @param role of the lines, or "nothing" in a hollow
    * @param piece name of the piece, or empty for what belongs to none
    * @param regions names of the regions that the spot lies in
    * @param value of the setting asked for, as text
@@ -92,10 +93,13 @@ public record ResultView(
       String value,
       int rule,
       List<Integer> hidden) {
+    /** Heights nearer than this are one, mm. */
+    private static final double SAME_MM = 1e-3;
 
-    /** Whether the same is printed for the same reason in a layer above. */
+    /** Whether the same is printed for the same reason in the next layer above. */
     boolean goesOnWith(SampleView next) {
-      return role.equals(next.role)
+      return Math.abs(next.bottom - top) < SAME_MM
+          && role.equals(next.role)
           && slot == next.slot
           && piece.equals(next.piece)
           && body.equals(next.body)
