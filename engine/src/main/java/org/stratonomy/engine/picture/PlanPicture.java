@@ -2,14 +2,21 @@ package org.stratonomy.engine.picture;
 
 import java.awt.image.BufferedImage;
 import java.util.Arrays;
+import java.util.BitSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.plan.Spot;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /**
@@ -17,6 +24,9 @@ import org.stratonomy.engine.strata.PlacedPiece;
  * above in parallel projection, drawn triangle by triangle with a depth buffer.
  */
 public final class PlanPicture {
+  /** Rules for single layers are left out of the picture, but for the first. */
+  private static final int SEEN_LAYER = 1;
+
   private static final double TURN = Math.toRadians(-32);
   private static final double TILT = Math.toRadians(28);
   private static final double MARGIN = 0.08;
@@ -92,13 +102,17 @@ public final class PlanPicture {
 
   private void piece(PlacedPiece placed, Resolver resolver) {
     Piece piece = placed.piece();
-    int[] strata = new int[piece.strataCount()];
-    for (int s = 0; s < strata.length; s++) {
-      int slot = resolver.stratum(piece.id(), s + 1).slot();
-      strata[s] = Integer.parseInt(resolver.filament(slot).colour().substring(1), 16);
-    }
     for (int m = 0; m < placed.meshes().size(); m++) {
+      String body = piece.bodies().get(m).id();
+      int[] plain = colours(piece, body, Set.of(), resolver);
       Mesh mesh = placed.meshes().get(m);
+      Map<BitSet, int[]> patches = new LinkedHashMap<>();
+      for (Region region : piece.regions()) {
+        if (region.shape() instanceof Region.Patch patch && patch.body().equals(body)) {
+          int[] own = colours(piece, body, Set.of(region.id()), resolver);
+          patches.put(patch.triangles().set(), own);
+        }
+      }
       double[] xyz = placed.vertices(m);
       for (int t = 0; t < mesh.triangleCount(); t++) {
         triangle(
@@ -107,9 +121,30 @@ public final class PlanPicture {
             3 * mesh.corner(t, 1),
             3 * mesh.corner(t, 2),
             piece.boundaries(),
-            strata);
+            colours(t, patches, plain));
       }
     }
+  }
+
+  /** Of the first patch that a triangle is marked in, or of its body. */
+  private static int[] colours(int triangle, Map<BitSet, int[]> patches, int[] plain) {
+    for (Map.Entry<BitSet, int[]> patch : patches.entrySet()) {
+      if (patch.getKey().get(triangle)) {
+        return patch.getValue();
+      }
+    }
+    return plain;
+  }
+
+  /** What is seen of each stratum: the filament of its outer wall, as rgb. */
+  private static int[] colours(Piece piece, String body, Set<String> regions, Resolver resolver) {
+    int[] colours = new int[piece.strataCount()];
+    for (int s = 0; s < colours.length; s++) {
+      Spot spot = new Spot(piece.id(), body, s + 1, regions, SEEN_LAYER, SEEN_LAYER);
+      int slot = resolver.at(spot).of(Role.OUTER_WALL).slot();
+      colours[s] = Integer.parseInt(resolver.filament(slot).colour().substring(1), 16);
+    }
+    return colours;
   }
 
   private void triangle(double[] p, int a, int b, int c, List<Double> boundaries, int[] strata) {

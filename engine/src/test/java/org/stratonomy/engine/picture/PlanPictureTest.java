@@ -8,7 +8,11 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Triangles;
 import org.stratonomy.engine.plan.Value;
 
 class PlanPictureTest {
@@ -40,5 +44,23 @@ class PlanPictureTest {
     assertThat(dark).isGreaterThan(10);
     assertThat(lowestDark).isLessThanOrEqualTo(highestLight + 1);
     assertThat(image.getRGB(1, 1) >>> 24).isZero();
+  }
+
+  @Test
+  void aPatchIsDrawnInTheColourOfItsFilament() {
+    Region all =
+        new Region(
+            "all",
+            "All",
+            new Region.Patch("body", new Triangles("0-11"), Depth.of(1), Depth.of(1)));
+    Plan plan =
+        Shapes.divided(List.of(all), Shapes.region("all", Map.of(Setting.FILAMENT, Value.of(2))));
+    BufferedImage image =
+        PlanPicture.draw(
+            plan, ShelfReader.standard(), Shapes.source(Shapes.bar(20, 20, 20)), 60, 60);
+    int argb = image.getRGB(30, 30);
+    assertThat(argb >>> 24).isEqualTo(255);
+    // Slate is cold.
+    assertThat(argb >> 16 & 255).isLessThan(argb & 255);
   }
 }
