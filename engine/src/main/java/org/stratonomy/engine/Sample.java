@@ -127,11 +127,7 @@ public record Sample(List<Entry> layers) {
    */
   private static Spot spot(PlanResult result, Part part, double x, double y) {
     Cells cells = result.cells().get(part.piece());
-    String piece = result.placed().get(part.piece()).id();
-    return cells
-        .spot(part.layer(), x, y)
-        .orElseGet(
-            () -> new Spot(piece, "", part.layer().stratum(), Set.of(), part.layer().index(), 1));
+    return cells.spot(part.layer(), x, y).orElseGet(() -> cells.spot(part.layer(), "", Set.of()));
   }
 
   /** The stroke whose middle is nearest, if the spot lies within its width. */

@@ -132,7 +132,8 @@ class SampleTest {
                 new Rule(
                     new Where(List.of(), List.of(), s, r, o, Optional.empty()),
                     Map.of(Setting.FILAMENT, Value.of(v)),
-                    active))
+                    active,
+                    ""))
         .list()
         .ofMinSize(1)
         .ofMaxSize(6);

@@ -7,19 +7,24 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import org.stratonomy.app.plans.PlanImporter;
 import org.stratonomy.app.plans.PlanService;
+import org.stratonomy.app.shelf.RecipeService;
 import org.stratonomy.demo.DemoPlan;
+import org.stratonomy.demo.DemoRecipe;
 import org.stratonomy.engine.document.StratFile;
 
-/** Puts the demo plans into an empty database. */
+/** Puts the demo plans and recipes into an empty database. */
 @Component
 @ConditionalOnProperty("stratonomy.demo")
 class DemoSeeder implements ApplicationRunner {
   private final PlanService plans;
   private final PlanImporter importer;
 
-  DemoSeeder(PlanService plans, PlanImporter importer) {
+  private final RecipeService recipes;
+
+  DemoSeeder(PlanService plans, PlanImporter importer, RecipeService recipes) {
     this.plans = plans;
     this.importer = importer;
+    this.recipes = recipes;
   }
 
   @Override
@@ -28,6 +33,8 @@ class DemoSeeder implements ApplicationRunner {
       // The newest plan stands first on the start page.
       List<StratFile> files = DemoPlan.all().reversed();
       files.forEach(importer::create);
+      DemoRecipe.all()
+          .forEach(recipe -> recipes.create(recipe.name(), recipe.basedOn(), recipe.values()));
     }
   }
 }

@@ -2,10 +2,15 @@ package org.stratonomy.app.plans;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import org.stratonomy.engine.place.Placer;
 import org.stratonomy.engine.plan.RegionEditor;
+import org.stratonomy.engine.plan.Where.Layers;
 
 /**
  * One edit of a plan; which of the fields are read depends on the action.
@@ -21,9 +26,17 @@ import org.stratonomy.engine.plan.RegionEditor;
  * @param kind of the region to add
  * @param region id of the region to remove
  * @param body id of the body to split
- * @param slots filaments that bodies take in turn
  * @param placement of the piece
- * @param other id of the piece to join
+ * @param other id of the piece to join, to align with or to copy the strata of; of the body to
+ *     align with; of the piece that a body goes to, a new one if empty
+ * @param course over the layers, in place of a value
+ * @param rule number of a rule in the sheet, from 0
+ * @param recipe id of a recipe on the shelf
+ * @param spacing room between pieces, mm
+ * @param axis 0, 1, 2 for X, Y, Z
+ * @param how things are aligned
+ * @param normal of the face that comes to lie on the bed, in the machine's axes
+ * @param slots filaments that bodies, or equal parts, take in turn
  */
 record EditRequest(
     int version,
@@ -40,7 +53,14 @@ record EditRequest(
     @Schema(nullable = true) String body,
     @Schema(nullable = true) List<Integer> slots,
     @Schema(nullable = true) @Valid PlacementRequest placement,
-    @Schema(nullable = true) String other) {
+    @Schema(nullable = true) String other,
+    @Schema(nullable = true) @Valid CourseRequest course,
+    @Schema(nullable = true) Integer rule,
+    @Schema(nullable = true) String recipe,
+    @Schema(nullable = true) Double spacing,
+    @Schema(nullable = true) @Min(0) @Max(2) Integer axis,
+    @Schema(nullable = true) Placer.How how,
+    @Schema(nullable = true) @Size(min = 3, max = 3) List<Double> normal) {
 
   enum Action {
     DIVIDE,
@@ -56,8 +76,30 @@ record EditRequest(
     PLACE,
     COPY_PIECE,
     JOIN_PIECE,
-    REMOVE_PIECE
+    SEPARATE_PIECE,
+    REMOVE_PIECE,
+    DIVIDE_PLAN,
+    JOIN_PLAN,
+    MOVE_PLAN_BOUNDARY,
+    COPY_STRATA,
+    ARRANGE,
+    ALIGN,
+    ALIGN_BODY,
+    LAY_DOWN,
+    MOVE_BODY,
+    APPLY_RECIPE
   }
+
+  /**
+   * A value that goes by the layer.
+   *
+   * @param ramp whether it changes evenly between the steps
+   */
+  record CourseRequest(
+      @NotNull Layers.From from, boolean ramp, @NotEmpty @Valid List<StepRequest> steps) {}
+
+  /** From a layer on, a value. */
+  record StepRequest(@Min(1) int layer, double value) {}
 
   /**
    * How a piece stands.
@@ -79,11 +121,23 @@ record EditRequest(
    * @param strata numbers of strata
    * @param regions ids of regions
    * @param roles of lines
+   * @param layers counted from the bottom of the piece or of the stratum
+   * @param planStrata numbers of strata of the plan
    */
   record PlaceRequest(
       @Schema(nullable = true) List<String> pieces,
       @Schema(nullable = true) List<String> bodies,
       @Schema(nullable = true) List<Integer> strata,
       @Schema(nullable = true) List<String> regions,
-      @Schema(nullable = true) List<String> roles) {}
+      @Schema(nullable = true) List<String> roles,
+      @Schema(nullable = true) @Valid LayersRequest layers,
+      @Schema(nullable = true) List<Integer> planStrata) {}
+
+  /**
+   * @param last highest layer; all from the first one on if missing
+   */
+  record LayersRequest(
+      @NotNull String from,
+      @Schema(nullable = true) @Min(1) Integer first,
+      @Schema(nullable = true) @Min(1) Integer last) {}
 }

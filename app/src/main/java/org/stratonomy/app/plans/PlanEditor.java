@@ -1,27 +1,33 @@
 package org.stratonomy.app.plans;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.stratonomy.app.meshes.MeshService;
+import org.stratonomy.app.shelf.RecipeService;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.place.Placer;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.BodyEditor;
 import org.stratonomy.engine.plan.Divider;
-import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.PieceEditor;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PlanDivider;
 import org.stratonomy.engine.plan.RegionEditor;
 import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
+import org.stratonomy.engine.plan.Where.Layers;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.strata.PlacedPiece;
 
@@ -33,10 +39,14 @@ class PlanEditor {
 
   private final PlanService plans;
   private final MeshService meshes;
+  private final RecipeService recipes;
+  private final Shelf shelf;
 
-  PlanEditor(PlanService plans, MeshService meshes) {
+  PlanEditor(PlanService plans, MeshService meshes, RecipeService recipes, Shelf shelf) {
     this.plans = plans;
     this.meshes = meshes;
+    this.recipes = recipes;
+    this.shelf = shelf;
   }
 
   PlanState edit(UUID id, EditRequest request) {
@@ -53,10 +63,7 @@ class PlanEditor {
           new Divider(plan, given(r.piece(), "piece"))
               .move(given(r.height(), "height"), given(r.to(), "to"));
       case EQUAL_PARTS -> equalParts(plan, r);
-      case SET -> {
-        Setting setting = setting(r);
-        yield RuleEditor.set(plan, where(r), setting, value(setting, given(r.value(), "value")));
-      }
+      case SET -> RuleEditor.set(plan, where(r), setting(r), value(r));
       case CLEAR -> RuleEditor.clear(plan, where(r), setting(r));
       case ADD_REGION ->
           new RegionEditor(plan, given(r.piece(), "piece"))
@@ -68,8 +75,40 @@ class PlanEditor {
               .place(placement(given(r.placement(), "placement")));
       case COPY_PIECE ->
           new PieceEditor(plan, given(r.piece(), "piece")).copy(placedWidth(plan, r) + SPACING_MM);
-      case JOIN_PIECE -> joined(plan, r);
+      case JOIN_PIECE -> placer(plan).join(given(r.piece(), "piece"), given(r.other(), "other"));
+      case SEPARATE_PIECE -> placer(plan).separate(given(r.piece(), "piece"));
       case REMOVE_PIECE -> new PieceEditor(plan, given(r.piece(), "piece")).remove();
+      case DIVIDE_PLAN -> new PlanDivider(plan).divide(given(r.height(), "height"));
+      case JOIN_PLAN -> new PlanDivider(plan).join(given(r.height(), "height"));
+      case MOVE_PLAN_BOUNDARY ->
+          new PlanDivider(plan).move(given(r.height(), "height"), given(r.to(), "to"));
+      case COPY_STRATA -> copiedStrata(plan, r);
+      case ARRANGE ->
+          placer(plan).arrange(given(r.spacing(), "spacing"), shelf.machine(plan.machine()));
+      case ALIGN ->
+          placer(plan)
+              .align(
+                  given(r.piece(), "piece"),
+                  given(r.other(), "other"),
+                  given(r.axis(), "axis"),
+                  given(r.how(), "how"));
+      case ALIGN_BODY ->
+          placer(plan)
+              .alignBody(
+                  given(r.piece(), "piece"),
+                  given(r.body(), "body"),
+                  given(r.other(), "other"),
+                  given(r.axis(), "axis"),
+                  given(r.how(), "how"));
+      case LAY_DOWN ->
+          placer(plan).layDown(given(r.piece(), "piece"), vector(given(r.normal(), "normal")));
+      case MOVE_BODY ->
+          placer(plan)
+              .moveBody(
+                  given(r.piece(), "piece"),
+                  given(r.body(), "body"),
+                  Objects.requireNonNullElse(r.other(), ""));
+      case APPLY_RECIPE -> withRecipe(plan, given(r.rule(), "rule"), given(r.recipe(), "recipe"));
       case SPLIT_BODY -> split(plan, r);
       case ALTERNATE ->
           new BodyEditor(plan, given(r.piece(), "piece"))
@@ -77,20 +116,47 @@ class PlanEditor {
     };
   }
 
+  private Placer placer(Plan plan) {
+    return new Placer(plan, meshes);
+  }
+
   private Plan equalParts(Plan plan, EditRequest r) {
     Divider divider = new Divider(plan, given(r.piece(), "piece"));
-    PlacedPiece placed = PlacedPiece.of(plan.piece(r.piece()).orElseThrow(), meshes);
-    return divider.equalParts(
-        given(r.height(), "height"),
-        given(r.to(), "to"),
-        given(r.parts(), "parts"),
-        placed.bottom(),
-        placed.top());
+    PlacedPiece placed = placed(plan, r.piece());
+    double from = given(r.height(), "height");
+    double to = given(r.to(), "to");
+    int parts = given(r.parts(), "parts");
+    return r.slots() == null
+        ? divider.equalParts(from, to, parts, placed.bottom(), placed.top())
+        : divider.bands(from, to, parts, r.slots(), placed.bottom(), placed.top());
+  }
+
+  private Plan copiedStrata(Plan plan, EditRequest r) {
+    Divider divider = new Divider(plan, given(r.piece(), "piece"));
+    PlacedPiece own = placed(plan, r.piece());
+    PlacedPiece other = placed(plan, given(r.other(), "other"));
+    return divider.copyStrata(r.other(), own.bottom(), own.top() - own.bottom(), other.bottom());
+  }
+
+  private PlacedPiece placed(Plan plan, String piece) {
+    return PlacedPiece.of(
+        plan.piece(piece)
+            .orElseThrow(() -> bad("There is no piece '%s'.".formatted(piece), "Choose another.")),
+        meshes);
+  }
+
+  private Plan withRecipe(Plan plan, int index, String recipe) {
+    List<Rule> rules = new ArrayList<>(plan.rules());
+    if (index < 0 || index >= rules.size()) {
+      throw bad("There is no rule %d.".formatted(index + 1), "Choose a rule of the sheet.");
+    }
+    rules.set(index, rules.get(index).with(recipe, recipes.recipes().values(recipe)));
+    return plan.withRules(rules);
   }
 
   private List<Bounds> bodies(Plan plan, EditRequest r) {
     return plan.piece(r.piece()).orElseThrow().bodies().stream()
-        .map(body -> meshes.mesh(body.mesh()).report().bounds())
+        .map(body -> PlacedPiece.model(body, meshes))
         .toList();
   }
 
@@ -98,19 +164,6 @@ class PlanEditor {
   private Vector size(Plan plan, EditRequest r) {
     Bounds all = bodies(plan, r).stream().reduce(Bounds::with).orElseThrow();
     return new Vector(all.sizeX(), all.sizeY(), all.sizeZ());
-  }
-
-  /** What was there stays where it stands: the placement is that of all bodies together. */
-  private Plan joined(Plan plan, EditRequest r) {
-    Plan joined = new PieceEditor(plan, given(r.piece(), "piece")).join(given(r.other(), "other"));
-    Piece before = plan.piece(r.piece()).orElseThrow();
-    Piece after = joined.piece(r.piece()).orElseThrow();
-    double[] was = PlacedPiece.of(before, meshes).vertices(0);
-    double[] is = PlacedPiece.of(after, meshes).vertices(0);
-    Vector at = before.placement().position();
-    Vector moved =
-        new Vector(at.x() + was[0] - is[0], at.y() + was[1] - is[1], at.z() + was[2] - is[2]);
-    return joined.withPiece(after.withPlacement(before.placement().withPosition(moved)));
   }
 
   private double placedWidth(Plan plan, EditRequest r) {
@@ -152,7 +205,7 @@ class PlanEditor {
   private static Where where(EditRequest r) {
     EditRequest.PlaceRequest place =
         Objects.requireNonNullElse(
-            r.where(), new EditRequest.PlaceRequest(null, null, null, null, null));
+            r.where(), new EditRequest.PlaceRequest(null, null, null, null, null, null, null));
     List<Role> roles =
         listed(place.roles()).stream()
             .map(
@@ -170,7 +223,15 @@ class PlanEditor {
         listed(place.strata()),
         listed(place.regions()),
         roles,
-        Optional.empty());
+        Optional.ofNullable(place.layers()).map(PlanEditor::layers),
+        listed(place.planStrata()));
+  }
+
+  private static Layers layers(EditRequest.LayersRequest layers) {
+    return new Layers(
+        layers.from().equals("stratum") ? Layers.From.STRATUM : Layers.From.PIECE,
+        Objects.requireNonNullElse(layers.first(), 1),
+        Objects.requireNonNullElse(layers.last(), Layers.OPEN));
   }
 
   private static <T> List<T> listed(List<T> list) {
@@ -182,6 +243,19 @@ class PlanEditor {
     return Setting.byId(id)
         .orElseThrow(
             () -> bad("There is no setting '%s'.".formatted(id), "Use an id of the catalogue."));
+  }
+
+  private static Value value(EditRequest r) {
+    Setting setting = setting(r);
+    if (r.course() == null) {
+      return value(setting, given(r.value(), "value"));
+    }
+    return new Value.Course(
+        r.course().from(),
+        r.course().ramp(),
+        r.course().steps().stream()
+            .map(step -> new Value.Course.Step(step.layer(), step.value()))
+            .toList());
   }
 
   private static Value value(Setting setting, String text) {

@@ -74,10 +74,8 @@ class PlaceController {
             .filter(layer -> layer.top() > height + 1e-6)
             .findFirst()
             .orElse(layers.getLast());
-    long below =
-        layers.stream().filter(l -> l.stratum() == at.stratum() && l.index() < at.index()).count();
     Set<String> regions = region.isEmpty() ? Set.of() : Set.of(region);
-    Spot spot = new Spot(piece, body, at.stratum(), regions, at.index(), (int) below + 1);
+    Spot spot = result.cells().get(index).spot(at, body, regions);
     SpotSettings settings = result.resolver().at(spot);
     return ResultMapper.resolved(Role.byLabel(role).map(settings::of).orElse(settings.all()));
   }

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import org.stratonomy.app.results.ResultView.BandView;
 import org.stratonomy.app.results.ResultView.FindingView;
 import org.stratonomy.app.results.ResultView.HaltView;
 import org.stratonomy.app.results.ResultView.LedgerView;
@@ -18,6 +19,7 @@ import org.stratonomy.app.results.ResultView.SlotView;
 import org.stratonomy.app.results.ResultView.StratumView;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
+import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
@@ -27,6 +29,7 @@ import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.mesh.Shells;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Spot;
@@ -85,7 +88,7 @@ final class ResultMapper {
     Bounds b = placed.bounds();
     List<StratumView> strata = new ArrayList<>();
     for (int number = 1; number <= placed.piece().strataCount(); number++) {
-      strata.add(stratum(placed.id(), stack, number));
+      strata.add(stratum(placed.piece(), stack, number));
     }
     List<MeshView> meshes = new ArrayList<>();
     for (int m = 0; m < placed.meshes().size(); m++) {
@@ -94,7 +97,7 @@ final class ResultMapper {
           new MeshView(
               placed.piece().bodies().get(m).id(),
               placed.piece().bodies().get(m).name(),
-              slots(placed.piece(), stack, placed.piece().bodies().get(m).id()),
+              bands(p, placed.piece().bodies().get(m).id()),
               r.triangles(),
               r.openEdges(),
               r.flipped(),
@@ -120,29 +123,34 @@ final class ResultMapper {
     Map<String, Integer> slots = new TreeMap<>();
     String body = piece.bodies().getFirst().id();
     for (Region region : piece.regions()) {
-      Spot spot = new Spot(piece.id(), body, 1, Set.of(region.id()), 1, 1);
+      Spot spot = new Spot(piece.id(), body, 1, Set.of(region.id()), 1, 1, 1);
       slots.put(region.id(), result.resolver().at(spot).all().slot());
     }
     return slots;
   }
 
-  /** Filament of each stratum in a body. */
-  private List<Integer> slots(Piece piece, PieceStack stack, String body) {
-    List<Integer> slots = new ArrayList<>();
-    for (int number = 1; number <= piece.strataCount(); number++) {
-      int layer = stack.stratum(number).getFirst().index();
-      Spot spot = new Spot(piece.id(), body, number, Set.of(), layer, 1);
-      slots.add(result.resolver().at(spot).all().slot());
+  /** Filament of the outer wall of a body over its height. */
+  private List<BandView> bands(int p, String body) {
+    List<BandView> bands = new ArrayList<>();
+    Cells cells = result.cells().get(p);
+    for (PieceLayer layer : result.stack().pieces().get(p).layers()) {
+      Spot spot = cells.spot(layer, body, Set.of());
+      int slot = result.resolver().at(spot).of(Role.OUTER_WALL).slot();
+      if (!bands.isEmpty() && bands.getLast().slot() == slot) {
+        bands.removeLast();
+      }
+      bands.add(new BandView(layer.top(), slot));
     }
-    return slots;
+    return bands;
   }
 
-  private StratumView stratum(String piece, PieceStack stack, int number) {
+  private StratumView stratum(Piece piece, PieceStack stack, int number) {
     List<PieceLayer> layers = stack.stratum(number);
-    Settings settings = result.resolver().stratum(piece, number);
+    Settings settings = result.resolver().stratum(piece.id(), number);
     PieceLayer usual = layers.get(Math.min(1, layers.size() - 1));
     return new StratumView(
         number,
+        piece.strataName(number),
         layers.getFirst().bottom(),
         layers.getLast().top(),
         planLayer(layers.getFirst().top()),

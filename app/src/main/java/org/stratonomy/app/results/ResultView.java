@@ -45,6 +45,7 @@ public record ResultView(
       Map<String, Integer> regionSlots) {}
 
   /**
+   * @param name what the user calls it; empty if it goes by its number
    * @param from its bottom, mm
    * @param to its top, mm
    * @param firstLayer number in the plan of its lowest layer
@@ -55,6 +56,7 @@ public record ResultView(
    */
   public record StratumView(
       int number,
+      String name,
       double from,
       double to,
       int firstLayer,
@@ -136,16 +138,19 @@ public record ResultView(
    */
   public record ResolvedView(String value, int rule) {}
 
+  /** Up to a height, mm, and on from the one before, one filament. */
+  public record BandView(double to, int slot) {}
+
   /**
    * A body, and what reading its mesh found.
    *
-   * @param slots filament of each stratum in it, from the bottom
+   * @param bands filament of its outer wall over the height, from the bottom
    * @param shells bodies that it can be split into
    */
   public record MeshView(
       String id,
       String body,
-      List<Integer> slots,
+      List<BandView> bands,
       int triangles,
       int openEdges,
       int flipped,

@@ -41,6 +41,7 @@ class ShelfController {
       double min,
       double max,
       boolean whole,
+      boolean course,
       List<String> choices,
       String description) {}
 
@@ -86,6 +87,7 @@ class ShelfController {
                         s.min(),
                         s.max(),
                         s.isWhole(),
+                        s.canCourse(),
                         s.choices(),
                         s.description()))
             .toList(),

@@ -125,13 +125,17 @@ public final class Checks {
           List.of());
     }
     for (PieceStack.MovedPlane moved : layers.moved()) {
+      boolean stop = moved.what() == PieceStack.MovedPlane.What.STOP;
       add(
-          "stop-moved:" + piece.id() + ":" + moved.wanted(),
+          (stop ? "stop-moved:" : "boundary-moved:") + piece.id() + ":" + moved.wanted(),
           Severity.NOTE,
-          text("A stop moved by %.3f mm", Math.abs(moved.actual() - moved.wanted())),
           text(
-              "No layer fits between %.3f mm and the plane at %.3f mm, so the stop happens there.",
-              moved.wanted(), moved.actual()),
+              "%s moved by %.3f mm",
+              stop ? "A stop" : "A boundary of the plan",
+              Math.abs(moved.actual() - moved.wanted())),
+          text(
+              "In %s no layer fits between %.3f mm and the plane at %.3f mm, so it is there.",
+              piece.name(), moved.wanted(), moved.actual()),
           piece,
           Optional.of(moved.actual()),
           List.of());
@@ -300,16 +304,7 @@ public final class Checks {
                 stop.heightMm(), top),
             null,
             Optional.empty(),
-            List.of(
-                new Remedy(
-                    "Remove the stop",
-                    new Plan(
-                        plan.name(),
-                        plan.machine(),
-                        plan.slots(),
-                        plan.pieces(),
-                        plan.rules(),
-                        others))));
+            List.of(new Remedy("Remove the stop", plan.withStops(others))));
       }
     }
   }

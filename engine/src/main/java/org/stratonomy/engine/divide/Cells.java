@@ -37,6 +37,7 @@ import org.stratonomy.engine.strata.Sections;
  * layer share no place and make up its section. Safe to use from several threads.
  */
 public final class Cells {
+  private final Plan plan;
   private final Piece piece;
   private final PieceStack stack;
   private final Sections sections;
@@ -63,6 +64,7 @@ public final class Cells {
       Resolver resolver,
       MeshSource meshes,
       Memo memo) {
+    this.plan = plan;
     this.piece = placed.piece();
     this.stack = stack;
     this.sections = sections;
@@ -201,14 +203,20 @@ public final class Cells {
     return spot(layer, piece.bodies().get(fragment.body()).id(), fragment.regions());
   }
 
-  private Spot spot(PieceLayer layer, String body, Set<String> inRegions) {
+  /**
+   * A spot in a layer, wherever it may be.
+   *
+   * @param body id of a body; empty beside the piece
+   */
+  public Spot spot(PieceLayer layer, String body, Set<String> inRegions) {
     return new Spot(
         piece.id(),
         body,
         layer.stratum(),
         inRegions,
         layer.index(),
-        layer.index() - stratumStarts[layer.stratum()] + 1);
+        layer.index() - stratumStarts[layer.stratum()] + 1,
+        plan.stratumAt(layer.middle()));
   }
 
   private Key fragmentsKey(PieceLayer layer) {

@@ -1,12 +1,8 @@
 package org.stratonomy.engine.document;
 
-import com.networknt.schema.Error;
 import com.networknt.schema.Schema;
-import com.networknt.schema.SchemaRegistry;
-import com.networknt.schema.SpecificationVersion;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Collectors;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
@@ -33,10 +29,7 @@ public final class PlanFormat {
 
   private static final JsonMapper JSON =
       JsonMapper.builder().enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION).build();
-  private static final Schema SCHEMA =
-      SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
-          .getSchema(PlanSchema.schema());
-  private static final int ERRORS_SHOWN = 5;
+  private static final Schema SCHEMA = SchemaCheck.schema(PlanSchema.schema());
 
   private PlanFormat() {}
 
@@ -63,25 +56,8 @@ public final class PlanFormat {
    * @throws Problem if the document does not follow the schema
    */
   public static Plan read(String name, JsonNode document) {
-    List<Error> errors = SCHEMA.validate(document);
-    if (!errors.isEmpty()) {
-      throw new Problem(
-          Problem.Kind.PLAN_FORMAT,
-          name,
-          errors.stream()
-                  .limit(ERRORS_SHOWN)
-                  .map(PlanFormat::sentence)
-                  .distinct()
-                  .collect(Collectors.joining("; "))
-              + ".",
-          "docs/formats/plan.md lists the keys and their values.");
-    }
+    SchemaCheck.check(SCHEMA, name, document);
     return plan(document);
-  }
-
-  private static String sentence(Error error) {
-    String at = error.getInstanceLocation().toString();
-    return (at.isEmpty() ? "the plan" : at) + ": " + error.getMessage();
   }
 
   private static Plan plan(JsonNode node) {
@@ -103,7 +79,14 @@ public final class PlanFormat {
         texts(node.get("slots")),
         pieces,
         rules,
-        stops);
+        stops,
+        numbers(node.path("boundaries")));
+  }
+
+  private static List<Double> numbers(JsonNode node) {
+    List<Double> numbers = new ArrayList<>();
+    node.forEach(number -> numbers.add(number.asDouble()));
+    return numbers;
   }
 
   private static Piece piece(JsonNode node) {
@@ -111,11 +94,14 @@ public final class PlanFormat {
     List<Body> bodies = new ArrayList<>();
     for (JsonNode body : node.get("bodies")) {
       String bodyId = body.get("id").asString();
-      bodies.add(new Body(bodyId, body.path("name").asString(bodyId), body.get("mesh").asString()));
+      bodies.add(
+          new Body(
+              bodyId,
+              body.path("name").asString(bodyId),
+              body.get("mesh").asString(),
+              vector(body.path("shift"), 0)));
     }
     JsonNode placement = node.path("placement");
-    List<Double> boundaries = new ArrayList<>();
-    node.path("boundaries").forEach(height -> boundaries.add(height.asDouble()));
     List<Region> regions = new ArrayList<>();
     node.path("regions").forEach(region -> regions.add(RegionFormat.read(region)));
     return new Piece(
@@ -126,8 +112,10 @@ public final class PlanFormat {
             vector(placement.path("position"), 0),
             vector(placement.path("rotation"), 0),
             vector(placement.path("scale"), 1)),
-        boundaries,
-        regions);
+        numbers(node.path("boundaries")),
+        regions,
+        texts(node.path("strataNames")),
+        node.path("fixed").asBoolean(false));
   }
 
   private static Placement.Vector vector(JsonNode node, double missing) {
@@ -164,6 +152,9 @@ public final class PlanFormat {
           .put("height", stop.heightMm())
           .put("note", stop.note());
     }
+    if (!plan.boundaries().isEmpty()) {
+      plan.boundaries().forEach(root.putArray("boundaries")::add);
+    }
     return root;
   }
 
@@ -172,7 +163,11 @@ public final class PlanFormat {
     node.put("name", piece.name());
     ArrayNode bodies = node.putArray("bodies");
     for (Body body : piece.bodies()) {
-      bodies.addObject().put("id", body.id()).put("name", body.name()).put("mesh", body.mesh());
+      ObjectNode one = bodies.addObject();
+      one.put("id", body.id()).put("name", body.name()).put("mesh", body.mesh());
+      if (!body.shift().equals(Placement.Vector.ZERO)) {
+        write(body.shift(), one.putArray("shift"));
+      }
     }
     ObjectNode placement = node.putObject("placement");
     write(piece.placement().position(), placement.putArray("position"));
@@ -180,6 +175,12 @@ public final class PlanFormat {
     write(piece.placement().scale(), placement.putArray("scale"));
     ArrayNode boundaries = node.putArray("boundaries");
     piece.boundaries().forEach(boundaries::add);
+    if (!piece.strataNames().isEmpty()) {
+      piece.strataNames().forEach(node.putArray("strataNames")::add);
+    }
+    if (piece.fixed()) {
+      node.put("fixed", true);
+    }
     if (!piece.regions().isEmpty()) {
       ArrayNode regions = node.putArray("regions");
       piece.regions().forEach(region -> RegionFormat.write(region, regions.addObject()));

@@ -24,6 +24,9 @@ public final class PlanSchema {
     properties.set("pieces", list(piece(), 1, "What is placed on the bed"));
     properties.set("rules", list(RuleFormat.schema(), 0, "The rule sheet, topmost rule first"));
     properties.set("stops", list(stop(), 0, "Where the machine waits, in any order"));
+    properties.set(
+        "boundaries",
+        list(number("Height above the bed, mm"), 0, "Heights between the strata of the plan"));
     return root;
   }
 
@@ -37,6 +40,7 @@ public final class PlanSchema {
     bodyProperties.set("id", text("Unique within the piece", 1, 100));
     bodyProperties.set("name", text("What the body is called; its id if missing", 1, 200));
     bodyProperties.set("mesh", text("File of the mesh, beside the plan or in its archive", 1, 500));
+    bodyProperties.set("shift", vector("Moves it against the other bodies, mm"));
     properties.set("bodies", list(body, 1, "Meshes that keep their positions to each other"));
     ObjectNode placement = object();
     ObjectNode placementProperties = (ObjectNode) placement.get("properties");
@@ -47,6 +51,13 @@ public final class PlanSchema {
     properties.set("placement", placement);
     properties.set(
         "boundaries", list(number("Height above the bed, mm"), 0, "Heights between the strata"));
+    properties.set(
+        "strataNames",
+        list(text("Empty for none", 0, 100), 0, "Names of the strata, lowest first"));
+    properties
+        .putObject("fixed")
+        .put("type", "boolean")
+        .put("description", "Whether it stays where it is when pieces are arranged");
     properties.set(
         "regions", list(RegionFormat.schema(), 0, "Volumes in which other rules may hold"));
     return piece;

@@ -1,15 +1,11 @@
 package org.stratonomy.engine.document;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.plan.Where.Layers;
 import tools.jackson.databind.JsonNode;
@@ -45,14 +41,14 @@ final class RuleFormat {
     span.set("first", count());
     span.set("last", count());
     limits.set("layers", layers);
+    limits.set(
+        "planStrata",
+        PlanSchema.list(count(), 0, "Only these strata of the plan, 1 at the bottom"));
     properties.set("where", where);
-    ObjectNode set = PlanSchema.object();
-    ObjectNode values = (ObjectNode) set.get("properties");
-    for (Setting setting : Setting.values()) {
-      values.set(setting.id(), value(setting));
-    }
-    properties.set("set", set);
+    properties.set("set", ValueFormat.schema());
     properties.putObject("on").put("type", "boolean");
+    properties.set(
+        "recipe", PlanSchema.text("Recipe that the values were taken from last", 1, 100));
     return rule;
   }
 
@@ -64,40 +60,15 @@ final class RuleFormat {
     return JsonMapper.shared().createObjectNode().put("type", "integer").put("minimum", 1);
   }
 
-  private static ObjectNode value(Setting setting) {
-    ObjectNode value = JsonMapper.shared().createObjectNode();
-    value.put("title", setting.label());
-    value.put("description", setting.description());
-    if (setting.choices().isEmpty()) {
-      value.put("type", setting.isWhole() ? "integer" : "number");
-      value.put("minimum", setting.min());
-      value.put("maximum", setting.max());
-      if (!setting.unit().isEmpty()) {
-        value.put("x-unit", setting.unit());
-      }
-    } else {
-      ArrayNode choices = value.putArray("enum");
-      setting.choices().forEach(choices::add);
-    }
-    return value;
-  }
-
   static Rule read(JsonNode node) {
-    Map<Setting, Value> set = new EnumMap<>(Setting.class);
-    for (Map.Entry<String, JsonNode> entry : node.get("set").properties()) {
-      Setting setting = Setting.byId(entry.getKey()).orElseThrow();
-      set.put(
-          setting,
-          entry.getValue().isString()
-              ? Value.of(entry.getValue().asString())
-              : Value.of(entry.getValue().asDouble()));
-    }
-    return new Rule(where(node.get("where")), set, node.path("on").asBoolean(true));
+    return new Rule(
+        where(node.get("where")),
+        ValueFormat.read(node.get("set")),
+        node.path("on").asBoolean(true),
+        node.path("recipe").asString(""));
   }
 
   private static Where where(JsonNode node) {
-    List<Integer> strata = new ArrayList<>();
-    node.path("strata").forEach(number -> strata.add(number.asInt()));
     List<Role> roles =
         PlanFormat.texts(node.path("roles")).stream()
             .map(label -> Role.byLabel(label).orElseThrow())
@@ -105,10 +76,17 @@ final class RuleFormat {
     return new Where(
         PlanFormat.texts(node.path("pieces")),
         PlanFormat.texts(node.path("bodies")),
-        strata,
+        counts(node.path("strata")),
         PlanFormat.texts(node.path("regions")),
         roles,
-        node.has("layers") ? Optional.of(layers(node.get("layers"))) : Optional.empty());
+        node.has("layers") ? Optional.of(layers(node.get("layers"))) : Optional.empty(),
+        counts(node.path("planStrata")));
+  }
+
+  private static List<Integer> counts(JsonNode node) {
+    List<Integer> counts = new ArrayList<>();
+    node.forEach(number -> counts.add(number.asInt()));
+    return counts;
   }
 
   private static Layers layers(JsonNode node) {
@@ -133,20 +111,16 @@ final class RuleFormat {
     texts(where, "regions", limits.regions());
     texts(where, "roles", limits.roles().stream().map(Role::label).toList());
     limits.layers().ifPresent(layers -> write(layers, where.putObject("layers")));
+    if (!limits.planStrata().isEmpty()) {
+      limits.planStrata().forEach(where.putArray("planStrata")::add);
+    }
     if (!rule.on()) {
       node.put("on", false);
     }
-    ObjectNode set = node.putObject("set");
-    rule.set()
-        .forEach(
-            (setting, value) -> {
-              switch (value) {
-                case Value.Number n when setting.isWhole() ->
-                    set.put(setting.id(), (int) n.value());
-                case Value.Number n -> set.put(setting.id(), n.value());
-                case Value.Choice c -> set.put(setting.id(), c.value());
-              }
-            });
+    if (!rule.recipe().isEmpty()) {
+      node.put("recipe", rule.recipe());
+    }
+    node.set("set", ValueFormat.write(rule.set()));
   }
 
   private static void write(Layers layers, ObjectNode node) {

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
@@ -61,7 +62,7 @@ public final class PlanPicture {
     PlanPicture picture = new PlanPicture(FINER * width, FINER * height);
     picture.frame(placed);
     for (PlacedPiece piece : placed) {
-      picture.piece(piece, resolver);
+      picture.piece(plan, piece, resolver);
     }
     return picture.averaged(width, height);
   }
@@ -100,16 +101,21 @@ public final class PlanPicture {
     middleV = (lowV + highV) / 2;
   }
 
-  private void piece(PlacedPiece placed, Resolver resolver) {
+  private void piece(Plan plan, PlacedPiece placed, Resolver resolver) {
     Piece piece = placed.piece();
+    List<Double> boundaries =
+        Stream.concat(piece.boundaries().stream(), plan.boundaries().stream())
+            .sorted()
+            .distinct()
+            .toList();
     for (int m = 0; m < placed.meshes().size(); m++) {
       String body = piece.bodies().get(m).id();
-      int[] plain = colours(piece, body, Set.of(), resolver);
+      int[] plain = colours(plan, piece, body, Set.of(), boundaries, resolver);
       Mesh mesh = placed.meshes().get(m);
       Map<BitSet, int[]> patches = new LinkedHashMap<>();
       for (Region region : piece.regions()) {
         if (region.shape() instanceof Region.Patch patch && patch.body().equals(body)) {
-          int[] own = colours(piece, body, Set.of(region.id()), resolver);
+          int[] own = colours(plan, piece, body, Set.of(region.id()), boundaries, resolver);
           patches.put(patch.triangles().set(), own);
         }
       }
@@ -120,7 +126,7 @@ public final class PlanPicture {
             3 * mesh.corner(t, 0),
             3 * mesh.corner(t, 1),
             3 * mesh.corner(t, 2),
-            piece.boundaries(),
+            boundaries,
             colours(t, patches, plain));
       }
     }
@@ -136,11 +142,26 @@ public final class PlanPicture {
     return plain;
   }
 
-  /** What is seen of each stratum: the filament of its outer wall, as rgb. */
-  private static int[] colours(Piece piece, String body, Set<String> regions, Resolver resolver) {
-    int[] colours = new int[piece.strataCount()];
+  /** What is seen between each two boundaries: the filament of the outer wall, as rgb. */
+  private static int[] colours(
+      Plan plan,
+      Piece piece,
+      String body,
+      Set<String> regions,
+      List<Double> boundaries,
+      Resolver resolver) {
+    int[] colours = new int[boundaries.size() + 1];
     for (int s = 0; s < colours.length; s++) {
-      Spot spot = new Spot(piece.id(), body, s + 1, regions, SEEN_LAYER, SEEN_LAYER);
+      double below = s < boundaries.size() ? boundaries.get(s) : Double.MAX_VALUE;
+      Spot spot =
+          new Spot(
+              piece.id(),
+              body,
+              1 + (int) piece.boundaries().stream().filter(b -> b < below).count(),
+              regions,
+              SEEN_LAYER,
+              SEEN_LAYER,
+              plan.stratumAt(below));
       int slot = resolver.at(spot).of(Role.OUTER_WALL).slot();
       colours[s] = Integer.parseInt(resolver.filament(slot).colour().substring(1), 16);
     }

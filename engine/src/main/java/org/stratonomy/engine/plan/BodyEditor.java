@@ -51,7 +51,7 @@ public final class BodyEditor {
       } else {
         for (int i = 1; i <= meshes.size(); i++) {
           ids.add(old.id() + "-" + i);
-          bodies.add(new Body(ids.getLast(), old.name() + " " + i, meshes.get(i - 1)));
+          bodies.add(new Body(ids.getLast(), old.name() + " " + i, meshes.get(i - 1), old.shift()));
         }
       }
     }

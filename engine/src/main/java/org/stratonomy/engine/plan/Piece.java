@@ -12,6 +12,9 @@ import java.util.stream.Stream;
  * @param name what the user calls it
  * @param bodies where two overlap, the one nearer to the front of the list owns the place
  * @param boundaries heights between its strata, mm above the bed, ascending
+ * @param strataNames what the user calls its strata, from the lowest; one that is empty or missing
+ *     goes by its number
+ * @param fixed whether it stays where it is when pieces are arranged
  */
 public record Piece(
     String id,
@@ -19,11 +22,25 @@ public record Piece(
     List<Body> bodies,
     Placement placement,
     List<Double> boundaries,
-    List<Region> regions) {
+    List<Region> regions,
+    List<String> strataNames,
+    boolean fixed) {
   public Piece {
+    strataNames = List.copyOf(strataNames);
     bodies = List.copyOf(bodies);
     regions = List.copyOf(regions);
     boundaries = boundaries.stream().sorted().toList();
+  }
+
+  /** A piece whose strata have no names. */
+  public Piece(
+      String id,
+      String name,
+      List<Body> bodies,
+      Placement placement,
+      List<Double> boundaries,
+      List<Region> regions) {
+    this(id, name, bodies, placement, boundaries, regions, List.of(), false);
   }
 
   /** A piece without regions. */
@@ -48,8 +65,7 @@ public record Piece(
 
   /** The same piece with its meshes under other references. */
   public Piece withMeshes(UnaryOperator<String> renamed) {
-    List<Body> others =
-        bodies.stream().map(b -> new Body(b.id(), b.name(), renamed.apply(b.mesh()))).toList();
+    List<Body> others = bodies.stream().map(b -> b.withMesh(renamed.apply(b.mesh()))).toList();
     return withBodies(others)
         .withRegions(regions.stream().map(region -> region.withMesh(renamed)).toList());
   }
@@ -59,18 +75,27 @@ public record Piece(
   }
 
   public Piece withPlacement(Placement changed) {
-    return new Piece(id, name, bodies, changed, boundaries, regions);
+    return new Piece(id, name, bodies, changed, boundaries, regions, strataNames, fixed);
   }
 
   public Piece withBoundaries(List<Double> changed) {
-    return new Piece(id, name, bodies, placement, changed, regions);
+    return new Piece(id, name, bodies, placement, changed, regions, strataNames, fixed);
   }
 
   public Piece withBodies(List<Body> changed) {
-    return new Piece(id, name, changed, placement, boundaries, regions);
+    return new Piece(id, name, changed, placement, boundaries, regions, strataNames, fixed);
   }
 
   public Piece withRegions(List<Region> changed) {
-    return new Piece(id, name, bodies, placement, boundaries, changed);
+    return new Piece(id, name, bodies, placement, boundaries, changed, strataNames, fixed);
+  }
+
+  public Piece withStrataNames(List<String> changed) {
+    return new Piece(id, name, bodies, placement, boundaries, regions, changed, fixed);
+  }
+
+  /** The name of a stratum, or an empty text. */
+  public String strataName(int stratum) {
+    return stratum <= strataNames.size() ? strataNames.get(stratum - 1) : "";
   }
 }

@@ -56,14 +56,17 @@ public final class PieceEditor {
     }
     String id = piece.id() + "-" + number;
     Vector at = piece.placement().position();
+    Vector beside = at.plus(new Vector(dx, 0, 0));
     Piece copy =
         new Piece(
             id,
             piece.name() + " " + number,
             piece.bodies(),
-            piece.placement().withPosition(new Vector(at.x() + dx, at.y(), at.z())),
+            piece.placement().withPosition(beside),
             piece.boundaries(),
-            piece.regions());
+            piece.regions(),
+            piece.strataNames(),
+            false);
     List<Piece> pieces = new ArrayList<>(plan.pieces());
     pieces.add(copy);
     List<Rule> rules = new ArrayList<>();
@@ -98,7 +101,7 @@ public final class PieceEditor {
     for (Body body : other.bodies()) {
       String name = other.bodies().size() == 1 ? other.name() : body.name();
       renamed.put(body.id(), freeId(bodies, body.id()));
-      bodies.add(new Body(renamed.get(body.id()), name, body.mesh()));
+      bodies.add(new Body(renamed.get(body.id()), name, body.mesh(), body.shift()));
     }
     List<Rule> rules = new ArrayList<>();
     for (Rule rule : plan.rules()) {

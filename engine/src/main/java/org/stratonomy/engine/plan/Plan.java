@@ -11,6 +11,8 @@ import org.stratonomy.engine.problem.Problem;
  * @param slots ids of the filaments that are loaded or at hand; slot 1 is the first
  * @param rules the rule sheet, topmost first
  * @param stops in any order
+ * @param boundaries heights between the strata of the plan, which go through all pieces, mm above
+ *     the bed, ascending
  */
 public record Plan(
     String name,
@@ -18,12 +20,30 @@ public record Plan(
     List<String> slots,
     List<Piece> pieces,
     List<Rule> rules,
-    List<Stop> stops) {
+    List<Stop> stops,
+    List<Double> boundaries) {
   public Plan {
     slots = List.copyOf(slots);
     pieces = List.copyOf(pieces);
     rules = List.copyOf(rules);
     stops = List.copyOf(stops);
+    boundaries = boundaries.stream().sorted().toList();
+  }
+
+  /** A plan without strata of its own. */
+  public Plan(
+      String name,
+      String machine,
+      List<String> slots,
+      List<Piece> pieces,
+      List<Rule> rules,
+      List<Stop> stops) {
+    this(name, machine, slots, pieces, rules, stops, List.of());
+  }
+
+  /** Number of the plan's stratum that a height lies in, from 1. */
+  public int stratumAt(double height) {
+    return 1 + (int) boundaries.stream().filter(boundary -> boundary < height).count();
   }
 
   public Optional<Piece> piece(String id) {
@@ -48,7 +68,7 @@ public record Plan(
   }
 
   public Plan withPieces(List<Piece> changed) {
-    return new Plan(name, machine, slots, changed, rules, stops);
+    return new Plan(name, machine, slots, changed, rules, stops, boundaries);
   }
 
   /** The plan with one piece put in the place of the one with the same id. */
@@ -57,6 +77,18 @@ public record Plan(
   }
 
   public Plan withRules(List<Rule> changed) {
-    return new Plan(name, machine, slots, pieces, changed, stops);
+    return new Plan(name, machine, slots, pieces, changed, stops, boundaries);
+  }
+
+  public Plan withStops(List<Stop> changed) {
+    return new Plan(name, machine, slots, pieces, rules, changed, boundaries);
+  }
+
+  public Plan withBoundaries(List<Double> changed) {
+    return new Plan(name, machine, slots, pieces, rules, stops, changed);
+  }
+
+  public Plan withMachine(String changed) {
+    return new Plan(name, changed, slots, pieces, rules, stops, boundaries);
   }
 }

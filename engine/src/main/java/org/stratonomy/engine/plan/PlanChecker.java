@@ -116,6 +116,33 @@ public final class PlanChecker {
         }
       }
       case Value.Number number -> number(place, setting, number.value());
+      case Value.Course course -> course(place, setting, course);
+    }
+  }
+
+  private void course(String place, Setting setting, Value.Course course) {
+    if (!setting.canCourse()) {
+      throw bad(
+          place,
+          "%s cannot go by the layer.".formatted(setting.label()),
+          setting == Setting.FILAMENT ? "Divide into strata instead." : "Give one value.");
+    }
+    if (course.ramp() && setting.isWhole()) {
+      throw bad(
+          place,
+          "%s is counted, so it cannot change evenly.".formatted(setting.label()),
+          "Let it change by steps.");
+    }
+    int last = 0;
+    for (Value.Course.Step step : course.steps()) {
+      if (last == 0 ? step.layer() != 1 : step.layer() <= last) {
+        throw bad(
+            place,
+            "The steps of %s are not in order.".formatted(setting.label()),
+            "Begin with layer 1, and give each further step a later layer.");
+      }
+      last = step.layer();
+      number(place, setting, step.value());
     }
   }
 

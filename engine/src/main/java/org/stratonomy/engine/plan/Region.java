@@ -20,11 +20,21 @@ public record Region(String id, String name, Shape shape) {
         : this;
   }
 
+  /** The same region moved against the middle of the model's bottom, mm. */
+  public Region movedBy(Vector by) {
+    return new Region(id, name, shape.movedBy(by));
+  }
+
   /** What kind of volume a region is. */
   public sealed interface Shape {
     /** Whether it lies inside by its making, so that it needs no walls of its own. */
     default boolean isOfCore() {
       return false;
+    }
+
+    /** The same volume moved against the middle of the model's bottom, mm. */
+    default Shape movedBy(Vector by) {
+      return this;
     }
   }
 
@@ -34,21 +44,36 @@ public record Region(String id, String name, Shape shape) {
    * @param middle of the box, mm
    * @param size along X, Y and Z, mm
    */
-  public record Box(Vector middle, Vector size) implements Shape {}
+  public record Box(Vector middle, Vector size) implements Shape {
+    @Override
+    public Shape movedBy(Vector by) {
+      return new Box(middle.plus(by), size);
+    }
+  }
 
   /**
    * An upright cylinder.
    *
    * @param middle of its axis, mm
    */
-  public record Cylinder(Vector middle, double diameterMm, double heightMm) implements Shape {}
+  public record Cylinder(Vector middle, double diameterMm, double heightMm) implements Shape {
+    @Override
+    public Shape movedBy(Vector by) {
+      return new Cylinder(middle.plus(by), diameterMm, heightMm);
+    }
+  }
 
   /**
    * A sphere.
    *
    * @param middle mm
    */
-  public record Sphere(Vector middle, double diameterMm) implements Shape {}
+  public record Sphere(Vector middle, double diameterMm) implements Shape {
+    @Override
+    public Shape movedBy(Vector by) {
+      return new Sphere(middle.plus(by), diameterMm);
+    }
+  }
 
   /**
    * The inside of a mesh that shares the model's own coordinates.

@@ -51,10 +51,10 @@ public final class Resolver {
 
   private SpotSettings resolve(Spot spot) {
     boolean core = isInCore(spot);
-    Settings all = resolve(where -> where.roles().isEmpty() && where.matches(spot), core);
+    Settings all = resolve(where -> where.roles().isEmpty() && where.matches(spot), core).at(spot);
     Map<Role, Settings> byRole = new EnumMap<>(Role.class);
     for (Role role : rolesNamed) {
-      Settings own = resolve(where -> matches(where, spot, role), core);
+      Settings own = resolve(where -> matches(where, spot, role), core).at(spot);
       if (!own.values().equals(all.values())) {
         byRole.put(role, own);
       }

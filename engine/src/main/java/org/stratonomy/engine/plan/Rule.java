@@ -8,10 +8,12 @@ import java.util.Map;
  * Where something holds, and what: values for settings.
  *
  * @param on whether it counts; one that is switched off stays in the sheet
+ * @param recipe id of the recipe that its values were taken from last, or empty; the values are the
+ *     rule's own, so that a plan prints the same wherever it is opened
  */
-public record Rule(Where where, Map<Setting, Value> set, boolean on) {
+public record Rule(Where where, Map<Setting, Value> set, boolean on, String recipe) {
   public Rule(Where where, Map<Setting, Value> set) {
-    this(where, set, true);
+    this(where, set, true, "");
   }
 
   public Rule {
@@ -21,10 +23,23 @@ public record Rule(Where where, Map<Setting, Value> set, boolean on) {
   }
 
   public Rule withWhere(Where changed) {
-    return new Rule(changed, set, on);
+    return new Rule(changed, set, on, recipe);
   }
 
   public Rule withSet(Map<Setting, Value> changed) {
-    return new Rule(where, changed, on);
+    return new Rule(where, changed, on, recipe);
+  }
+
+  /** With the values of a recipe over its own, as far as they can be set for its place. */
+  public Rule with(String id, Map<Setting, Value> values) {
+    Map<Setting, Value> all = new EnumMap<>(Setting.class);
+    all.putAll(set);
+    values.forEach(
+        (setting, value) -> {
+          if (where.canSet(setting)) {
+            all.put(setting, value);
+          }
+        });
+    return new Rule(where, all, on, id);
   }
 }

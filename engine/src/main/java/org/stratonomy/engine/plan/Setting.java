@@ -814,6 +814,11 @@ public enum Setting {
     return choices;
   }
 
+  /** Whether its value may go by the layer. */
+  public boolean canCourse() {
+    return choices.isEmpty() && (scope == Scope.CELL || scope == Scope.LINE) && this != FILAMENT;
+  }
+
   public String description() {
     return description;
   }

@@ -1,5 +1,6 @@
 package org.stratonomy.engine.plan;
 
+import java.util.EnumMap;
 import java.util.Map;
 
 /**
@@ -12,10 +13,11 @@ public record Settings(Map<Setting, Value> values, Map<Setting, Integer> rules) 
   /** In place of a rule's index: the default holds. */
   public static final int BY_DEFAULT = -1;
 
-  /** The value of a setting that is a number, in its unit. */
+  /** The value of a setting that is a number, in its unit; of a course, its beginning. */
   public double number(Setting setting) {
     return switch (values.get(setting)) {
       case Value.Number n -> n.value();
+      case Value.Course course -> course.at(1);
       case Value.Choice c -> throw new IllegalArgumentException(setting.id() + " is a choice");
     };
   }
@@ -29,8 +31,16 @@ public record Settings(Map<Setting, Value> values, Map<Setting, Integer> rules) 
   public String choice(Setting setting) {
     return switch (values.get(setting)) {
       case Value.Choice c -> c.value();
-      case Value.Number n -> throw new IllegalArgumentException(setting.id() + " is a number");
+      case Value.Number _, Value.Course _ ->
+          throw new IllegalArgumentException(setting.id() + " is a number");
     };
+  }
+
+  /** The values of one spot: courses give way to what they are there. */
+  Settings at(Spot spot) {
+    Map<Setting, Value> here = new EnumMap<>(values);
+    here.replaceAll((_, value) -> value instanceof Value.Course course ? course.at(spot) : value);
+    return new Settings(here, rules);
   }
 
   /** Slot of the filament, from 1. */

@@ -12,6 +12,7 @@ import java.util.Optional;
  * @param regions ids of regions; a spot in one of them is enough
  * @param roles of lines
  * @param layers of the piece
+ * @param planStrata numbers of strata of the plan, 1 at the bottom
  */
 public record Where(
     List<String> pieces,
@@ -19,7 +20,8 @@ public record Where(
     List<Integer> strata,
     List<String> regions,
     List<Role> roles,
-    Optional<Layers> layers) {
+    Optional<Layers> layers,
+    List<Integer> planStrata) {
   public static final Where EVERYWHERE = new Where(List.of(), List.of());
 
   /**
@@ -50,6 +52,18 @@ public record Where(
     strata = List.copyOf(strata);
     regions = List.copyOf(regions);
     roles = List.copyOf(roles);
+    planStrata = List.copyOf(planStrata);
+  }
+
+  /** A place that the plan's own strata do not limit. */
+  public Where(
+      List<String> pieces,
+      List<String> bodies,
+      List<Integer> strata,
+      List<String> regions,
+      List<Role> roles,
+      Optional<Layers> layers) {
+    this(pieces, bodies, strata, regions, roles, layers, List.of());
   }
 
   public Where(List<String> pieces, List<Integer> strata) {
@@ -57,16 +71,21 @@ public record Where(
   }
 
   Where withRegions(List<String> others) {
-    return new Where(pieces, bodies, strata, others, roles, layers);
+    return new Where(pieces, bodies, strata, others, roles, layers, planStrata);
   }
 
   Where withBodies(List<String> others) {
-    return new Where(pieces, others, strata, regions, roles, layers);
+    return new Where(pieces, others, strata, regions, roles, layers, planStrata);
+  }
+
+  /** The same place in other strata of the plan. */
+  Where withPlanStrata(List<Integer> others) {
+    return new Where(pieces, bodies, strata, regions, roles, layers, others);
   }
 
   /** The same place in other strata of some pieces. */
   Where with(List<String> otherPieces, List<Integer> otherStrata) {
-    return new Where(otherPieces, bodies, otherStrata, regions, roles, layers);
+    return new Where(otherPieces, bodies, otherStrata, regions, roles, layers, planStrata);
   }
 
   public boolean isEverywhere() {
@@ -75,7 +94,11 @@ public record Where(
 
   /** Whether the rule may hold for some part of a stratum only. */
   public boolean isWithinStrata() {
-    return !bodies.isEmpty() || !regions.isEmpty() || !roles.isEmpty() || layers.isPresent();
+    return !bodies.isEmpty()
+        || !regions.isEmpty()
+        || !roles.isEmpty()
+        || !planStrata.isEmpty()
+        || layers.isPresent();
   }
 
   /** Whether some spot of a stratum may match. */
@@ -91,6 +114,7 @@ public record Where(
   public boolean matches(Spot spot) {
     return matches(spot.piece(), spot.stratum())
         && (bodies.isEmpty() || bodies.contains(spot.body()))
+        && (planStrata.isEmpty() || planStrata.contains(spot.planStratum()))
         && (regions.isEmpty() || regions.stream().anyMatch(spot.regions()::contains))
         && layers.map(range -> range.contains(spot)).orElse(true);
   }

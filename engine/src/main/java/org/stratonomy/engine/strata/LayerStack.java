@@ -53,7 +53,7 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
       PieceStack stack =
           new PieceStacker(
                   placed.get(p), resolver.machine(), stratum -> resolver.stratum(id, stratum))
-              .stack(plan.stops());
+              .stack(plan);
       stacks.add(stack);
       for (PieceLayer layer : stack.layers()) {
         long micrometres = Math.round(layer.top() * 1000);

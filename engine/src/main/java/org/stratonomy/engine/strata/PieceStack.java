@@ -20,7 +20,8 @@ public record PieceStack(
    */
   public record MovedPlane(What what, double wanted, double actual) {
     public enum What {
-      STOP
+      STOP,
+      PLAN_BOUNDARY
     }
   }
 

@@ -5,18 +5,19 @@ import java.util.List;
 import java.util.TreeSet;
 import java.util.function.IntFunction;
 import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
-import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.strata.PieceStack.MovedPlane;
 
 /**
  * Divides the height of a piece into layers so that every boundary and every stop falls on a layer
- * plane: boundaries, stops, bottom and top cut the height into intervals, and an interval Δ with
- * the wanted layer height h becomes n = round(Δ / h) layers of Δ / n, or the nearest n whose layers
- * the nozzle can lay. On the bed the first layer has a height of its own.
+ * plane: boundaries of the piece and of the plan, stops, bottom and top cut the height into
+ * intervals, and an interval Δ with the wanted layer height h becomes n = round(Δ / h) layers of Δ
+ * / n, or the nearest n whose layers the nozzle can lay. On the bed the first layer has a height of
+ * its own.
  */
 final class PieceStacker {
   /** Planes nearer than this are one, mm. */
@@ -40,11 +41,12 @@ final class PieceStacker {
   }
 
   /**
+   * @param plan whose stops and own boundaries cut the piece, too
    * @throws Problem if a boundary lies outside the piece or too near to another one
    */
-  PieceStack stack(List<Stop> stops) {
+  PieceStack stack(Plan plan) {
     checkBoundaries();
-    List<Double> cuts = cuts(stops);
+    List<Double> cuts = cuts(plan);
     boolean onBed = placed.bottom() == 0;
     for (int i = 0; i + 1 < cuts.size(); i++) {
       double low = cuts.get(i);
@@ -114,28 +116,28 @@ final class PieceStacker {
     }
   }
 
-  /** Bottom, boundaries, stops and top; a stop too near to another plane moves onto it. */
-  private List<Double> cuts(List<Stop> stops) {
+  /** Bottom, boundaries, stops and top; what is too near to another plane moves onto it. */
+  private List<Double> cuts(Plan plan) {
     TreeSet<Double> cuts = new TreeSet<>(placed.piece().boundaries());
     cuts.add(placed.bottom());
     cuts.add(placed.top());
-    for (Stop stop : stops) {
-      double height = stop.heightMm();
-      if (height <= placed.bottom() || height >= placed.top()) {
-        continue;
-      }
-      double below = cuts.floor(height);
-      double above = cuts.ceiling(height);
-      double nearest = height - below < above - height ? below : above;
-      if (Math.abs(height - nearest) < machine.minLayerHeight() - SAME) {
-        if (Math.abs(height - nearest) > SAME) {
-          moved.add(new MovedPlane(MovedPlane.What.STOP, height, nearest));
-        }
-      } else {
-        cuts.add(height);
-      }
-    }
+    plan.boundaries().forEach(height -> cut(cuts, MovedPlane.What.PLAN_BOUNDARY, height));
+    plan.stops().forEach(stop -> cut(cuts, MovedPlane.What.STOP, stop.heightMm()));
     return List.copyOf(cuts);
+  }
+
+  private void cut(TreeSet<Double> cuts, MovedPlane.What what, double height) {
+    if (height <= placed.bottom() || height >= placed.top()) {
+      return;
+    }
+    double below = cuts.floor(height);
+    double above = cuts.ceiling(height);
+    double nearest = height - below < above - height ? below : above;
+    if (Math.abs(height - nearest) >= machine.minLayerHeight() - SAME) {
+      cuts.add(height);
+    } else if (Math.abs(height - nearest) > SAME) {
+      moved.add(new MovedPlane(what, height, nearest));
+    }
   }
 
   private int stratumAt(double height) {

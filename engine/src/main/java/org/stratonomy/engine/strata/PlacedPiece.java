@@ -52,6 +52,7 @@ public final class PlacedPiece {
       Mesh mesh = source.mesh(body.mesh());
       meshes.add(mesh);
       key.add(mesh.hash());
+      key.add(body.shift().x()).add(body.shift().y()).add(body.shift().z());
     }
     Placement placement = piece.placement();
     for (Placement.Vector v :
@@ -62,7 +63,7 @@ public final class PlacedPiece {
     double[][] vertices = new double[meshes.size()][];
     Bounds turned = null;
     for (int m = 0; m < vertices.length; m++) {
-      vertices[m] = turn(meshes.get(m), matrix);
+      vertices[m] = turn(meshes.get(m), matrix, piece.bodies().get(m).shift());
       Bounds bounds = bounds(vertices[m]);
       turned = turned == null ? bounds : turned.with(bounds);
     }
@@ -86,8 +87,7 @@ public final class PlacedPiece {
         xyz[i + 2] += dz;
       }
     }
-    Bounds model =
-        meshes.stream().map(mesh -> mesh.report().bounds()).reduce(Bounds::with).orElseThrow();
+    Bounds model = model(piece, source);
     Frame frame = new Frame(matrix, dx, dy, dz, model);
     return new PlacedPiece(piece, meshes, vertices, bounds, frame, key.build());
   }
@@ -131,18 +131,56 @@ public final class PlacedPiece {
    * @param shift what to add to the model's coordinates before, mm
    */
   public double[] place(Mesh mesh, Placement.Vector shift) {
-    double[] m = frame.matrix;
-    double[] xyz = turn(mesh, m);
-    for (int i = 0; i < xyz.length; i++) {
-      int axis = i % 3;
-      double moved = axis == 0 ? frame.dx : axis == 1 ? frame.dy : frame.dz;
-      xyz[i] +=
-          moved
-              + m[3 * axis] * shift.x()
-              + m[3 * axis + 1] * shift.y()
-              + m[3 * axis + 2] * shift.z();
+    double[] xyz = turn(mesh, frame.matrix, shift);
+    for (int i = 0; i < xyz.length; i += 3) {
+      xyz[i] += frame.dx;
+      xyz[i + 1] += frame.dy;
+      xyz[i + 2] += frame.dz;
     }
     return xyz;
+  }
+
+  /** Where a place of the model comes to stand, mm. */
+  public Placement.Vector machine(Placement.Vector model) {
+    double[] m = frame.matrix;
+    return new Placement.Vector(
+        m[0] * model.x() + m[1] * model.y() + m[2] * model.z() + frame.dx,
+        m[3] * model.x() + m[4] * model.y() + m[5] * model.z() + frame.dy,
+        m[6] * model.x() + m[7] * model.y() + m[8] * model.z() + frame.dz);
+  }
+
+  /**
+   * A way of the machine in the model's axes, mm: the columns of the matrix are at right angles.
+   */
+  public Placement.Vector direction(Placement.Vector way) {
+    double[] m = frame.matrix;
+    double[] along = new double[3];
+    for (int axis = 0; axis < 3; axis++) {
+      double square = m[axis] * m[axis] + m[axis + 3] * m[axis + 3] + m[axis + 6] * m[axis + 6];
+      along[axis] = (m[axis] * way.x() + m[axis + 3] * way.y() + m[axis + 6] * way.z()) / square;
+    }
+    return new Placement.Vector(along[0], along[1], along[2]);
+  }
+
+  /** Bounds of the unturned, unscaled model of a piece, mm. */
+  public static Bounds model(Piece piece, MeshSource source) {
+    return piece.bodies().stream()
+        .map(body -> model(body, source))
+        .reduce(Bounds::with)
+        .orElseThrow();
+  }
+
+  /** Bounds of a body in the model's coordinates, mm. */
+  public static Bounds model(Body body, MeshSource source) {
+    Bounds b = source.mesh(body.mesh()).report().bounds();
+    Placement.Vector by = body.shift();
+    return new Bounds(
+        b.minX() + by.x(),
+        b.minY() + by.y(),
+        b.minZ() + by.z(),
+        b.maxX() + by.x(),
+        b.maxY() + by.y(),
+        b.maxZ() + by.z());
   }
 
   /** The middle of the bottom of the model's bounds, in the model's coordinates, mm. */
@@ -151,12 +189,12 @@ public final class PlacedPiece {
     return new Placement.Vector((b.minX() + b.maxX()) / 2, (b.minY() + b.maxY()) / 2, b.minZ());
   }
 
-  private static double[] turn(Mesh mesh, double[] m) {
+  private static double[] turn(Mesh mesh, double[] m, Placement.Vector shift) {
     double[] xyz = new double[3 * mesh.vertexCount()];
     for (int v = 0; v < mesh.vertexCount(); v++) {
-      double x = mesh.coordinate(v, 0);
-      double y = mesh.coordinate(v, 1);
-      double z = mesh.coordinate(v, 2);
+      double x = mesh.coordinate(v, 0) + shift.x();
+      double y = mesh.coordinate(v, 1) + shift.y();
+      double z = mesh.coordinate(v, 2) + shift.z();
       for (int axis = 0; axis < 3; axis++) {
         xyz[3 * v + axis] = m[3 * axis] * x + m[3 * axis + 1] * y + m[3 * axis + 2] * z;
       }

@@ -101,7 +101,7 @@ class PartEditorsTest {
     Resolver resolver = new Resolver(turned, ShelfReader.standard());
     List<Integer> slots = new ArrayList<>();
     for (int at = 0; at < 5; at++) {
-      Spot spot = new Spot("piece", "link" + at, 1, Set.of(), 1, 1);
+      Spot spot = new Spot("piece", "link" + at, 1, Set.of(), 1, 1, 1);
       slots.add(resolver.at(spot).all().slot());
     }
     assertThat(slots).isIn(List.of(1, 2, 1, 2, 1), List.of(2, 1, 2, 1, 2));
@@ -185,7 +185,7 @@ class PartEditorsTest {
 
   @Test
   void aRuleThatIsSwitchedOffCountsForNothing() {
-    Rule off = new Rule(Where.EVERYWHERE, SECOND, false);
+    Rule off = new Rule(Where.EVERYWHERE, SECOND, false, "");
     Plan plan = Shapes.plan(List.of(), off);
     Resolver resolver = new Resolver(plan, ShelfReader.standard());
     assertThat(resolver.stratum("piece", 1).slot()).isEqualTo(1);

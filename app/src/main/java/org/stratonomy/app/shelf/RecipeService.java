@@ -1,0 +1,98 @@
+package org.stratonomy.app.shelf;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.stratonomy.engine.document.ValueFormat;
+import org.stratonomy.engine.plan.Recipe;
+import org.stratonomy.engine.plan.Recipes;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.problem.Problem;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The recipes of the shelf. What is impossible about a change is found before it is kept. */
+@Service
+public class RecipeService {
+  private final RecipeRepository repository;
+
+  RecipeService(RecipeRepository repository) {
+    this.repository = repository;
+  }
+
+  @Transactional(readOnly = true)
+  public Recipes recipes() {
+    return new Recipes(
+        repository.findAllByOrderByName().stream().map(RecipeService::recipe).toList());
+  }
+
+  private static Recipe recipe(RecipeEntity entity) {
+    return new Recipe(
+        entity.id(),
+        entity.name(),
+        Optional.ofNullable(entity.basedOn()),
+        ValueFormat.read(
+            "recipe '%s'".formatted(entity.name()), JsonMapper.shared().readTree(entity.own())));
+  }
+
+  /**
+   * A new recipe; of its values only those are kept that differ from its basis.
+   *
+   * @return its id
+   */
+  @Transactional
+  public String create(String name, Optional<String> basedOn, Map<Setting, Value> values) {
+    String base = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
+    base = base.replaceAll("^-+|-+$", "");
+    base = base.isEmpty() ? "recipe" : base;
+    String id = base;
+    for (int n = 2; repository.existsById(id); n++) {
+      id = base + "-" + n;
+    }
+    keep(new RecipeEntity(id), name, basedOn, recipes().differences(values, basedOn));
+    return id;
+  }
+
+  /** Gives a recipe another name, basis and differences. */
+  @Transactional
+  public void change(String id, String name, Optional<String> basedOn, Map<Setting, Value> own) {
+    recipes().get(id);
+    keep(repository.findById(id).orElseThrow(), name, basedOn, own);
+  }
+
+  private void keep(
+      RecipeEntity entity, String name, Optional<String> basedOn, Map<Setting, Value> own) {
+    List<Recipe> others = new ArrayList<>(recipes().list());
+    others.removeIf(recipe -> recipe.id().equals(entity.id()));
+    others.add(new Recipe(entity.id(), name, basedOn, own));
+    new Recipes(others).values(entity.id());
+    entity.set(name, basedOn.orElse(null), ValueFormat.write(own).toString());
+    repository.saveAndFlush(entity);
+  }
+
+  /**
+   * @throws Problem if others are based on it
+   */
+  @Transactional
+  public void remove(String id) {
+    Recipes recipes = recipes();
+    String name = recipes.get(id).name();
+    List<Recipe> above = recipes.basedOn(id);
+    if (!above.isEmpty()) {
+      throw new Problem(
+          Problem.Kind.PLAN,
+          "recipe '%s'".formatted(name),
+          "%s based on it."
+              .formatted(
+                  above.stream().map(Recipe::name).collect(Collectors.joining(", "))
+                      + (above.size() == 1 ? " is" : " are")),
+          "Give them another basis first.");
+    }
+    repository.deleteById(id);
+  }
+}

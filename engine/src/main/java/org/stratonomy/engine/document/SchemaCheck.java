@@ -1,0 +1,46 @@
+package org.stratonomy.engine.document;
+
+import com.networknt.schema.Error;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.stratonomy.engine.problem.Problem;
+import tools.jackson.databind.JsonNode;
+
+/** Checks documents against schemas and says in a sentence what is wrong. */
+final class SchemaCheck {
+  private static final int ERRORS_SHOWN = 5;
+
+  private SchemaCheck() {}
+
+  static Schema schema(JsonNode schema) {
+    return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(schema);
+  }
+
+  /**
+   * @param name what to call the document in an error
+   * @throws Problem if the document does not follow the schema
+   */
+  static void check(Schema schema, String name, JsonNode document) {
+    List<Error> errors = schema.validate(document);
+    if (!errors.isEmpty()) {
+      throw new Problem(
+          Problem.Kind.PLAN_FORMAT,
+          name,
+          errors.stream()
+                  .limit(ERRORS_SHOWN)
+                  .map(SchemaCheck::sentence)
+                  .distinct()
+                  .collect(Collectors.joining("; "))
+              + ".",
+          "docs/formats/plan.md lists the keys and their values.");
+    }
+  }
+
+  private static String sentence(Error error) {
+    String at = error.getInstanceLocation().toString();
+    return (at.isEmpty() ? "the document" : at) + ": " + error.getMessage();
+  }
+}
