@@ -1,8 +1,10 @@
 import { createRouter } from 'sv-router';
 import Plans from './views/Plans.svelte';
+import Shelf from './views/Shelf.svelte';
 import Strata from './views/Strata.svelte';
 
 export const { p, navigate, isActive, route } = createRouter({
   '/': Plans,
+  '/shelf': Shelf,
   '/plans/:id': Strata,
 });

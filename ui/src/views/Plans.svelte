@@ -3,8 +3,17 @@
   import Moon from '@lucide/svelte/icons/moon';
   import Sun from '@lucide/svelte/icons/sun';
   import Trash from '@lucide/svelte/icons/trash-2';
-  import { ApiProblem, client, data, sendFiles, type PlanSummary } from '../lib/api/client';
+  import {
+    ApiProblem,
+    belonging,
+    client,
+    data,
+    sendFiles,
+    type Belonging,
+    type PlanSummary,
+  } from '../lib/api/client';
   import { dropFiles } from '../lib/shell/dropFiles';
+  import ImportQuestion from '../lib/shell/ImportQuestion.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
   import { navigate } from '../router';
   import { currentMode, toggleMode } from '../theme/mode';
@@ -16,6 +25,7 @@
   let reading = $state('');
   let mode = $state(currentMode());
   let removed: PlanSummary | undefined = $state.raw(undefined);
+  let question: Belonging | undefined = $state.raw(undefined);
   let picker: HTMLInputElement;
 
   load();
@@ -36,10 +46,19 @@
     }
   }
 
-  async function create(files: File[]) {
+  async function drop(files: File[]) {
+    await attempt(async () => {
+      question = await belonging(files);
+    });
+    if (!question && !problem) {
+      await create(files, false);
+    }
+  }
+
+  async function create(files: File[], together: boolean) {
     reading = files.map((file) => file.name).join(', ');
     await attempt(async () => {
-      const plan = await sendFiles('/api/plans', files);
+      const plan = await sendFiles(`/api/plans?together=${together}`, files);
       await navigate('/plans/:id', { params: { id: plan.id } });
     });
     reading = '';
@@ -70,7 +89,7 @@
 
 <main
   class="page"
-  use:dropFiles={{ onFiles: create, onHover: (h: boolean) => (hovering = h) }}
+  use:dropFiles={{ onFiles: drop, onHover: (h: boolean) => (hovering = h) }}
   class:hovering
 >
   <header>
@@ -79,9 +98,9 @@
       <h1>Stratonomy</h1>
       <p>Plan prints of several materials, layer by layer.</p>
     </div>
+    <a class="tool" style="margin-left: auto" href="/shelf">Shelf: recipes</a>
     <button
       class="tool"
-      style="margin-left: auto"
       onclick={() => (mode = toggleMode())}
       aria-label={mode === 'dark' ? 'Light theme' : 'Dark theme'}
     >
@@ -114,7 +133,7 @@
       accept=".stl,.obj,.3mf,.ply,.amf,.strat"
       hidden
       aria-label="Choose model files"
-      onchange={() => create([...(picker.files ?? [])])}
+      onchange={() => drop([...(picker.files ?? [])])}
     />
     {#each plans as plan (plan.id)}
       <article class="plan">
@@ -152,6 +171,7 @@
     <p class="empty">There is no plan yet. Drop a model above to make the first one.</p>
   {/if}
 </main>
+<ImportQuestion bind:question onAnswer={create} />
 
 <style>
   .page {

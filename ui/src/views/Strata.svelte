@@ -4,6 +4,7 @@
   import ClockRibbon from '../lib/ledger/ClockRibbon.svelte';
   import { layerFromPlane, mm } from '../lib/model/heights';
   import { PlanSession } from '../lib/model/session.svelte';
+  import CourseEditor from '../lib/rules/CourseEditor.svelte';
   import EqualParts from '../lib/rules/EqualParts.svelte';
   import PieceList from '../lib/pieces/PieceList.svelte';
   import Inspector from '../lib/rules/Inspector.svelte';
@@ -14,6 +15,7 @@
   import { dropFiles } from '../lib/shell/dropFiles';
   import Header from '../lib/shell/Header.svelte';
   import { isTyping } from '../lib/shell/keys';
+  import ImportQuestion from '../lib/shell/ImportQuestion.svelte';
   import KeysSheet from '../lib/shell/KeysSheet.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
   import { route } from '../router';
@@ -47,7 +49,9 @@
 
   function divide() {
     const piece = session?.selected?.piece ?? session?.document.pieces[0]?.id;
-    if (session && piece) {
+    if (session?.selected?.part?.kind === 'plan') {
+      void session.edit({ action: 'DIVIDE_PLAN', height: session.plane });
+    } else if (session && piece) {
       void session.edit({ action: 'DIVIDE', piece, height: session.plane });
     }
   }
@@ -94,7 +98,7 @@
   }
 
   function key(event: KeyboardEvent) {
-    if (!session || isTyping(event) || keys || equalParts) {
+    if (!session || isTyping(event) || keys || equalParts || session.courseTask) {
       return;
     }
     const by = event.shiftKey ? 10 : 1;
@@ -161,7 +165,7 @@
 {:else if session}
   <div
     class="view"
-    use:dropFiles={{ onFiles: (files) => session!.addFiles(files) }}
+    use:dropFiles={{ onFiles: (files) => session!.drop(files) }}
     data-revision={session.resultRevision}
     data-stale={session.isStale || !session.result}
   >
@@ -177,9 +181,11 @@
             class="tool"
             onclick={divide}
             disabled={!session.result}
-            title="Divide {session.selectedPiece?.name ??
-              'the piece'} before layer {session.layer}, at {mm(session.plane)} (d)"
-            >Divide here</button
+            title="Divide {session.selected?.part?.kind === 'plan'
+              ? 'the whole plan'
+              : (session.selectedPiece?.name ?? 'the piece')} before layer {session.layer}, at {mm(
+              session.plane,
+            )} (d)">Divide here</button
           >
           <button
             class="tool"
@@ -241,6 +247,11 @@
     {/if}
   </div>
   <EqualParts {session} bind:open={equalParts} />
+  <CourseEditor {session} />
+  <ImportQuestion
+    bind:question={session.question}
+    onAnswer={(files, together) => session!.addFiles(files, together)}
+  />
   <KeysSheet bind:open={keys} />
 {:else}
   <p class="failed">Opening the plan …</p>

@@ -16,6 +16,7 @@ export type FilamentView = Schemas['FilamentView'];
 export type ProgramView = Schemas['ProgramView'];
 export type SampleView = Schemas['SampleView'];
 export type CoverageView = Schemas['CoverageView'];
+export type RecipeView = Schemas['RecipeView'];
 export type EditRequest = Schemas['EditRequest'];
 export type Progress = Schemas['Progress'];
 
@@ -84,7 +85,7 @@ async function reached<T>(request: Promise<T>): Promise<T> {
 }
 
 /** Sends files with their names; the generated client has no words for that. */
-export async function sendFiles(address: string, files: File[]): Promise<PlanState> {
+export async function sendFiles<T = PlanState>(address: string, files: File[]): Promise<T> {
   const form = new FormData();
   files.forEach((file) => form.append('files', file, file.name));
   const response = await reached(fetch(address, { method: 'POST', body: form }));
@@ -92,7 +93,25 @@ export async function sendFiles(address: string, files: File[]): Promise<PlanSta
   if (!response.ok) {
     throw problemOf(response.status, body);
   }
-  return body as PlanState;
+  return body as T;
+}
+
+/** Dropped files of which it is asked whether they are one piece. */
+export interface Belonging {
+  files: File[];
+  /** What seems right, and why. */
+  together: boolean;
+  reason: string;
+}
+
+/** What to ask about dropped files before they are put into a plan; nothing about a single one. */
+export async function belonging(files: File[]): Promise<Belonging | undefined> {
+  const plans = files.some((file) => file.name.toLowerCase().endsWith('.strat'));
+  if (files.length < 2 || plans) {
+    return undefined;
+  }
+  const found = await sendFiles<Schemas['CommonOrigin']>('/api/plans/belonging', files);
+  return { files, ...found };
 }
 
 export async function bytes(address: string, signal?: AbortSignal): Promise<ArrayBuffer> {

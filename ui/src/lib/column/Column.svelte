@@ -10,6 +10,7 @@
   } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import OutlineTrack from './OutlineTrack.svelte';
+  import PlanTrack from './PlanTrack.svelte';
   import { ColumnScale } from './scale';
   import StopTrack from './StopTrack.svelte';
   import StrataTrack from './StrataTrack.svelte';
@@ -25,6 +26,7 @@
   const SCALE = 84;
   const OUTLINE = 78;
   const STRIP = 14;
+  const PLAN = 22;
   const TIME = 44;
   const STOPS = 30;
   const GAP = 5;
@@ -48,16 +50,19 @@
     new ColumnScale(range.from, range.to, HEAD, Math.max(HEAD + 40, height - FOOT)),
   );
   const pieces = $derived(result?.pieces ?? []);
+  /** The plan's own strata have a track while there are several. */
+  const planWidth = $derived(session.planHeights.length > 2 ? PLAN + GAP : 0);
   const strataWidth = $derived(
-    Math.max(40, width - SCALE - OUTLINE - STRIP - TIME - STOPS - 5 * GAP - 4),
+    Math.max(40, width - SCALE - OUTLINE - planWidth - STRIP - TIME - STOPS - 5 * GAP - 4),
   );
   const pieceWidth = $derived(strataWidth / Math.max(1, pieces.length));
   const x = $derived({
     outline: SCALE + GAP,
-    strata: SCALE + OUTLINE + 2 * GAP,
-    strip: SCALE + OUTLINE + strataWidth + 3 * GAP,
-    time: SCALE + OUTLINE + strataWidth + STRIP + 4 * GAP,
-    stops: SCALE + OUTLINE + strataWidth + STRIP + TIME + 5 * GAP,
+    plan: SCALE + OUTLINE + 2 * GAP,
+    strata: SCALE + OUTLINE + planWidth + 2 * GAP,
+    strip: SCALE + OUTLINE + planWidth + strataWidth + 3 * GAP,
+    time: SCALE + OUTLINE + planWidth + strataWidth + STRIP + 4 * GAP,
+    stops: SCALE + OUTLINE + planWidth + strataWidth + STRIP + TIME + 5 * GAP,
   });
   const largestArea = $derived(Math.max(1, ...pieces.flatMap((p) => p.areas)));
   const longest = $derived(Math.max(1, percentile(result?.layerSeconds ?? [], 0.98)));
@@ -196,6 +201,7 @@
         <text x="80" y="14" text-anchor="end">layer</text>
         <text x={x.outline} y="14">outline</text>
         <text x={x.outline} y="27">to {(largestArea / 100).toFixed(0)} cm²</text>
+        {#if planWidth > 0}<text x={x.plan} y="14">plan</text>{/if}
         {#each pieces as piece, p (piece.id)}
           <text x={x.strata + p * pieceWidth + 1} y="14">strata</text>
           <text x={x.strata + p * pieceWidth + 1} y="27">
@@ -234,6 +240,9 @@
           largest={largestArea}
         />
 
+        {#if planWidth > 0}
+          <PlanTrack {session} {scale} x={x.plan} width={PLAN} right={x.strata + strataWidth} />
+        {/if}
         {#each pieces as piece, p (piece.id)}
           <StrataTrack
             {session}
@@ -263,6 +272,18 @@
           {/each}
         {/each}
 
+        {#if session.shownRule && session.shownRule.to > session.shownRule.from}
+          <path
+            class="shown-rule"
+            d="M{SCALE + 4} {scale.y(session.shownRule.to)}h-4V{scale.y(session.shownRule.from)}h4"
+          >
+            <title
+              >Rule {session.shownRule.index + 1}: {mm(session.shownRule.from)} to {mm(
+                session.shownRule.to,
+              )}</title
+            >
+          </path>
+        {/if}
         <path class="time" d={timePath} />
 
         <StopTrack {session} {scale} x={x.stops} width={STOPS} />
@@ -372,6 +393,12 @@
 
   .tick.soft {
     fill: var(--ink-soft);
+  }
+
+  .shown-rule {
+    stroke: var(--accent);
+    stroke-width: 3;
+    fill: none;
   }
 
   .time {

@@ -1,10 +1,12 @@
 import {
   ApiProblem,
+  belonging,
   bytes,
   client,
   data,
   problemOf,
   sendFiles,
+  type Belonging,
   type EditRequest,
   type CoverageView,
   type FilamentView,
@@ -13,6 +15,7 @@ import {
   type PlanState,
   type Progress,
   type ProgramView,
+  type RecipeView,
   type ResultView,
   type SampleView,
   type SettingView,
@@ -36,19 +39,38 @@ export interface Place {
   regions?: string[];
   roles?: string[];
   layers?: { from: 'piece' | 'stratum'; first?: number; last?: number };
+  planStrata?: number[];
 }
+
+/** A value that goes by the layer. */
+export interface Course {
+  from?: 'piece' | 'stratum';
+  ramp?: boolean;
+  steps: { layer: number; value: number }[];
+}
+
+export type RuleValue = string | number | Course;
 
 /** Rules of the document as the interface reads them. */
 export interface RuleView {
   where: Place;
-  set: Record<string, string | number>;
+  set: Record<string, RuleValue>;
   on?: boolean;
+  recipe?: string;
 }
 
-/** A part of a piece that is selected in place of one of its strata. */
+/** A part of a piece that is selected in place of one of its strata, or a stratum of the plan. */
 export interface Part {
-  kind: 'piece' | 'body' | 'region';
+  kind: 'piece' | 'body' | 'region' | 'plan';
+  /** Of a stratum of the plan, its number. */
   id: string;
+}
+
+/** A course that is being edited. */
+export interface CourseTask {
+  setting: SettingView;
+  course: Course;
+  onDone: (course: Course) => void;
 }
 
 export interface Selected {
@@ -93,9 +115,11 @@ export interface Marking {
 export interface PieceDocument {
   id: string;
   name?: string;
-  bodies: { id: string; name?: string; mesh: string }[];
+  bodies: { id: string; name?: string; mesh: string; shift?: number[] }[];
   placement?: { position?: number[]; rotation?: number[]; scale?: number[] };
   boundaries?: number[];
+  strataNames?: string[];
+  fixed?: boolean;
   regions?: RegionDocument[];
 }
 
@@ -126,6 +150,15 @@ export class PlanSession {
   selected: Selected | undefined = $state.raw(undefined);
   /** How the selected patch is marked; the model is turned if it is undefined. */
   marking: Marking | undefined = $state.raw(undefined);
+  /** The course that is being edited, in a dialog. */
+  courseTask: CourseTask | undefined = $state.raw(undefined);
+  /** What is asked about dropped files. */
+  question: Belonging | undefined = $state.raw(undefined);
+  recipes: RecipeView[] = $state.raw([]);
+  /** The rule whose places are shown: its number, from 0, and over which heights it holds, mm. */
+  shownRule: { index: number; from: number; to: number } | undefined = $state.raw(undefined);
+  /** How handles in the model change what is selected, and whether a face is to be laid down. */
+  handling: 'move' | 'turn' | 'lay' | undefined = $state(undefined);
   /** The spot that a sample is shown of. */
   sampled: SampleSpot | undefined = $state.raw(undefined);
 
@@ -134,17 +167,19 @@ export class PlanSession {
   private readonly layers = new Map<string, Promise<LayerPaths>>();
   private queue: Promise<unknown> = Promise.resolve();
 
-  private constructor(shelf: ShelfView, state: PlanState) {
+  private constructor(shelf: ShelfView, state: PlanState, recipes: RecipeView[]) {
     this.shelf = shelf;
     this.state = state;
+    this.recipes = recipes;
   }
 
   static async open(id: string): Promise<PlanSession> {
-    const [shelf, state] = await Promise.all([
+    const [shelf, state, recipes] = await Promise.all([
       data(client.GET('/api/shelf')),
       data(client.GET('/api/plans/{id}', { params: { path: { id } } })),
+      data(client.GET('/api/shelf/recipes')),
     ]);
-    const session = new PlanSession(shelf, state);
+    const session = new PlanSession(shelf, state, recipes);
     void session.refresh();
     return session;
   }
@@ -226,9 +261,17 @@ export class PlanSession {
         return { pieces, regions: [part.id] };
       case 'piece':
         return { pieces };
+      case 'plan':
+        return { planStrata: [Number(part.id)] };
       default:
         return { pieces, strata: [stratum] };
     }
+  }
+
+  /** Heights between the strata of the plan, with its ends, mm. */
+  get planHeights(): number[] {
+    const { bottom, tops } = this.heights;
+    return [Math.max(0, bottom), ...(this.document.boundaries ?? []), tops.at(-1) ?? 0];
   }
 
   slotOf(stratum: StratumView): number {
@@ -247,11 +290,13 @@ export class PlanSession {
 
   select(piece: string, stratum: number): void {
     this.marking = undefined;
+    this.handling = undefined;
     this.selected = { piece, stratum };
   }
 
   selectPart(piece: string, part: Part): void {
     this.marking = undefined;
+    this.handling = undefined;
     const stratum = this.selected?.piece === piece ? this.selected.stratum : 1;
     this.selected = { piece, stratum, part };
   }
@@ -276,7 +321,11 @@ export class PlanSession {
 
   /** The level, or the bottom of the selected stratum, mm. */
   private heightHere(): number {
-    const stratum = this.selected?.part ? undefined : this.selectedStratum;
+    const { part } = this.selected ?? {};
+    if (part?.kind === 'plan') {
+      return this.planHeights[Number(part.id) - 1] ?? this.plane;
+    }
+    const stratum = part ? undefined : this.selectedStratum;
     return stratum ? stratum.from : this.plane;
   }
 
@@ -302,6 +351,13 @@ export class PlanSession {
   async contours(piece: string, region: string, height?: number): Promise<Float32Array> {
     const query = height === undefined ? '' : `?height=${height}`;
     const address = `/api/revisions/${this.resultRevision}/pieces/${piece}/regions/${region}${query}`;
+    return new Float32Array(await bytes(address));
+  }
+
+  /** Ends of the lines that draw where a rule holds, as those of a region. */
+  async ruleContours(rule: number, height?: number): Promise<Float32Array> {
+    const query = height === undefined ? '' : `?height=${height}`;
+    const address = `/api/revisions/${this.resultRevision}/rules/${rule}/contours${query}`;
     return new Float32Array(await bytes(address));
   }
 
@@ -355,9 +411,19 @@ export class PlanSession {
     );
   }
 
-  addFiles(files: File[]): Promise<boolean> {
+  /** Adds dropped files, after asking whether several of them are one piece. */
+  async drop(files: File[]): Promise<void> {
+    const asked = await this.attempt('the files', async () => {
+      this.question = await belonging(files);
+    });
+    if (asked && !this.question) {
+      await this.addFiles(files, false);
+    }
+  }
+
+  addFiles(files: File[], together: boolean): Promise<boolean> {
     return this.change((id, version) =>
-      sendFiles(`/api/plans/${id}/pieces?version=${version}`, files),
+      sendFiles(`/api/plans/${id}/pieces?version=${version}&together=${together}`, files),
     );
   }
 
@@ -388,6 +454,26 @@ export class PlanSession {
     );
   }
 
+  /** Keeps all values of a rule, or those that differ from a basis, as a recipe. */
+  async saveRecipe(name: string, basedOn: string, values: RuleView['set']): Promise<boolean> {
+    return this.attempt('the recipe', async () => {
+      this.recipes = await data(
+        client.POST('/api/shelf/recipes', { body: { name, basedOn, values: values as never } }),
+      );
+    });
+  }
+
+  private async attempt(what: string, work: () => Promise<void>): Promise<boolean> {
+    try {
+      await work();
+      this.problem = undefined;
+      return true;
+    } catch (e) {
+      this.problem = e instanceof ApiProblem ? e : new ApiProblem(0, '', what, `${e}`, '');
+      return false;
+    }
+  }
+
   /** Takes over what was changed elsewhere. */
   async reload(): Promise<void> {
     this.problem = undefined;
@@ -405,17 +491,12 @@ export class PlanSession {
 
   /** Edits are sent one after the other, each with the version that the one before led to. */
   private change(send: (id: string, version: number) => Promise<PlanState>): Promise<boolean> {
-    const next = this.queue.then(async () => {
-      try {
+    const next = this.queue.then(() =>
+      this.attempt('the edit', async () => {
         this.state = await send(this.state.id, this.state.version);
-        this.problem = undefined;
         void this.refresh();
-        return true;
-      } catch (e) {
-        this.problem = e instanceof ApiProblem ? e : new ApiProblem(0, '', 'the edit', `${e}`, '');
-        return false;
-      }
-    });
+      }),
+    );
     this.queue = next;
     return next;
   }
@@ -484,7 +565,9 @@ export class PlanSession {
         ? document?.bodies.some((body) => body.id === part.id)
         : part?.kind === 'region'
           ? document?.regions?.some((region) => region.id === part.id)
-          : document !== undefined;
+          : part?.kind === 'plan'
+            ? Number(part.id) < this.planHeights.length
+            : document !== undefined;
     if (part && !known && piece) {
       this.selected = { piece, stratum: stratum ?? 1 };
     }

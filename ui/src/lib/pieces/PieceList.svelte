@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Part, PlanSession } from '../model/session.svelte';
+  import NumberField from '../rules/NumberField.svelte';
   import { regionKind } from '../rules/where';
 
   interface Props {
@@ -17,6 +18,7 @@
     ['PATCH', 'Patch of the surface'],
   ] as const;
 
+  let spacing = $state(10);
   let file: HTMLInputElement;
   let meshFor = '';
 
@@ -27,6 +29,12 @@
     }),
   );
 
+  function selectPlan() {
+    const at = session.planHeights.findLastIndex((height) => height <= session.plane + 1e-6);
+    const number = Math.min(Math.max(1, at + 1), session.planHeights.length - 1);
+    session.selectPart(session.selected!.piece, { kind: 'plan', id: String(number) });
+  }
+
   function isChosen(piece: string, part: Part): boolean {
     const chosen = session.selected;
     return chosen?.piece === piece && chosen.part?.kind === part.kind && chosen.part.id === part.id;
@@ -34,10 +42,33 @@
 
   /** Filament of a body where the level is, or of its first stratum. */
   function colourOf(piece: string, body: string): string {
-    const view = session.piece(piece);
-    const slots = view?.meshes.find((mesh) => mesh.id === body)?.slots ?? [];
-    const at = view?.strata.findIndex((s) => s.to > session.plane + 1e-6) ?? 0;
-    return session.filament(slots[Math.max(0, at)] ?? 1).colour;
+    const bands = session.piece(piece)?.meshes.find((mesh) => mesh.id === body)?.bands ?? [];
+    const at = bands.find((band) => band.to > session.plane + 1e-6) ?? bands[0];
+    return session.filament(at?.slot ?? 1).colour;
+  }
+
+  interface BodyOfPiece {
+    piece: string;
+    body: string;
+  }
+
+  let dragged: BodyOfPiece | undefined = $state.raw(undefined);
+  let over: BodyOfPiece | undefined = $state.raw(undefined);
+
+  /** Puts the dragged body in the place of another one. */
+  function reorder(piece: string, to: string) {
+    const from = dragged?.body;
+    if (dragged?.piece === piece && from !== to) {
+      void session.changePiece(piece, ({ bodies }) => {
+        const at = bodies.findIndex((b) => b.id === to);
+        const [moved] = bodies.splice(
+          bodies.findIndex((b) => b.id === from),
+          1,
+        );
+        bodies.splice(at, 0, moved!);
+      });
+    }
+    dragged = over = undefined;
   }
 
   async function add(piece: string, kind: string) {
@@ -80,6 +111,28 @@
     onchange={addMesh}
     aria-label="Mesh of the region"
   />
+  <div class="piece">
+    <button
+      class="row head"
+      aria-pressed={session.selected?.part?.kind === 'plan'}
+      disabled={!session.selected}
+      onclick={selectPlan}
+      title="Strata that go through all pieces">Whole plan</button
+    >
+    {#if pieces.length > 1}
+      <button
+        class="tool"
+        title="Moves pieces apart, and onto the bed, with the shortest ways; those that stay there stay"
+        onclick={() => session.edit({ action: 'ARRANGE', spacing })}>Arrange</button
+      >
+      <NumberField
+        label="Room between pieces"
+        value={spacing}
+        unit="mm"
+        onSet={(mm) => (spacing = Math.max(0, mm))}
+      />
+    {/if}
+  </div>
   {#each pieces as piece (piece.id)}
     {@const whole = { kind: 'piece', id: piece.id } as const}
     <div class="piece">
@@ -121,7 +174,26 @@
         {@const part = { kind: 'body', id: body.id } as const}
         <button
           class="row part"
+          class:over={over?.piece === piece.id && over.body === body.id}
           aria-pressed={isChosen(piece.id, part)}
+          title="Where bodies overlap, the one further up owns the place; drag to change"
+          draggable="true"
+          ondragstart={(e) => {
+            dragged = { piece: piece.id, body: body.id };
+            e.dataTransfer?.setData('text/plain', body.id);
+          }}
+          ondragover={(e) => {
+            if (dragged?.piece === piece.id) {
+              e.preventDefault();
+              over = { piece: piece.id, body: body.id };
+            }
+          }}
+          ondrop={(e) => {
+            e.preventDefault();
+            e.stopPropagation();
+            reorder(piece.id, body.id);
+          }}
+          ondragend={() => (dragged = over = undefined)}
           onclick={() => session.selectPart(piece.id, part)}
         >
           <span class="swatch" style:background={colourOf(piece.id, body.id)}></span>
@@ -176,6 +248,10 @@
   .part {
     width: 100%;
     padding-left: 20px;
+  }
+
+  .over {
+    border-top: 2px solid var(--accent);
   }
 
   .row:hover {

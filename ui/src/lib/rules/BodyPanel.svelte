@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { PieceView } from '../api/client';
   import type { PlanSession } from '../model/session.svelte';
+  import AlignTools from './AlignTools.svelte';
+  import NumberField from './NumberField.svelte';
   import PanelHead from './PanelHead.svelte';
 
   interface Props {
@@ -17,11 +19,23 @@
   const bodies = $derived(session.pieceDocument(piece.id)?.bodies ?? []);
   const index = $derived(bodies.findIndex((b) => b.id === body));
 
+  const shift = $derived(bodies[index]?.shift ?? [0, 0, 0]);
+
   function move(by: number) {
     void session.changePiece(piece.id, (document) => {
       const [moved] = document.bodies.splice(index, 1);
       document.bodies.splice(index + by, 0, moved!);
     });
+  }
+
+  /**
+   * @param choice `new`, or `of ` and the id of a piece
+   */
+  async function moveInto(choice: string) {
+    const other = choice.startsWith('of ') ? choice.slice(3) : '';
+    if (await session.edit({ action: 'MOVE_BODY', piece: piece.id, body, other })) {
+      session.selectPart(piece.id, { kind: 'piece', id: piece.id });
+    }
   }
 
   function rename(name: string) {
@@ -72,6 +86,47 @@
         >
       {/if}
     </p>
+    {#if bodies.length > 1}
+      <div class="row">
+        <span title="Against the other bodies, along the model's own axes">shifted</span>
+        {#each ['X', 'Y', 'Z'] as axis, i (axis)}
+          <NumberField
+            label="Shift {axis}"
+            value={shift[i]!}
+            onSet={(v) =>
+              session.edit({
+                action: 'SHIFT_BODY',
+                piece: piece.id,
+                body,
+                shift: shift.map((old, k) => (k === i ? v : old)),
+              })}
+          />
+        {/each}
+        <span class="soft">mm</span>
+      </div>
+      <AlignTools
+        others={bodies
+          .filter((b) => b.id !== body)
+          .map((b) => ({ id: b.id, name: b.name ?? b.id }))}
+        onAlign={(other, axis, how) =>
+          session.edit({ action: 'ALIGN_BODY', piece: piece.id, body, other, axis, how })}
+      />
+      <div class="row">
+        <select
+          class="field"
+          aria-label="Move the body into another piece"
+          title="It stays where it stands, and its rules and patches go with it"
+          value=""
+          onchange={(e) => moveInto(e.currentTarget.value)}
+        >
+          <option value="" disabled>move into …</option>
+          <option value="new">a piece of its own</option>
+          {#each session.document.pieces.filter((p) => p.id !== piece.id) as other (other.id)}
+            <option value="of {other.id}">{other.name ?? other.id}</option>
+          {/each}
+        </select>
+      </div>
+    {/if}
     {#if bodies.length > 2}
       <p class="buttons">
         <button class="tool" onclick={alternate} title="Along the chain, from one end to the other"
@@ -102,6 +157,21 @@
     gap: 6px;
     align-items: center;
     padding-top: 5px;
+  }
+
+  .row {
+    display: flex;
+    gap: 5px;
+    align-items: center;
+    padding-top: 5px;
+  }
+
+  .row > span:first-child {
+    width: 56px;
+  }
+
+  .row select {
+    width: auto;
   }
 
   .turns {

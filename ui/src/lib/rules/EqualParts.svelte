@@ -14,6 +14,20 @@
   let to = $state('');
   let parts = $state(2);
 
+  let banded = $state(false);
+  let slots: number[] = $state([]);
+
+  /** A filament for each part; new parts take the next one. */
+  $effect(() => {
+    const loaded = session.document.slots.length;
+    while (slots.length < Math.min(parts, 500)) {
+      slots.push(slots.length === 0 ? 1 : (slots.at(-1)! % loaded) + 1);
+    }
+    if (slots.length > parts && parts >= 2) {
+      slots.length = parts;
+    }
+  });
+
   const piece = $derived(session.selectedPiece);
   const stratum = $derived(session.selectedStratum);
   const low = $derived(parseHeight(session.heights, from));
@@ -49,6 +63,7 @@
       height: low as number,
       to: high as number,
       parts,
+      ...(banded ? { slots: [...slots] } : {}),
     });
   }
 </script>
@@ -69,6 +84,30 @@
         )} each. Boundaries between them are given up.
       {/if}
     </p>
+    <label class="check"
+      ><input type="checkbox" bind:checked={banded} /> give each part a filament, from the bottom</label
+    >
+    {#if banded}
+      <ol>
+        {#each slots as slot, i (i)}
+          <li>
+            <span class="num">{i + 1}</span>
+            <span class="swatch" style:background={session.filament(slot).colour}></span>
+            <select class="field" aria-label="Filament of part {i + 1}" bind:value={slots[i]}>
+              {#each session.document.slots.keys() as k (k)}
+                <option value={k + 1}>{k + 1}: {session.filament(k + 1).name}</option>
+              {/each}
+            </select>
+            {#if !problem}
+              {@const step = ((high as number) - (low as number)) / parts}
+              <span class="hint num"
+                >{mm((low as number) + i * step)} to {mm((low as number) + (i + 1) * step)}</span
+              >
+            {/if}
+          </li>
+        {/each}
+      </ol>
+    {/if}
     <p class="hint">Type millimetres (4.2) or a layer (L22 is the bottom of layer 22).</p>
     <button class="tool strong" disabled={problem !== ''}>Divide</button>
   </form>
@@ -84,6 +123,33 @@
     display: grid;
     grid-template-columns: 60px 120px;
     align-items: center;
+  }
+
+  .check {
+    display: flex;
+    gap: 7px;
+  }
+
+  ol {
+    display: grid;
+    gap: 3px;
+    max-height: 38vh;
+    overflow: auto;
+  }
+
+  li {
+    display: flex;
+    gap: 8px;
+    align-items: center;
+  }
+
+  li .field {
+    width: auto;
+  }
+
+  li .num:first-child {
+    width: 22px;
+    text-align: right;
   }
 
   .bad {

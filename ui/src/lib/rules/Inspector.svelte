@@ -2,6 +2,7 @@
   import type { PlanSession } from '../model/session.svelte';
   import BodyPanel from './BodyPanel.svelte';
   import PiecePanel from './PiecePanel.svelte';
+  import PlanPanel from './PlanPanel.svelte';
   import PlaceValues from './PlaceValues.svelte';
   import RegionPanel from './RegionPanel.svelte';
   import StratumPanel from './StratumPanel.svelte';
@@ -46,6 +47,8 @@
   <section class="inspector" aria-label="Selected {what}">
     {#if part?.kind === 'region' && session.selectedRegion}
       <RegionPanel {session} piece={piece.id} region={session.selectedRegion} />
+    {:else if part?.kind === 'plan'}
+      <PlanPanel {session} number={Number(part.id)} />
     {:else if part?.kind === 'body'}
       <BodyPanel {session} {piece} body={part.id} />
     {:else if part?.kind === 'piece'}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { PieceView } from '../api/client';
   import type { PlanSession } from '../model/session.svelte';
+  import AlignTools from './AlignTools.svelte';
   import NumberField from './NumberField.svelte';
   import PanelHead from './PanelHead.svelte';
 
@@ -46,6 +47,10 @@
     place({
       scale: scale.map((old, i) => (keepShape ? old * factor : i === axis ? percent / 100 : old)),
     });
+  }
+
+  function toggle(handling: 'move' | 'turn' | 'lay') {
+    session.handling = session.handling === handling ? undefined : handling;
   }
 
   function rename(name: string) {
@@ -101,6 +106,34 @@
   </div>
   <p class="buttons">
     <label><input type="checkbox" bind:checked={keepShape} /> keep its shape</label>
+    <label title="Arranging leaves it where it is"
+      ><input
+        type="checkbox"
+        checked={document?.fixed ?? false}
+        onchange={(e) => {
+          const fixed = e.currentTarget.checked;
+          void session.changePiece(piece.id, (changed) => (changed.fixed = fixed));
+        }}
+      /> stays there</label
+    >
+    <button
+      class="tool"
+      aria-pressed={session.handling === 'move'}
+      title="Handles in the model move it"
+      onclick={() => toggle('move')}>Move</button
+    >
+    <button
+      class="tool"
+      aria-pressed={session.handling === 'turn'}
+      title="Handles in the model turn it"
+      onclick={() => toggle('turn')}>Turn</button
+    >
+    <button
+      class="tool"
+      aria-pressed={session.handling === 'lay'}
+      title="Click the face in the model that is to lie on the bed"
+      onclick={() => toggle('lay')}>Lay a face down</button
+    >
     <button
       class="tool"
       title="Mirror along X"
@@ -129,12 +162,27 @@
         {/each}
       </select>
     {/if}
+    {#if (document?.bodies.length ?? 0) > 1}
+      <button
+        class="tool"
+        title="Each body becomes a piece where it stands"
+        onclick={() => session.edit({ action: 'SEPARATE_PIECE', piece: piece.id })}
+        >Separate bodies</button
+      >
+    {/if}
     <button
       class="tool"
       disabled={session.document.pieces.length < 2}
       onclick={() => session.edit({ action: 'REMOVE_PIECE', piece: piece.id })}>Remove</button
     >
   </p>
+  {#if others.length > 0}
+    <AlignTools
+      others={others.map((other) => ({ id: other.id, name: other.name ?? other.id }))}
+      onAlign={(other, axis, how) =>
+        session.edit({ action: 'ALIGN', piece: piece.id, other, axis, how })}
+    />
+  {/if}
 </div>
 
 <style>

@@ -1,7 +1,9 @@
 <script lang="ts">
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import { textOn } from '../model/colours';
+  import type { SettingView } from '../api/client';
   import type { Place, PlanSession, Values } from '../model/session.svelte';
+  import { isCourse } from './course';
   import SettingField from './SettingField.svelte';
   import { isSamePlace } from './where';
 
@@ -66,6 +68,25 @@
     return { text: own ? 'here' : `rule ${rule + 1}`, own };
   }
 
+  /** Opens the course that holds here, or a new one that begins with the value here. */
+  function editCourse(setting: SettingView) {
+    const found = values?.[setting.id];
+    const own = session.rules[found?.rule ?? -1]?.set[setting.id];
+    session.courseTask = {
+      setting,
+      course: isCourse(own)
+        ? own
+        : { from: 'piece', steps: [{ layer: 1, value: Number(found?.value ?? setting.min) }] },
+      onDone: ({ from, ramp, steps }) =>
+        void session.edit({
+          action: 'SET',
+          where: place,
+          setting: setting.id,
+          course: { from: from === 'stratum' ? 'STRATUM' : 'PIECE', ramp: ramp ?? false, steps },
+        }),
+    };
+  }
+
   function set(setting: string, value: string) {
     void session.edit({ action: 'SET', where: place, setting, value });
   }
@@ -121,6 +142,7 @@
     own={from.own}
     onSet={(value) => set(setting.id, value)}
     onClear={() => session.edit({ action: 'CLEAR', where: place, setting: setting.id })}
+    onCourse={() => editCourse(setting)}
   />
 {/each}
 <button class="tool more" aria-pressed={all} onclick={() => (all = !all)}>

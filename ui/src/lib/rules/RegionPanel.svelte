@@ -248,6 +248,14 @@
     {/if}
   {/if}
   <p class="buttons">
+    {#if placeOf(region) && !region.solid}
+      <button
+        class="tool"
+        aria-pressed={session.handling === 'move'}
+        title="Handles in the model move it"
+        onclick={() => (session.handling = session.handling ? undefined : 'move')}>Move</button
+      >
+    {/if}
     <button
       class="tool"
       onclick={() => session.edit({ action: 'REMOVE_REGION', piece, region: region.id })}

@@ -1,7 +1,9 @@
 <script lang="ts">
+  import { onDestroy } from 'svelte';
   import type { CoverageView } from '../api/client';
   import { mm } from '../model/heights';
   import type { Place, PlanSession, RuleView } from '../model/session.svelte';
+  import RuleRecipe from './RuleRecipe.svelte';
 
   interface Props {
     session: PlanSession;
@@ -18,11 +20,16 @@
     void session.resultRevision;
     if (!session.isStale) {
       session.coverage(index).then(
-        (found) => (coverage = found),
+        (found) => {
+          coverage = found;
+          session.shownRule = { index, from: found.from, to: found.to };
+        },
         () => (coverage = undefined),
       );
     }
   });
+
+  onDestroy(() => (session.shownRule = undefined));
 
   const lost = $derived.by(() =>
     Object.entries(coverage?.lost ?? {})
@@ -77,6 +84,7 @@
   {:else if coverage}
     <p>Covers nothing.</p>
   {/if}
+  <RuleRecipe {session} {rule} {index} />
   <div class="limit">
     <span>only lines</span>
     {#each roles as role (role)}

@@ -4,7 +4,8 @@
   import Copy from '@lucide/svelte/icons/copy';
   import Plus from '@lucide/svelte/icons/plus';
   import Trash from '@lucide/svelte/icons/trash-2';
-  import type { PlanSession, RuleView } from '../model/session.svelte';
+  import type { Course, PlanSession, RuleView } from '../model/session.svelte';
+  import { isCourse, valueText } from './course';
   import RuleDetails from './RuleDetails.svelte';
   import { isSamePlace, whereText } from './where';
 
@@ -92,6 +93,18 @@
     });
   }
 
+  function editCourse(i: number, id: string, course: Course) {
+    session.courseTask = {
+      setting: session.setting(id),
+      course,
+      onDone: (changed) =>
+        put((list) => {
+          list[i]!.set[id] = changed;
+          return list;
+        }),
+    };
+  }
+
   function drop(i: number, setting: string) {
     put((list) => {
       delete list[i]!.set[setting];
@@ -123,8 +136,9 @@
 
   /** The settings that a rule for such a place can set, besides those that it sets. */
   function settable(rule: RuleView) {
-    const { bodies, regions, roles, layers } = rule.where;
-    const within = [bodies, regions, roles].some((list) => (list ?? []).length > 0) || layers;
+    const { bodies, regions, roles, planStrata, layers } = rule.where;
+    const within =
+      [bodies, regions, roles, planStrata].some((list) => (list ?? []).length > 0) || layers;
     return session.shelf.settings.filter((s) => {
       if (s.id in rule.set) {
         return false;
@@ -243,16 +257,24 @@
               {:else}
                 {label(id)}
               {/if}
-              <input
-                class="num"
-                aria-label="{label(id)} in rule {i + 1}"
-                value={String(value)}
-                size={Math.max(2, String(value).length)}
-                onchange={(e) => {
-                  change(i, id, e.currentTarget.value.trim());
-                  e.currentTarget.value = String(value);
-                }}
-              />
+              {#if isCourse(value)}
+                <button
+                  class="course num"
+                  aria-label="{label(id)} over the layers in rule {i + 1}"
+                  onclick={() => editCourse(i, id, value)}>{valueText(value)}</button
+                >
+              {:else}
+                <input
+                  class="num"
+                  aria-label="{label(id)} in rule {i + 1}"
+                  value={String(value)}
+                  size={Math.max(2, String(value).length)}
+                  onchange={(e) => {
+                    change(i, id, e.currentTarget.value.trim());
+                    e.currentTarget.value = String(value);
+                  }}
+                />
+              {/if}
               <span class="soft">{session.setting(id)?.unit}</span>
               <button aria-label="Take {label(id)} out of rule {i + 1}" onclick={() => drop(i, id)}
                 >×</button
@@ -400,6 +422,11 @@
     padding: 0;
     field-sizing: content;
     min-width: 1.2em;
+  }
+
+  .value .course {
+    color: var(--ink);
+    text-decoration: underline dotted;
   }
 
   .add {

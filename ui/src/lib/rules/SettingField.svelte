@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Steps from '@lucide/svelte/icons/chart-no-axes-column-increasing';
   import X from '@lucide/svelte/icons/x';
   import type { SettingView } from '../api/client';
 
@@ -12,9 +13,11 @@
     own: boolean;
     onSet: (value: string) => void;
     onClear: () => void;
+    /** Opens the editor of a course over the layers. */
+    onCourse?: () => void;
   }
 
-  let { setting, value, source, own, onSet, onClear }: Props = $props();
+  let { setting, value, source, own, onSet, onClear, onCourse }: Props = $props();
 
   const id = $derived(`setting-${setting.id}`);
 
@@ -51,6 +54,14 @@
   {#if setting.choices.length === 0}
     <span class="unit">{setting.unit}</span>
   {/if}
+  {#if setting.course && onCourse}
+    <button
+      class="layers"
+      onclick={onCourse}
+      title="{setting.label} that goes by the layer"
+      aria-label="{setting.label} over the layers"><Steps size={13} /></button
+    >
+  {/if}
   <span class="source" title="Where this value comes from: {source}">{source}</span>
   {#if own}
     <button class="clear" onclick={onClear} aria-label="Take {setting.label} out of this rule"
@@ -61,21 +72,37 @@
 
 <style>
   .row {
-    display: grid;
-    grid-template-columns: 124px 66px 44px 1fr 18px;
+    display: flex;
     align-items: center;
     gap: 6px;
     min-height: 28px;
   }
 
   label {
+    width: 124px;
+    flex: none;
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
   }
 
-  .wide {
-    grid-column: span 2;
+  .control {
+    width: 66px;
+    flex: none;
+  }
+
+  .control.wide {
+    width: 116px;
+  }
+
+  .unit {
+    width: 38px;
+    flex: none;
+  }
+
+  .source {
+    flex: 1;
+    min-width: 0;
   }
 
   .field {
@@ -101,6 +128,16 @@
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
+  }
+
+  .layers {
+    color: var(--ink-soft);
+    cursor: pointer;
+    padding: 2px;
+  }
+
+  .layers:hover {
+    color: var(--accent);
   }
 
   .clear {

@@ -10,6 +10,7 @@ const setting = {
   unit: '%',
   min: 0,
   max: 100,
+  course: true,
   whole: false,
   choices: [],
   description: 'Part cooling.',

@@ -15,6 +15,21 @@
 
   const colour = $derived(session.filament(session.slotOf(stratum)).colour);
 
+  const others = $derived(
+    (session.result?.pieces ?? []).filter((p) => p.id !== piece.id && p.strata.length > 1),
+  );
+
+  function rename(name: string) {
+    void session.changePiece(piece.id, (document) => {
+      const names = document.strataNames ?? [];
+      while (names.length < stratum.number) {
+        names.push('');
+      }
+      names[stratum.number - 1] = name;
+      document.strataNames = names;
+    });
+  }
+
   function moveBoundary(event: Event, from: number) {
     const input = event.currentTarget as HTMLInputElement;
     const to = parseHeight(session.heights, input.value);
@@ -38,7 +53,17 @@
 </script>
 
 <header style:background={colour} style:color={textOn(colour)} style:border-color={darker(colour)}>
-  <strong>{piece.name} · stratum {stratum.number}</strong>
+  <strong
+    >{piece.name} · stratum {stratum.number}
+    <input
+      aria-label="Name of the stratum"
+      placeholder="name"
+      title="What you call this stratum"
+      value={stratum.name}
+      size={Math.max(5, stratum.name.length)}
+      onchange={(e) => rename(e.currentTarget.value.trim())}
+    /></strong
+  >
   <span class="num">of {piece.strata.length}</span>
 </header>
 <div class="span">
@@ -86,10 +111,36 @@
         title="Removes the boundary at {mm(stratum.from)}">Join with below</button
       >
     {/if}
+    {#if others.length > 0}
+      <select
+        class="tool"
+        aria-label="Copy strata from another piece"
+        title="Takes over the boundaries of another piece, counted from the bottom, with what its strata are"
+        value=""
+        onchange={(e) =>
+          session.edit({ action: 'COPY_STRATA', piece: piece.id, other: e.currentTarget.value })}
+      >
+        <option value="" disabled>Strata as in …</option>
+        {#each others as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
+      </select>
+    {/if}
   </p>
 </div>
 
 <style>
+  header input {
+    color: inherit;
+    background: transparent;
+    font-weight: 400;
+    border-bottom: 1px dotted;
+    margin-left: 4px;
+  }
+
+  header input::placeholder {
+    color: inherit;
+    opacity: 0.7;
+  }
+
   header {
     display: flex;
     justify-content: space-between;
@@ -123,6 +174,7 @@
   .buttons {
     display: flex;
     gap: 6px;
+    flex-wrap: wrap;
     padding-top: 5px;
   }
 

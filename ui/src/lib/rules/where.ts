@@ -7,13 +7,14 @@ export type NameOf = (kind: 'piece' | 'body' | 'region', id: string) => string;
 export function whereText(where: Place, nameOf: NameOf): string {
   const names = (kind: 'piece' | 'body' | 'region', ids: string[] | undefined) =>
     (ids ?? []).map((id) => nameOf(kind, id)).join(', ');
-  const strata = where.strata ?? [];
-  const numbers =
+  const numbered = (strata: readonly number[]) =>
     strata.length === 0 ? '' : `${strata.length === 1 ? 'stratum' : 'strata'} ${ranges(strata)}`;
+  const ofPlan = numbered(where.planStrata ?? []);
   const parts = [
     names('piece', where.pieces),
     names('body', where.bodies),
-    numbers,
+    numbered(where.strata ?? []),
+    ofPlan && `${ofPlan} of the plan`,
     names('region', where.regions),
     layersText(where.layers),
     (where.roles ?? []).join(', '),
@@ -54,7 +55,9 @@ export function ranges(numbers: readonly number[]): string {
 export function isSamePlace(a: Place | undefined, b: Place | undefined): boolean {
   const key = (place: Place) =>
     JSON.stringify(
-      [place.pieces, place.bodies, place.strata, place.regions, place.roles].map((l) => l ?? []),
+      [place.pieces, place.bodies, place.strata, place.regions, place.roles, place.planStrata].map(
+        (l) => l ?? [],
+      ),
     ) + JSON.stringify(place.layers ?? null);
   return a !== undefined && b !== undefined && key(a) === key(b);
 }

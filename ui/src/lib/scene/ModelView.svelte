@@ -1,9 +1,9 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { Vector3, type Matrix4 } from 'three';
+  import { Matrix4, Vector3 } from 'three';
   import { layerTop, mm } from '../model/heights';
   import type { Marking, PlanSession, RegionDocument } from '../model/session.svelte';
-  import { geometry, placementMatrix, surface } from './meshes';
+  import { geometry, modelOrigin, placementMatrix, surface, turnedBy } from './meshes';
   import { PlanScene, type Pick } from './PlanScene';
   import { readRanges, writeRanges, type Surface } from './surface';
 
@@ -12,6 +12,12 @@
   }
 
   let { session }: Props = $props();
+
+  const HINTS = {
+    move: 'Drag the arrows: red X, green Y, blue Z.',
+    turn: 'Drag the rings: red about X, green about Y, blue about Z.',
+    lay: 'Click the face that is to lie on the bed.',
+  } as const;
 
   /** A press that moves less than this is a click, pixels. */
   const CLICK_PX = 4;
@@ -25,6 +31,9 @@
   /** From the coordinates of each piece's model to the machine's. */
   // eslint-disable-next-line svelte/prefer-svelte-reactivity -- read on clicks only
   const matrices = new Map<string, Matrix4>();
+  /** The middle of the bottom of each piece's model, in its coordinates. */
+  // eslint-disable-next-line svelte/prefer-svelte-reactivity -- read on clicks only
+  const origins = new Map<string, Vector3>();
   let failed = $state('');
   let shown = $state('');
 
@@ -60,29 +69,47 @@
   $effect(() => {
     const into = scene;
     if (into && session.result && !session.isStale) {
-      void showRegions(into, session.resultRevision, session.selectedRegion?.id);
+      void showRegions(
+        into,
+        session.resultRevision,
+        session.selectedRegion?.id,
+        session.shownRule?.index,
+      );
     }
   });
 
-  /** Regions as their contours, the selected one in the accent. */
-  async function showRegions(into: PlanScene, revision: string, chosen: string | undefined) {
+  /** Regions as their contours, the selected one, and where the shown rule holds, in the accent. */
+  async function showRegions(
+    into: PlanScene,
+    revision: string,
+    chosen: string | undefined,
+    rule: number | undefined,
+  ) {
     const shown = session.document.pieces.flatMap((piece) =>
       (session.pieceDocument(piece.id)?.regions ?? [])
         .filter((region) => !region.patch)
         .map((region) => ({ piece, region })),
     );
+    const held = rule === undefined ? [] : [session.ruleContours(rule)];
+    const ofRule = (await Promise.all(held).catch(() => [])).map((ends) => ({
+      ends,
+      chosen: true,
+    }));
     const lines = await Promise.all(
       shown.map(({ piece, region }) =>
         session.contours(piece.id, region.id).catch(() => new Float32Array()),
       ),
     );
-    if (revision === session.resultRevision && chosen === session.selectedRegion?.id) {
-      into.setContours(
-        lines.map((ends, i) => ({
-          ends,
-          chosen: shown[i]!.region.id === chosen && shown[i]!.piece.id === session.selected?.piece,
-        })),
-      );
+    const isWanted =
+      revision === session.resultRevision &&
+      chosen === session.selectedRegion?.id &&
+      rule === session.shownRule?.index;
+    if (isWanted) {
+      const ofRegions = lines.map((ends, i) => ({
+        ends,
+        chosen: shown[i]!.region.id === chosen && shown[i]!.piece.id === session.selected?.piece,
+      }));
+      into.setContours([...ofRegions, ...ofRule]);
     }
   }
 
@@ -101,15 +128,18 @@
       if (!view) {
         return;
       }
-      const matrix = placementMatrix(piece.placement, shapes[p]!, view.min);
+      const shifts = session.pieceDocument(piece.id)!.bodies.map((body) => body.shift ?? [0, 0, 0]);
+      const matrix = placementMatrix(piece.placement, shapes[p]!, shifts, view.min);
       matrices.set(piece.id, matrix);
+      origins.set(piece.id, modelOrigin(shapes[p]!, shifts));
       shapes[p]!.forEach((shape, b) => {
-        const slots = view.meshes[b]?.slots ?? [];
-        const bands = view.strata.map((stratum, s) => ({
-          to: stratum.to,
-          colour: session.filament(slots[s] ?? session.slotOf(stratum)).colour,
+        const bands = (view.meshes[b]?.bands ?? []).map(({ to, slot }) => ({
+          to,
+          colour: session.filament(slot).colour,
         }));
-        into.addPiece(piece.id, piece.bodies[b]!.id, shape, matrix, bands);
+        const [dx, dy, dz] = shifts[b] as [number, number, number];
+        const own = matrix.clone().multiply(new Matrix4().makeTranslation(dx, dy, dz));
+        into.addPiece(piece.id, piece.bodies[b]!.id, shape, own, bands);
       });
     });
     const size = diagonal();
@@ -242,7 +272,7 @@
       scene?.setTurning(true);
       await marked;
       await keepMarks();
-    } else if (still) {
+    } else if (still && !scene?.isHandling) {
       select(event);
     }
   }
@@ -258,10 +288,97 @@
     drawn = undefined;
   }
 
+  /** What handles move or turn: the selected piece, or the selected region that has a place. */
+  const handled = $derived.by(() => {
+    const { piece, part } = session.selected ?? {};
+    const view = piece ? session.piece(piece) : undefined;
+    if (!piece || !view || session.handling === 'lay' || !session.handling) {
+      return undefined;
+    }
+    if (part?.kind === 'region') {
+      const at = regionPlace(session.selectedRegion);
+      return at && session.handling === 'move' ? { piece, at } : undefined;
+    }
+    return { piece, at: undefined };
+  });
+
+  function regionPlace(region: RegionDocument | undefined): number[] | undefined {
+    return region?.box?.middle ?? region?.cylinder?.middle ?? region?.sphere?.middle;
+  }
+
+  /** From places of regions, counted from the middle of the model's bottom, to the machine. */
+  function regionMatrix(piece: string): Matrix4 | undefined {
+    const matrix = matrices.get(piece);
+    const origin = origins.get(piece);
+    return matrix && origin
+      ? matrix.clone().multiply(new Matrix4().makeTranslation(origin))
+      : undefined;
+  }
+
+  $effect(() => {
+    void shown;
+    const into = scene;
+    const what = handled;
+    if (!into || !what) {
+      into?.setHandles(undefined);
+      return;
+    }
+    const view = session.piece(what.piece)!;
+    const ofRegion = what.at && regionMatrix(what.piece);
+    const at = ofRegion
+      ? new Vector3(...(what.at as [number, number, number])).applyMatrix4(ofRegion)
+      : new Vector3(
+          (view.min[0]! + view.max[0]!) / 2,
+          (view.min[1]! + view.max[1]!) / 2,
+          (view.min[2]! + view.max[2]!) / 2,
+        );
+    into.setHandles({
+      mode: session.handling === 'turn' ? 'rotate' : 'translate',
+      at: at.toArray(),
+      piece: ofRegion ? undefined : what.piece,
+      onDone: (way, turn) =>
+        ofRegion
+          ? moveRegion(what.piece, at.clone().add(new Vector3(...way)), ofRegion)
+          : movePiece(what.piece, way, turn),
+    });
+  });
+
+  /** A length as it is typed: to a hundredth of a millimetre. */
+  function hundredth(value: number): number {
+    return Number(value.toFixed(2));
+  }
+
+  function moveRegion(piece: string, to: Vector3, matrix: Matrix4) {
+    const place = to.applyMatrix4(matrix.clone().invert()).toArray().map(hundredth);
+    const id = session.selectedRegion?.id;
+    void session.changePiece(piece, (document) => {
+      const region = document.regions!.find((r) => r.id === id);
+      regionPlace(region)?.splice(0, 3, ...place);
+    });
+  }
+
+  function movePiece(piece: string, way: readonly number[], turn: Matrix4) {
+    const placement = session.pieceDocument(piece)?.placement;
+    const position = placement?.position ?? [0, 0, 0];
+    const rotation = placement?.rotation ?? [0, 0, 0];
+    void session.edit({
+      action: 'PLACE',
+      piece,
+      placement: {
+        position: position.map((old, axis) => hundredth(old + way[axis]!)),
+        rotation: turnedBy(rotation, turn),
+        scale: placement?.scale ?? [1, 1, 1],
+      },
+    });
+  }
+
   /** Selects the body that was clicked, or the piece if it has only one. */
   function select(event: PointerEvent) {
     const hit = pick(event);
-    if (hit) {
+    if (hit && session.handling === 'lay') {
+      session.handling = undefined;
+      void session.edit({ action: 'LAY_DOWN', piece: hit.piece, normal: [...hit.normal] });
+    } else if (hit && !session.handling) {
       const several = (session.pieceDocument(hit.piece)?.bodies.length ?? 0) > 1;
       session.selectPart(
         hit.piece,
@@ -291,7 +408,7 @@
 <div class="model" bind:clientWidth={width} bind:clientHeight={height} data-shown={shown}>
   <canvas
     bind:this={canvas}
-    class:marking={session.marking && session.selectedRegion?.patch}
+    class:marking={(session.marking && session.selectedRegion?.patch) || session.handling === 'lay'}
     aria-label="The pieces on the bed, cut open at the level"
     onpointerdowncapture={pointerDown}
     onpointermove={pointerMove}
@@ -303,6 +420,9 @@
     <span class="panel-title">Model</span>
     {#if session.result}
       <span class="num">cut at {mm(layerTop(session.heights, session.layer))}</span>
+    {/if}
+    {#if session.handling}
+      <span class="hint" role="status">{HINTS[session.handling]}</span>
     {/if}
     <button class="tool" onclick={look} title="Show all pieces">Show all</button>
   </div>
@@ -342,6 +462,13 @@
   .caption button {
     margin-left: auto;
     pointer-events: auto;
+  }
+
+  .hint {
+    padding: 1px 7px;
+    border: 1px solid var(--accent);
+    border-radius: 3px;
+    background: var(--sheet);
   }
 
   .failed {

@@ -1,5 +1,6 @@
 import * as THREE from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
+import { TransformControls } from 'three/addons/controls/TransformControls.js';
 
 /** Strata of a piece as colours over the height; the last reaches to the top. */
 export interface Band {
@@ -30,6 +31,19 @@ export interface Pick {
   readonly place: readonly number[];
   /** In the machine's, mm. */
   readonly world: readonly number[];
+  /** Of the triangle, outwards, in the machine's axes. */
+  readonly normal: readonly number[];
+}
+
+/** Handles that move or turn something. */
+export interface Handles {
+  readonly mode: 'translate' | 'rotate';
+  /** Where they are, mm. */
+  readonly at: readonly number[];
+  /** The piece that is shown moving; none for a region. */
+  readonly piece: string | undefined;
+  /** Is told the way, mm, and the turn when a handle is let go. */
+  readonly onDone: (way: readonly number[], turn: THREE.Matrix4) => void;
 }
 
 const MAX_BANDS = 64;
@@ -56,6 +70,11 @@ export class PlanScene {
   /** Height that the pieces are cut open at, shared by all materials. */
   private readonly cut = { value: 0 };
   private asked = 0;
+  private readonly held = new THREE.Object3D();
+  private readonly handles: TransformControls;
+  private handled: Handles | undefined;
+  /** Matrices of the meshes of the handled piece before they were moved. */
+  private before: { mesh: THREE.Object3D; matrix: THREE.Matrix4 }[] = [];
 
   constructor(canvas: HTMLCanvasElement, smooth: boolean) {
     this.renderer = new THREE.WebGLRenderer({ canvas, antialias: smooth, alpha: true });
@@ -63,6 +82,11 @@ export class PlanScene {
     this.camera.up.set(0, 0, 1);
     this.controls = new OrbitControls(this.camera, canvas);
     this.controls.addEventListener('change', () => this.draw());
+    this.handles = new TransformControls(this.camera, canvas);
+    this.handles.setSize(0.8);
+    this.handles.addEventListener('change', () => this.draw());
+    this.handles.addEventListener('dragging-changed', (event) => this.grab(event.value === true));
+    this.handles.addEventListener('objectChange', () => this.showMoved());
     const sun = new THREE.DirectionalLight('#fff6e6', 2.1);
     sun.position.set(-0.5, -0.7, 1);
     this.scene.add(
@@ -77,7 +101,55 @@ export class PlanScene {
       new THREE.BufferGeometry(),
       new THREE.LineBasicMaterial({ color: '#0f6468' }),
     );
-    this.scene.add(this.level);
+    this.scene.add(this.level, this.held);
+  }
+
+  /** Shows handles, or none. */
+  setHandles(handles: Handles | undefined): void {
+    this.handled = handles;
+    const shown = this.handles.getHelper();
+    if (!handles) {
+      this.handles.detach();
+      this.scene.remove(shown);
+    } else {
+      this.held.position.fromArray(handles.at);
+      this.held.rotation.set(0, 0, 0);
+      this.handles.setMode(handles.mode);
+      this.handles.attach(this.held);
+      this.scene.add(shown);
+    }
+    this.draw();
+  }
+
+  /** Whether the pointer is on a handle. */
+  get isHandling(): boolean {
+    return this.handled !== undefined && this.handles.axis !== null;
+  }
+
+  private grab(begins: boolean): void {
+    this.controls.enabled = !begins;
+    if (begins) {
+      this.before = this.pieces.children
+        .filter((group) => group.userData['piece'] === this.handled?.piece)
+        .flatMap((group) => group.children)
+        .map((mesh) => ({ mesh, matrix: mesh.matrix.clone() }));
+    } else if (this.handled) {
+      const way = this.held.position.clone().sub(new THREE.Vector3().fromArray(this.handled.at));
+      const turn = new THREE.Matrix4().makeRotationFromQuaternion(this.held.quaternion);
+      this.handled.onDone(way.toArray(), turn);
+    }
+  }
+
+  private showMoved(): void {
+    const at = new THREE.Vector3().fromArray(this.handled?.at ?? []);
+    const moved = new THREE.Matrix4()
+      .makeTranslation(this.held.position)
+      .multiply(new THREE.Matrix4().makeRotationFromQuaternion(this.held.quaternion))
+      .multiply(new THREE.Matrix4().makeTranslation(at.negate()));
+    for (const { mesh, matrix } of this.before) {
+      mesh.matrix.copy(moved).multiply(matrix);
+    }
+    this.draw();
   }
 
   setBed(width: number, depth: number, dark: boolean): void {
@@ -198,6 +270,9 @@ export class PlanScene {
     if (!hit || hit.faceIndex == null) {
       return undefined;
     }
+    const face = hit
+      .face!.normal.clone()
+      .applyNormalMatrix(new THREE.Matrix3().getNormalMatrix(hit.object.matrix));
     const { piece, body } = hit.object.parent!.userData as { piece: string; body: string };
     const place = hit.point.clone().applyMatrix4(hit.object.matrix.clone().invert());
     return {
@@ -206,6 +281,7 @@ export class PlanScene {
       triangle: hit.faceIndex,
       place: place.toArray(),
       world: hit.point.toArray(),
+      normal: face.toArray(),
     };
   }
 
@@ -312,6 +388,7 @@ export class PlanScene {
 
   dispose(): void {
     cancelAnimationFrame(this.asked);
+    this.handles.dispose();
     this.controls.dispose();
     this.renderer.dispose();
   }

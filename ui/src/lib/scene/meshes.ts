@@ -46,6 +46,33 @@ export function surface(reference: string): Promise<Surface> {
   return found;
 }
 
+/** The middle of the bottom of the bounds of all bodies, in the model's coordinates. */
+export function modelOrigin(
+  geometries: readonly THREE.BufferGeometry[],
+  shifts: readonly number[][],
+): THREE.Vector3 {
+  const box = new THREE.Box3();
+  geometries.forEach((geometry, g) => {
+    geometry.computeBoundingBox();
+    const shift = new THREE.Vector3(...(shifts[g] as [number, number, number]));
+    box.union(geometry.boundingBox!.clone().translate(shift));
+  });
+  return new THREE.Vector3((box.min.x + box.max.x) / 2, (box.min.y + box.max.y) / 2, box.min.z);
+}
+
+/** Degrees about X, then Y, then Z as a matrix. */
+function rotationMatrix(degrees: readonly number[]): THREE.Matrix4 {
+  const [x, y, z] = degrees.map((d) => (d * Math.PI) / 180) as [number, number, number];
+  return new THREE.Matrix4().makeRotationFromEuler(new THREE.Euler(x, y, z, 'ZYX'));
+}
+
+/** Degrees about X, then Y, then Z after a further turn in the machine's axes, to a tenth. */
+export function turnedBy(degrees: readonly number[], turn: THREE.Matrix4): number[] {
+  const turned = turn.clone().multiply(rotationMatrix(degrees));
+  const angles = new THREE.Euler().setFromRotationMatrix(turned, 'ZYX');
+  return [angles.x, angles.y, angles.z].map((r) => Number(((r * 180) / Math.PI).toFixed(1)) + 0);
+}
+
 interface Placement {
   rotation?: number[];
   scale?: number[];
@@ -58,25 +85,22 @@ interface Placement {
 export function placementMatrix(
   placement: Placement | undefined,
   geometries: readonly THREE.BufferGeometry[],
+  shifts: readonly number[][],
   lowest: readonly number[],
 ): THREE.Matrix4 {
-  const [rx, ry, rz] = (placement?.rotation ?? [0, 0, 0]).map((d) => (d * Math.PI) / 180) as [
-    number,
-    number,
-    number,
-  ];
   const [sx, sy, sz] = (placement?.scale ?? [1, 1, 1]) as [number, number, number];
-  const matrix = new THREE.Matrix4()
-    .makeRotationFromEuler(new THREE.Euler(rx, ry, rz, 'ZYX'))
-    .scale(new THREE.Vector3(sx, sy, sz));
+  const matrix = rotationMatrix(placement?.rotation ?? [0, 0, 0]).scale(
+    new THREE.Vector3(sx, sy, sz),
+  );
   const box = new THREE.Box3();
   const point = new THREE.Vector3();
-  for (const geometry of geometries) {
+  geometries.forEach((geometry, g) => {
     const positions = geometry.getAttribute('position');
+    const shift = new THREE.Vector3(...(shifts[g] as [number, number, number]));
     for (let i = 0; i < positions.count; i++) {
-      box.expandByPoint(point.fromBufferAttribute(positions, i).applyMatrix4(matrix));
+      box.expandByPoint(point.fromBufferAttribute(positions, i).add(shift).applyMatrix4(matrix));
     }
-  }
+  });
   return new THREE.Matrix4()
     .makeTranslation(lowest[0]! - box.min.x, lowest[1]! - box.min.y, lowest[2]! - box.min.z)
     .multiply(matrix);

@@ -67,7 +67,7 @@
     const y = (view.shiftY - pointer.y) / view.scale;
     return { x, y, stroke: strokeAt(paths, x, y) };
   });
-  /** Outline of the selected region in the layer: both ends of each line, mm. */
+  /** Outline of the shown rule, or of the selected region, in the layer: both ends of each line, mm. */
   let outline: Float32Array | undefined = $state.raw(undefined);
 
   const halts = $derived(
@@ -97,17 +97,21 @@
 
   $effect(() => {
     const region = session.selectedRegion;
+    const rule = session.shownRule;
     if (session.isStale) {
       return;
     }
-    if (!region || !session.selected || !session.result) {
+    if (!session.selected || !session.result || !(region || rule)) {
       outline = undefined;
       return;
     }
-    const key = `${session.resultRevision}/${session.plane}/${region.id}`;
+    const key = `${session.resultRevision}/${session.plane}/${rule?.index ?? region!.id}`;
     asked = key;
-    session.contours(session.selected.piece, region.id, session.plane).then(
-      (lines) => (outline = asked === key ? lines : outline),
+    const lines = rule
+      ? session.ruleContours(rule.index, session.plane)
+      : session.contours(session.selected.piece, region!.id, session.plane);
+    lines.then(
+      (found) => (outline = asked === key ? found : outline),
       () => (outline = undefined),
     );
   });

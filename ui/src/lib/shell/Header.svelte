@@ -50,7 +50,21 @@
     value={session.document.name}
     onchange={rename}
   />
-  <span class="soft machine" title="Machine">{session.machine.name}</span>
+  <select
+    class="machine"
+    aria-label="Machine"
+    title="The machine that prints the plan"
+    value={session.machine.id}
+    onchange={(e) => {
+      const machine = e.currentTarget.value;
+      e.currentTarget.value = session.machine.id;
+      void session.replace((document) => ({ ...document, machine }));
+    }}
+  >
+    {#each session.shelf.machines as machine (machine.id)}
+      <option value={machine.id}>{machine.name}</option>
+    {/each}
+  </select>
   <SlotsButton {session} />
   <div class="totals" class:stale={session.isStale} aria-live="polite" data-testid="totals">
     {#if ledger}

@@ -19,6 +19,7 @@ function setting(id: string, label: string, unit: string): SettingView {
     min: 0,
     max: 500,
     whole: false,
+    course: true,
     choices: [],
     description: `${label}.`,
   };
@@ -85,6 +86,7 @@ function stratum(number: number, from: number, to: number, walls: [string, numbe
   const layerCount = lastLayer - firstLayer + 1;
   return {
     number,
+    name: '',
     from,
     to,
     firstLayer,
@@ -190,6 +192,17 @@ export const SAMPLE = [
   },
 ];
 
+export const RECIPES = [
+  { id: 'plain', name: 'Plain', basedOn: '', own: { walls: 2 }, values: { walls: 2 } },
+  {
+    id: 'sturdy',
+    name: 'Sturdy',
+    basedOn: 'plain',
+    own: { walls: 4, infillDensity: 40 },
+    values: { walls: 4, infillDensity: 40 },
+  },
+];
+
 interface Sent {
   method: string;
   path: string;
@@ -226,12 +239,18 @@ export class FakeServer {
       if (this.problem) {
         return Response.json(this.problem.body, { status: this.problem.status });
       }
+      if (path.startsWith('/api/shelf/recipes')) {
+        return Response.json(RECIPES);
+      }
       const version = this.state.version + 1;
       this.state = { ...this.state, version, revision: `r${version}`, canUndo: true };
       return Response.json(this.state);
     }
     if (path === '/api/shelf') {
       return Response.json(SHELF);
+    }
+    if (path === '/api/shelf/recipes') {
+      return Response.json(RECIPES);
     }
     if (path.includes('/settings?')) {
       return Response.json(RESULT.pieces[0]!.strata[0]!.settings);

@@ -7,6 +7,8 @@ import java.util.Map;
 import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.strata.PieceLayer;
 
 /**
@@ -24,6 +26,22 @@ public record Coverage(double volumeMm3, double from, double to, Map<Setting, Do
    */
   public static Coverage of(PlanResult result, int index) {
     return new Adder(result, index).add();
+  }
+
+  /**
+   * Where a rule holds in a layer of a piece.
+   *
+   * @param index of the rule in the sheet, from 0
+   * @param piece index of the piece in the plan, from 0
+   */
+  public static Area area(PlanResult result, int index, int piece, PieceLayer layer) {
+    Rule rule = result.plan().rules().get(index);
+    List<Area> areas =
+        result.cells().get(piece).places(layer).stream()
+            .filter(place -> rule.where().matches(place.spot()))
+            .map(Cells.Place::area)
+            .toList();
+    return areas.size() == 1 ? areas.getFirst() : Plane.union(areas);
   }
 
   private static final class Adder {

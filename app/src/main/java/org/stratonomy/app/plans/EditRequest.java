@@ -35,6 +35,7 @@ import org.stratonomy.engine.plan.Where.Layers;
  * @param spacing room between pieces, mm
  * @param axis 0, 1, 2 for X, Y, Z
  * @param how things are aligned
+ * @param shift of a body within its piece, mm
  * @param normal of the face that comes to lie on the bed, in the machine's axes
  * @param slots filaments that bodies, or equal parts, take in turn
  */
@@ -60,6 +61,7 @@ record EditRequest(
     @Schema(nullable = true) Double spacing,
     @Schema(nullable = true) @Min(0) @Max(2) Integer axis,
     @Schema(nullable = true) Placer.How how,
+    @Schema(nullable = true) @Size(min = 3, max = 3) List<Double> shift,
     @Schema(nullable = true) @Size(min = 3, max = 3) List<Double> normal) {
 
   enum Action {
@@ -85,6 +87,7 @@ record EditRequest(
     ARRANGE,
     ALIGN,
     ALIGN_BODY,
+    SHIFT_BODY,
     LAY_DOWN,
     MOVE_BODY,
     APPLY_RECIPE

@@ -28,6 +28,7 @@ import org.springframework.web.multipart.MultipartFile;
 import org.stratonomy.app.plans.PlanImporter.Dropped;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.document.StratFile;
+import org.stratonomy.engine.place.CommonOrigin;
 import tools.jackson.databind.JsonNode;
 
 @RestController
@@ -58,8 +59,17 @@ class PlanController {
 
   @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   @ResponseStatus(HttpStatus.CREATED)
-  PlanState create(@RequestParam("files") List<MultipartFile> files) throws IOException {
-    return importer.create(dropped(files));
+  PlanState create(
+      @RequestParam("files") List<MultipartFile> files,
+      @RequestParam(defaultValue = "false") boolean together)
+      throws IOException {
+    return importer.create(dropped(files), together);
+  }
+
+  /** Whether files seem to belong together on a common origin, before they are put into a plan. */
+  @PostMapping(path = "/belonging", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  CommonOrigin belonging(@RequestParam("files") List<MultipartFile> files) throws IOException {
+    return importer.belonging(dropped(files));
   }
 
   @GetMapping("/{id}")
@@ -103,9 +113,10 @@ class PlanController {
   PlanState add(
       @PathVariable UUID id,
       @RequestParam int version,
-      @RequestParam("files") List<MultipartFile> files)
+      @RequestParam("files") List<MultipartFile> files,
+      @RequestParam(defaultValue = "false") boolean together)
       throws IOException {
-    return importer.add(id, version, dropped(files));
+    return importer.add(id, version, dropped(files), together);
   }
 
   /** Puts the inside of a mesh into a piece as a region. */

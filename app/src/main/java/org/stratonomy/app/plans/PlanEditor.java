@@ -100,6 +100,12 @@ class PlanEditor {
                   given(r.other(), "other"),
                   given(r.axis(), "axis"),
                   given(r.how(), "how"));
+      case SHIFT_BODY ->
+          placer(plan)
+              .shiftBody(
+                  given(r.piece(), "piece"),
+                  given(r.body(), "body"),
+                  vector(given(r.shift(), "shift")));
       case LAY_DOWN ->
           placer(plan).layDown(given(r.piece(), "piece"), vector(given(r.normal(), "normal")));
       case MOVE_BODY ->

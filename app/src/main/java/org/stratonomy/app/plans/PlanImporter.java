@@ -4,8 +4,6 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -20,6 +18,7 @@ import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshFiles;
+import org.stratonomy.engine.place.CommonOrigin;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.BodyEditor;
 import org.stratonomy.engine.plan.Machine;
@@ -51,9 +50,10 @@ public class PlanImporter {
   public record Dropped(String name, byte[] content) {}
 
   /**
+   * @param together whether the meshes of all files become the bodies of one piece
    * @throws Problem for the first file that cannot be used; nothing is kept of the plan then
    */
-  public PlanState create(List<Dropped> files) throws IOException {
+  public PlanState create(List<Dropped> files, boolean together) throws IOException {
     if (files.size() == 1 && isStrat(files.getFirst())) {
       return create(read(files.getFirst()));
     }
@@ -66,7 +66,7 @@ public class PlanImporter {
             List.of(),
             List.of(),
             List.of());
-    return plans.create(withPieces(empty, files));
+    return plans.create(withPieces(empty, files, together));
   }
 
   /** Keeps the meshes of a plan file and makes a plan of it. */
@@ -78,9 +78,20 @@ public class PlanImporter {
   }
 
   /** Adds dropped meshes to a plan. */
-  public PlanState add(UUID id, int version, List<Dropped> files) {
+  public PlanState add(UUID id, int version, List<Dropped> files, boolean together) {
     PlanState state = plans.get(id);
-    return plans.edit(id, version, withPieces(PlanFormat.read("plan", state.document()), files));
+    Plan plan = PlanFormat.read("plan", state.document());
+    return plans.edit(id, version, withPieces(plan, files, together));
+  }
+
+  /** Whether dropped files seem to belong together on a common origin. */
+  public CommonOrigin belonging(List<Dropped> files) {
+    return CommonOrigin.of(
+        files.stream()
+            .map(file -> meshes.store(file.name(), file.content()))
+            .flatMap(List::stream)
+            .map(kept -> meshes.mesh(kept.reference()).report().bounds())
+            .toList());
   }
 
   /** Puts the inside of a dropped mesh into a piece as a region, in the model's coordinates. */
@@ -147,11 +158,33 @@ public class PlanImporter {
     return bodies;
   }
 
-  private Plan withPieces(Plan plan, List<Dropped> files) {
+  /** A piece that is made of files, with the colours of its bodies. */
+  private record Made(Piece piece, List<Optional<String>> colours) {}
+
+  private Plan withPieces(Plan plan, List<Dropped> files, boolean together) {
+    Set<String> ids = plan.pieces().stream().map(Piece::id).collect(Collectors.toSet());
+    List<Made> made =
+        together && files.size() > 1
+            ? List.of(made(files, ids))
+            : files.stream().map(file -> made(List.of(file), ids)).toList();
     List<Piece> pieces = new ArrayList<>(plan.pieces());
-    Set<String> ids = pieces.stream().map(Piece::id).collect(Collectors.toCollection(HashSet::new));
-    List<Piece> added = new ArrayList<>();
-    Map<String, List<Optional<String>>> colours = new HashMap<>();
+    pieces.addAll(placed(plan, made.stream().map(Made::piece).toList()));
+    Plan changed = plan.withPieces(pieces);
+    List<String> slots =
+        plan.slots().stream().map(slot -> planner.shelf().filament(slot).colour()).toList();
+    for (Made one : made) {
+      changed = new BodyEditor(changed, one.piece.id()).coloured(one.colours, slots);
+    }
+    return changed;
+  }
+
+  /**
+   * @param ids that are taken; the new piece's is added
+   */
+  private Made made(List<Dropped> files, Set<String> ids) {
+    String name = stem(files.getFirst().name());
+    List<Body> bodies = new ArrayList<>();
+    List<Optional<String>> colours = new ArrayList<>();
     for (Dropped file : files) {
       if (isStrat(file)) {
         throw new Problem(
@@ -160,23 +193,18 @@ public class PlanImporter {
             "A plan cannot be a piece of another plan.",
             "Drop it on the start page, by itself.");
       }
-      String name = stem(file.name());
-      String id = plain(name);
-      for (int n = 2; !ids.add(id); n++) {
-        id = plain(name) + "-" + n;
-      }
       List<MeshService.Kept> kept = meshes.store(file.name(), file.content());
-      added.add(new Piece(id, name, bodies(name, kept), Placement.at(0, 0), List.of()));
-      colours.put(id, kept.stream().map(MeshService.Kept::colour).toList());
+      for (Body body : bodies(stem(file.name()), kept)) {
+        String id = files.size() == 1 ? body.id() : "body-" + (bodies.size() + 1);
+        bodies.add(new Body(id, body.name(), body.mesh()));
+      }
+      kept.forEach(one -> colours.add(one.colour()));
     }
-    pieces.addAll(placed(plan, added));
-    Plan changed = plan.withPieces(pieces);
-    List<String> slots =
-        plan.slots().stream().map(slot -> planner.shelf().filament(slot).colour()).toList();
-    for (Piece piece : added) {
-      changed = new BodyEditor(changed, piece.id()).coloured(colours.get(piece.id()), slots);
+    String id = plain(name);
+    for (int n = 2; !ids.add(id); n++) {
+      id = plain(name) + "-" + n;
     }
-    return changed;
+    return new Made(new Piece(id, name, bodies, Placement.at(0, 0), List.of()), colours);
   }
 
   /** New pieces in rows: alone in the middle of the bed, else to the right of what is there. */

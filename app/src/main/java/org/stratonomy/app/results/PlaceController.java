@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.function.Function;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -23,6 +24,7 @@ import org.stratonomy.app.results.ResultView.SampleView;
 import org.stratonomy.engine.Coverage;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Sample;
+import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
@@ -141,9 +143,7 @@ class PlaceController {
   @GetMapping("/rules/{rule}")
   CoverageView coverage(@PathVariable UUID revision, @PathVariable int rule) {
     PlanResult result = computations.result(revision);
-    if (rule < 0 || rule >= result.plan().rules().size()) {
-      throw new MissingException("rule", Integer.toString(rule));
-    }
+    checkRule(result, rule);
     Coverage coverage = Coverage.of(result, rule);
     Map<String, Double> lost = new TreeMap<>();
     coverage
@@ -152,6 +152,12 @@ class PlaceController {
             (setting, mm3) ->
                 lost.put(setting.id(), coverage.volumeMm3() == 0 ? 0 : mm3 / coverage.volumeMm3()));
     return new CoverageView(coverage.volumeMm3(), coverage.from(), coverage.to(), lost);
+  }
+
+  private static void checkRule(PlanResult result, int rule) {
+    if (rule < 0 || rule >= result.plan().rules().size()) {
+      throw new MissingException("rule", Integer.toString(rule));
+    }
   }
 
   private static int index(PlanResult result, String piece) {
@@ -182,31 +188,57 @@ class PlaceController {
     if (result.placed().get(index).piece().region(region).isEmpty()) {
       throw new MissingException("region", region);
     }
-    List<PieceLayer> layers =
-        result.stack().pieces().get(index).layers().stream()
-            .filter(layer -> height == null || isAt(layer, height))
-            .toList();
-    List<Area> areas = new ArrayList<>();
-    int points = 0;
-    for (PieceLayer layer : layers) {
-      Area area = result.cells().get(index).region(region, layer);
-      areas.add(area);
-      points += area.pointCount();
+    Cells cells = result.cells().get(index);
+    return contours(
+        sections(result, index, height, layer -> cells.region(region, layer)), CONTOURS);
+  }
+
+  /**
+   * Contours of all that a rule holds for, drawn as regions are.
+   *
+   * @param height only in the layers at this height; many of all layers if missing
+   */
+  @GetMapping(path = "/rules/{rule}/contours", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+  ResponseEntity<byte[]> ruleContours(
+      @PathVariable UUID revision,
+      @PathVariable int rule,
+      @RequestParam(required = false) Double height) {
+    PlanResult result = computations.result(revision);
+    checkRule(result, rule);
+    List<Contour> found = new ArrayList<>();
+    for (int p = 0; p < result.placed().size(); p++) {
+      int piece = p;
+      found.addAll(sections(result, p, height, layer -> Coverage.area(result, rule, piece, layer)));
     }
-    int filled = (int) areas.stream().filter(area -> !area.isEmpty()).count();
-    int step = Math.max(1, filled / CONTOURS);
-    ByteBuffer bytes = ByteBuffer.allocate(24 * points).order(ByteOrder.LITTLE_ENDIAN);
-    int seen = 0;
-    for (int i = 0; i < areas.size(); i++) {
-      boolean empty = areas.get(i).isEmpty();
-      boolean last = i + 1 == areas.size() || areas.get(i + 1).isEmpty();
-      if (!empty && (seen++ % step == 0 || last)) {
-        put(areas.get(i), (float) layers.get(i).top(), bytes);
+    return contours(found, CONTOURS * result.placed().size());
+  }
+
+  /** An area at a height, mm. */
+  private record Contour(Area area, double z) {}
+
+  /** The layers of a piece in which an area is not empty. */
+  private static List<Contour> sections(
+      PlanResult result, int piece, Double height, Function<PieceLayer, Area> areaOf) {
+    return result.stack().pieces().get(piece).layers().stream()
+        .filter(layer -> height == null || isAt(layer, height))
+        .map(layer -> new Contour(areaOf.apply(layer), layer.top()))
+        .filter(contour -> !contour.area.isEmpty())
+        .toList();
+  }
+
+  private static ResponseEntity<byte[]> contours(List<Contour> all, int most) {
+    int step = Math.max(1, all.size() / most);
+    List<Contour> drawn = new ArrayList<>();
+    for (int i = 0; i < all.size(); i++) {
+      boolean last = i + 1 == all.size() || all.get(i + 1).z < all.get(i).z;
+      if (i % step == 0 || last) {
+        drawn.add(all.get(i));
       }
     }
-    byte[] written = new byte[bytes.position()];
-    bytes.flip().get(written);
-    return ResponseEntity.ok().cacheControl(FOR_EVER).body(written);
+    int points = drawn.stream().mapToInt(contour -> contour.area.pointCount()).sum();
+    ByteBuffer bytes = ByteBuffer.allocate(24 * points).order(ByteOrder.LITTLE_ENDIAN);
+    drawn.forEach(contour -> put(contour.area, (float) contour.z, bytes));
+    return ResponseEntity.ok().cacheControl(FOR_EVER).body(bytes.array());
   }
 
   private static boolean isAt(PieceLayer layer, double height) {

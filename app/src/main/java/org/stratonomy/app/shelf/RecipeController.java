@@ -1,6 +1,5 @@
 package org.stratonomy.app.shelf;
 
-import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -22,8 +21,8 @@ import org.stratonomy.engine.document.ValueFormat;
 import org.stratonomy.engine.plan.Recipes;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Recipes: named sets of settings that may be based on one another. */
 @RestController
@@ -46,8 +45,8 @@ class RecipeController {
       String id,
       String name,
       String basedOn,
-      @Schema(type = "object") ObjectNode own,
-      @Schema(type = "object") ObjectNode values) {}
+      Map<String, Object> own,
+      Map<String, Object> values) {}
 
   /**
    * What a recipe is to be.
@@ -58,14 +57,21 @@ class RecipeController {
   record RecipeRequest(
       @NotBlank @Size(max = 100) String name,
       @NotNull String basedOn,
-      @NotNull @Schema(type = "object") JsonNode values) {
+      @NotNull Map<String, Object> values) {
     private Optional<String> basis() {
       return Optional.of(basedOn).filter(id -> !id.isEmpty());
     }
 
     private Map<Setting, Value> read() {
-      return ValueFormat.read("recipe '%s'".formatted(name), values);
+      return ValueFormat.read(
+          "recipe '%s'".formatted(name), JsonMapper.shared().valueToTree(values));
     }
+  }
+
+  /** Values as they are in documents. */
+  private static Map<String, Object> plain(Map<Setting, Value> values) {
+    return JsonMapper.shared()
+        .convertValue(ValueFormat.write(values), new TypeReference<Map<String, Object>>() {});
   }
 
   @GetMapping
@@ -78,8 +84,8 @@ class RecipeController {
                     recipe.id(),
                     recipe.name(),
                     recipe.basedOn().orElse(""),
-                    ValueFormat.write(recipe.own()),
-                    ValueFormat.write(all.values(recipe.id()))))
+                    plain(recipe.own()),
+                    plain(all.values(recipe.id()))))
         .toList();
   }
 
