@@ -104,11 +104,11 @@ export interface RegionDocument {
 
 /** How a click or a stroke over the model marks a patch. */
 export interface Marking {
-  mode: 'face' | 'edge' | 'brush' | 'band';
+  mode: 'face' | 'edge' | 'brush' | 'circle' | 'band';
   erase: boolean;
   /** Edges sharper than this end what is marked, degrees. */
   angle: number;
-  /** Radius of the brush, or half the height of the band, mm. */
+  /** Radius of a brush, or half the height of the band, mm. */
   size: number;
 }
 

@@ -1,5 +1,7 @@
 <script lang="ts">
   import type { Marking, PlanSession, RegionDocument } from '../model/session.svelte';
+  import { surface } from '../scene/meshes';
+  import { PatchMarks } from '../scene/patchMarks';
   import NumberField from './NumberField.svelte';
 
   interface Props {
@@ -14,29 +16,48 @@
   const MODES = [
     ['face', 'Flat face', 'A click marks the whole flat face'],
     ['edge', 'Up to edges', 'A click marks everything up to edges sharper than the angle'],
-    ['brush', 'Brush', 'Draw over the surface'],
+    ['brush', 'Ball', 'Draw over the surface: all that a ball reaches, around edges too'],
+    ['circle', 'Circle', 'Draw over the surface: all that is seen under a circle'],
     ['band', 'Band', 'A click marks everything about that height'],
   ] as const;
   const START: Marking = { mode: 'face', erase: false, angle: 25, size: 3 };
 
   const marking = $derived(session.marking);
   const bodies = $derived(session.pieceDocument(piece)?.bodies ?? []);
+  const ranges = $derived(region.patch!.triangles.split(',').filter(Boolean));
   const count = $derived(
-    region
-      .patch!.triangles.split(',')
-      .filter(Boolean)
+    ranges
+      .filter((range) => !range.includes('.'))
       .map((range) => range.split('-').map(Number))
       .reduce((sum, [from, to]) => sum + (to ?? from!) - from! + 1, 0),
+  );
+  const parts = $derived(new Set(ranges.filter((r) => r.includes('.')).map(parseFloat)).size);
+  const others = $derived(
+    (session.pieceDocument(piece)?.regions ?? [])
+      .filter((other) => other.id !== region.id && other.patch?.body === region.patch!.body)
+      .map((other) => other.patch!.triangles),
   );
 
   function set(change: Partial<Marking>) {
     session.marking = { ...(marking ?? START), ...change };
   }
 
-  function clear() {
+  function put(triangles: string) {
     void session.changePiece(piece, (document) => {
-      document.regions!.find((r) => r.id === region.id)!.patch!.triangles = '';
+      document.regions!.find((r) => r.id === region.id)!.patch!.triangles = triangles;
     });
+  }
+
+  /** All triangles of the body that no other patch has, whole or in part. */
+  async function markRest() {
+    const mesh = bodies.find((body) => body.id === region.patch!.body)!.mesh;
+    const { count: all } = await surface(mesh);
+    const marks = PatchMarks.read(`0-${all - 1}`, all);
+    for (const other of others) {
+      const taken = PatchMarks.read(other.replaceAll(/\.\d+/g, ''), all).whole;
+      taken.forEach((is, t) => is && marks.set(t, false));
+    }
+    put(marks.write());
   }
 </script>
 
@@ -67,8 +88,8 @@
       unit="°"
       onSet={(angle) => set({ angle })}
     />
-  {:else if marking?.mode === 'brush' || marking?.mode === 'band'}
-    <span class="soft">{marking.mode === 'brush' ? 'radius' : 'up and down'}</span>
+  {:else if marking && marking.mode !== 'face'}
+    <span class="soft">{marking.mode === 'band' ? 'up and down' : 'radius'}</span>
     <NumberField
       label="Size of the marker"
       value={marking.size}
@@ -90,12 +111,17 @@
   {/if}
 </div>
 <p class="soft">
-  {#if count === 0}
+  {#if count + parts === 0}
     Nothing is marked yet: choose a marker and click on the model.
   {:else}
-    {count.toLocaleString('en')} triangles are marked.
-    <button class="clear" onclick={clear}>Clear</button>
+    {count.toLocaleString('en')} triangles are marked{parts > 0
+      ? `, and parts of ${parts.toLocaleString('en')}`
+      : ''}.
+    <button class="clear" onclick={() => put('')}>Clear</button>
   {/if}
+  <button class="clear" onclick={markRest} title="All of the body that no other patch has"
+    >Mark the rest</button
+  >
 </p>
 
 <style>

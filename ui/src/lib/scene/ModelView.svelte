@@ -5,7 +5,8 @@
   import type { Marking, PlanSession, RegionDocument } from '../model/session.svelte';
   import { geometry, modelOrigin, placementMatrix, surface, turnedBy } from './meshes';
   import { PlanScene, type Pick } from './PlanScene';
-  import { readRanges, writeRanges, type Surface } from './surface';
+  import { PatchMarks, roundBrush } from './patchMarks';
+  import type { Surface } from './surface';
 
   interface Props {
     session: PlanSession;
@@ -168,7 +169,7 @@
     }),
   );
   /** Marks of the selected patch while they are being drawn. */
-  let drawn: Uint8Array | undefined = $state.raw(undefined);
+  let drawn: PatchMarks | undefined = $state.raw(undefined);
   let drawing = false;
   let marked: Promise<void> = Promise.resolve();
   let pressed: { x: number; y: number } | undefined;
@@ -185,15 +186,18 @@
     const into = scene;
     const chosen = session.selectedRegion?.id;
     void Promise.all(
-      patches.map(async ({ piece, region, mesh }) => ({
-        piece,
-        body: region.patch!.body,
-        triangles:
-          drawn && region.id === chosen && piece === session.selected?.piece
-            ? drawn
-            : readRanges(region.patch!.triangles, (await surface(mesh)).count),
-        colour: session.filament(session.piece(piece)?.regionSlots[region.id] ?? 1).colour,
-      })),
+      patches.map(async ({ piece, region, mesh }) => {
+        const on = await surface(mesh);
+        const isDrawn = drawn && region.id === chosen && piece === session.selected?.piece;
+        const marks = isDrawn ? drawn! : PatchMarks.read(region.patch!.triangles, on.count);
+        return {
+          piece,
+          body: region.patch!.body,
+          triangles: marks.whole,
+          parts: marks.partCorners((t) => on.corners(t)),
+          colour: session.filament(session.piece(piece)?.regionSlots[region.id] ?? 1).colour,
+        };
+      }),
     ).then((marks) => into.setMarks(marks));
   }
 
@@ -215,9 +219,15 @@
       return;
     }
     const on = await surface(patch.mesh);
-    const marks = drawn?.slice() ?? readRanges(patch.region.patch!.triangles, on.count);
-    for (const t of found(on, how, hit)) {
-      marks[t] = how.erase ? 0 : 1;
+    const marks = drawn?.copy() ?? PatchMarks.read(patch.region.patch!.triangles, on.count);
+    if (how.mode === 'brush' || how.mode === 'circle') {
+      const seen = how.mode === 'circle' ? scene!.direction(hit) : undefined;
+      const brush = roundBrush(hit.place, how.size, seen);
+      on.under(hit.triangle, brush)
+        .filter((t) => !seen || on.faces(t, seen))
+        .forEach((t) => marks.paint(t, on.corners(t), brush, !how.erase));
+    } else {
+      found(on, how, hit).forEach((t) => marks.set(t, !how.erase));
     }
     drawn = marks;
   }
@@ -228,9 +238,7 @@
         return on.flatFace(hit.triangle);
       case 'edge':
         return on.upToEdge(hit.triangle, how.angle);
-      case 'brush':
-        return on.around(hit.triangle, hit.place, how.size);
-      case 'band': {
+      default: {
         const z = hit.world[2]!;
         return on.between(z - how.size, z + how.size, heightOf(hit));
       }
@@ -256,8 +264,12 @@
     }
   }
 
+  function isBrush(): boolean {
+    return session.marking?.mode === 'brush' || session.marking?.mode === 'circle';
+  }
+
   function pointerMove(event: PointerEvent) {
-    const hit = drawing && session.marking?.mode === 'brush' ? pick(event) : undefined;
+    const hit = drawing && isBrush() ? pick(event) : undefined;
     if (hit) {
       marked = marked.then(() => mark(hit));
     }
@@ -280,7 +292,7 @@
   async function keepMarks() {
     const region = session.selectedRegion?.id;
     if (drawn && region) {
-      const triangles = writeRanges(drawn);
+      const triangles = drawn.write();
       await session.changePiece(session.selected!.piece, (document) => {
         document.regions!.find((r) => r.id === region)!.patch!.triangles = triangles;
       });

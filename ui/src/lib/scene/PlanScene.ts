@@ -19,6 +19,8 @@ export interface Marks {
   readonly piece: string;
   readonly body: string;
   readonly triangles: Uint8Array;
+  /** Corners of parts of large triangles, nine numbers each. */
+  readonly parts: Float32Array;
   readonly colour: string;
 }
 
@@ -245,10 +247,12 @@ export class PlanScene {
     for (const marks of all) {
       const mesh = this.bodyGroup(marks.piece, marks.body)?.children[0] as THREE.Mesh | undefined;
       if (mesh) {
-        this.marks.add(
-          marked(mesh, marks, this.below, 1),
-          marked(mesh, marks, this.above, GHOST_MARKS),
-        );
+        for (const geometry of markedGeometries(mesh, marks)) {
+          this.marks.add(
+            marked(mesh, geometry, marks.colour, this.below, 1),
+            marked(mesh, geometry, marks.colour, this.above, GHOST_MARKS),
+          );
+        }
       }
     }
     this.draw();
@@ -283,6 +287,14 @@ export class PlanScene {
       world: hit.point.toArray(),
       normal: face.toArray(),
     };
+  }
+
+  /** The direction in which a place is seen, in the coordinates of its body's model, of length 1. */
+  direction(pick: Pick): readonly number[] {
+    const mesh = this.bodyGroup(pick.piece, pick.body)!.children[0]!;
+    const inverse = mesh.matrix.clone().invert();
+    const from = this.camera.position.clone().applyMatrix4(inverse);
+    return new THREE.Vector3().fromArray(pick.place).sub(from).normalize().toArray();
   }
 
   /** Whether dragging turns the model. */
@@ -394,7 +406,8 @@ export class PlanScene {
   }
 }
 
-function marked(mesh: THREE.Mesh, marks: Marks, clip: THREE.Plane, opacity: number): THREE.Mesh {
+/** The marked triangles of a mesh, and the parts of large ones. */
+function markedGeometries(mesh: THREE.Mesh, marks: Marks): THREE.BufferGeometry[] {
   const index = mesh.geometry.getIndex()!;
   const kept: number[] = [];
   marks.triangles.forEach((is, t) => {
@@ -402,13 +415,28 @@ function marked(mesh: THREE.Mesh, marks: Marks, clip: THREE.Plane, opacity: numb
       kept.push(index.getX(3 * t), index.getX(3 * t + 1), index.getX(3 * t + 2));
     }
   });
-  const geometry = new THREE.BufferGeometry();
-  geometry.setAttribute('position', mesh.geometry.getAttribute('position'));
-  geometry.setIndex(kept);
+  const whole = new THREE.BufferGeometry();
+  whole.setAttribute('position', mesh.geometry.getAttribute('position'));
+  whole.setIndex(kept);
+  if (marks.parts.length === 0) {
+    return [whole];
+  }
+  const parts = new THREE.BufferGeometry();
+  parts.setAttribute('position', new THREE.BufferAttribute(marks.parts, 3));
+  return [whole, parts];
+}
+
+function marked(
+  mesh: THREE.Mesh,
+  geometry: THREE.BufferGeometry,
+  colour: string,
+  clip: THREE.Plane,
+  opacity: number,
+): THREE.Mesh {
   const shown = new THREE.Mesh(
     geometry,
     new THREE.MeshLambertMaterial({
-      color: marks.colour,
+      color: colour,
       clippingPlanes: [clip],
       transparent: opacity < 1,
       opacity,

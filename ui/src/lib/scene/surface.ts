@@ -1,3 +1,5 @@
+import type { Brush, Corners } from './patchMarks';
+
 /**
  * The surface of a mesh for marking: triangles, their directions and their neighbours. Triangles are
  * numbered as the server numbers them.
@@ -91,21 +93,22 @@ export class Surface {
     return this.flood(seed, (from, to) => this.cosine(from, to) >= least);
   }
 
-  /** What is connected with a triangle and reaches nearer than a distance to a place. */
-  around(seed: number, place: readonly number[], radius: number): number[] {
-    return this.flood(seed, (_, to) => this.distance(to, place) <= radius);
+  /** What is connected with a triangle and under a brush at least in part. */
+  under(seed: number, brush: Brush): number[] {
+    return this.flood(seed, (_, to) => brush.covers(this.corners(to)) !== 'none');
   }
 
-  /** Distance of the nearest corner or of the middle of a triangle. */
-  private distance(t: number, place: readonly number[]): number {
-    let least = Infinity;
-    const middle = [0, 0, 0];
-    for (let k = 0; k < 3; k++) {
-      const d = [0, 1, 2].map((axis) => this.corner(t, k, axis) - place[axis]!);
-      least = Math.min(least, Math.hypot(d[0]!, d[1]!, d[2]!));
-      d.forEach((value, axis) => (middle[axis]! += value / 3));
-    }
-    return Math.min(least, Math.hypot(middle[0]!, middle[1]!, middle[2]!));
+  /** The corners of a triangle. */
+  corners(t: number): Corners {
+    return [0, 1, 2].flatMap((k) => [0, 1, 2].map((axis) => this.corner(t, k, axis)));
+  }
+
+  /** Whether a triangle is seen from where a direction comes from. */
+  faces(t: number, direction: readonly number[]): boolean {
+    const n = this.normals;
+    return (
+      n[3 * t]! * direction[0]! + n[3 * t + 1]! * direction[1]! + n[3 * t + 2]! * direction[2]! < 0
+    );
   }
 
   /** Triangles whose middle lies between two heights, as a height is given by a function. */
@@ -122,28 +125,4 @@ export class Surface {
     }
     return found;
   }
-}
-
-/** Marks by triangle, read from ranges such as `0-17,20`. */
-export function readRanges(text: string, count: number): Uint8Array {
-  const marks = new Uint8Array(count);
-  for (const range of text.split(',').filter(Boolean)) {
-    const [from, to] = range.split('-').map(Number) as [number, number | undefined];
-    marks.fill(1, from, (to ?? from) + 1);
-  }
-  return marks;
-}
-
-export function writeRanges(marks: Uint8Array): string {
-  const ranges: string[] = [];
-  for (let i = 0; i < marks.length; i++) {
-    if (marks[i]) {
-      const from = i;
-      while (i + 1 < marks.length && marks[i + 1]) {
-        i++;
-      }
-      ranges.push(i > from ? `${from}-${i}` : String(from));
-    }
-  }
-  return ranges.join(',');
 }

@@ -10,8 +10,10 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -45,8 +47,10 @@ public class MeshService implements MeshSource {
    * A mesh that is kept.
    *
    * @param colour that the file gives it, as #rrggbb
+   * @param faces triangles of the mesh to which the file gives other colours
    */
-  public record Kept(String name, String reference, Optional<String> colour) {}
+  public record Kept(
+      String name, String reference, Optional<String> colour, Map<String, BitSet> faces) {}
 
   /**
    * Keeps the meshes of a file: a file of one mesh as it is, the meshes of any other, or one that
@@ -62,7 +66,9 @@ public class MeshService implements MeshSource {
     List<Kept> kept = new ArrayList<>();
     for (MeshPart part : parts) {
       String reference = whole ? keep(name, content) : keep(part.name(), stl(part.mesh()));
-      kept.add(new Kept(whole ? name : part.name(), reference, part.colour()));
+      Map<String, BitSet> faces =
+          part.faces().isEmpty() ? Map.of() : part.faces().on(mesh(reference));
+      kept.add(new Kept(whole ? name : part.name(), reference, part.colour(), faces));
     }
     return kept;
   }

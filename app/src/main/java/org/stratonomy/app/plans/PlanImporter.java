@@ -21,6 +21,7 @@ import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.place.CommonOrigin;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.BodyEditor;
+import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
@@ -158,8 +159,12 @@ public class PlanImporter {
     return bodies;
   }
 
-  /** A piece that is made of files, with the colours of its bodies. */
-  private record Made(Piece piece, List<Optional<String>> colours) {}
+  /** A piece that is made of files, with the meshes of its bodies. */
+  private record Made(Piece piece, List<MeshService.Kept> meshes) {
+    List<Optional<String>> colours() {
+      return meshes.stream().map(MeshService.Kept::colour).toList();
+    }
+  }
 
   private Plan withPieces(Plan plan, List<Dropped> files, boolean together) {
     Set<String> ids = plan.pieces().stream().map(Piece::id).collect(Collectors.toSet());
@@ -170,10 +175,24 @@ public class PlanImporter {
     List<Piece> pieces = new ArrayList<>(plan.pieces());
     pieces.addAll(placed(plan, made.stream().map(Made::piece).toList()));
     Plan changed = plan.withPieces(pieces);
-    List<String> slots =
-        plan.slots().stream().map(slot -> planner.shelf().filament(slot).colour()).toList();
     for (Made one : made) {
-      changed = new BodyEditor(changed, one.piece.id()).coloured(one.colours, slots);
+      changed = coloured(changed, one);
+    }
+    return changed;
+  }
+
+  /** Colours of the file become filaments of bodies, those of single triangles patches. */
+  private Plan coloured(Plan plan, Made made) {
+    List<Filament> filaments = plan.slots().stream().map(planner.shelf()::filament).toList();
+    List<String> slots = filaments.stream().map(Filament::colour).toList();
+    List<String> names = filaments.stream().map(Filament::name).toList();
+    String piece = made.piece.id();
+    Plan changed = new BodyEditor(plan, piece).coloured(made.colours(), slots);
+    for (int i = 0; i < made.meshes.size(); i++) {
+      MeshService.Kept mesh = made.meshes.get(i);
+      changed =
+          new BodyEditor(changed, piece)
+              .painted(made.piece.bodies().get(i).id(), mesh.colour(), mesh.faces(), slots, names);
     }
     return changed;
   }
@@ -184,7 +203,7 @@ public class PlanImporter {
   private Made made(List<Dropped> files, Set<String> ids) {
     String name = stem(files.getFirst().name());
     List<Body> bodies = new ArrayList<>();
-    List<Optional<String>> colours = new ArrayList<>();
+    List<MeshService.Kept> all = new ArrayList<>();
     for (Dropped file : files) {
       if (isStrat(file)) {
         throw new Problem(
@@ -198,13 +217,13 @@ public class PlanImporter {
         String id = files.size() == 1 ? body.id() : "body-" + (bodies.size() + 1);
         bodies.add(new Body(id, body.name(), body.mesh()));
       }
-      kept.forEach(one -> colours.add(one.colour()));
+      all.addAll(kept);
     }
     String id = plain(name);
     for (int n = 2; !ids.add(id); n++) {
       id = plain(name) + "-" + n;
     }
-    return new Made(new Piece(id, name, bodies, Placement.at(0, 0), List.of()), colours);
+    return new Made(new Piece(id, name, bodies, Placement.at(0, 0), List.of()), all);
   }
 
   /** New pieces in rows: alone in the middle of the bed, else to the right of what is there. */

@@ -112,6 +112,16 @@ public final class Checks {
           Optional.of(b.minZ()),
           List.of(new Remedy("Put it on the bed", plan.withPiece(lowered(piece)))));
     }
+    if (b.minZ() < -ROUNDING_MM) {
+      add(
+          "sunk:" + piece.id(),
+          Severity.NOTE,
+          "%s reaches below the bed".formatted(piece.name()),
+          text("Its lowest %.3f mm lie below the bed and are not printed.", -b.minZ()),
+          piece,
+          Optional.of(0.0),
+          List.of(new Remedy("Put it on the bed", plan.withPiece(lowered(piece)))));
+    }
     if (p.top() - p.bottom() < machine.minLayerHeight()) {
       add(
           "too-thin:" + piece.id(),

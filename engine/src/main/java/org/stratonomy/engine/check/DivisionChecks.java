@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.divide.Cells;
+import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
@@ -14,12 +15,23 @@ import org.stratonomy.engine.plan.RegionEditor;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Where;
+import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /** Looks for rules and regions that are without effect. */
 final class DivisionChecks {
+  /** In how many layers of a piece slivers and overlaps are looked for. */
+  private static final int LOOKS = 60;
+
+  /** Share of a line's width that is taken for less than a line. */
+  private static final double NARROW = 0.9;
+
+  /** An overlap smaller than this is none, mm². */
+  private static final double LEAST_MM2 = 0.05;
+
   private final Plan plan;
   private final List<PlacedPiece> placed;
   private final List<PieceStack> stacks;
@@ -43,9 +55,62 @@ final class DivisionChecks {
     for (int p = 0; p < placed.size(); p++) {
       for (Region region : placed.get(p).piece().regions()) {
         checks.region(p, region);
+        checks.slivers(p, region);
+      }
+    }
+    for (int a = 0; a < placed.size(); a++) {
+      for (int b = a + 1; b < placed.size(); b++) {
+        checks.overlap(a, b);
       }
     }
     return checks.findings;
+  }
+
+  /** Two pieces in one place are both printed there. */
+  private void overlap(int a, int b) {
+    Bounds one = placed.get(a).bounds();
+    Bounds other = placed.get(b).bounds();
+    boolean near =
+        one.minX() < other.maxX()
+            && other.minX() < one.maxX()
+            && one.minY() < other.maxY()
+            && other.minY() < one.maxY()
+            && one.minZ() < other.maxZ()
+            && other.minZ() < one.maxZ();
+    List<PieceLayer> layers = stacks.get(a).layers();
+    int step = Math.max(1, layers.size() / LOOKS);
+    for (int i = 0; near && i < layers.size(); i += step) {
+      PieceLayer layer = layers.get(i);
+      Optional<PieceLayer> beside =
+          stacks.get(b).layers().stream()
+              .filter(l -> l.bottom() <= layer.middle() && l.top() > layer.middle())
+              .findFirst();
+      double shared =
+          beside
+              .map(l -> Plane.intersection(section(a, layer), section(b, l)).areaMm2())
+              .orElse(0.0);
+      if (shared > LEAST_MM2) {
+        Piece piece = placed.get(a).piece();
+        Piece second = placed.get(b).piece();
+        findings.add(
+            new Finding(
+                "overlap:" + piece.id() + ":" + second.id(),
+                Severity.WARNING,
+                "%s and %s overlap".formatted(piece.name(), second.name()),
+                Checks.text(
+                    "At %.2f mm they share %.1f mm², which is printed twice. Join them to one piece,"
+                        + " so that the body further up in its list owns the place, or move one.",
+                    layer.bottom(), shared),
+                Optional.of(piece.id()),
+                Optional.of(layer.bottom()),
+                List.of()));
+        return;
+      }
+    }
+  }
+
+  private Area section(int p, PieceLayer layer) {
+    return Plane.union(cells.get(p).places(layer).stream().map(Cells.Place::area).toList());
   }
 
   private void rule(int index, Rule rule) {
@@ -125,6 +190,39 @@ final class DivisionChecks {
                   .formatted(piece.name()),
           Optional.of(piece),
           new Remedy("Remove the region", new RegionEditor(plan, piece.id()).remove(region.id())));
+    }
+  }
+
+  /** Where a patch is nowhere as wide as a line, nothing of it can be printed on its own. */
+  private void slivers(int p, Region region) {
+    if (!(region.shape() instanceof Region.Patch)) {
+      return;
+    }
+    List<PieceLayer> layers = stacks.get(p).layers();
+    List<PieceLayer> thin = new ArrayList<>();
+    int step = Math.max(1, layers.size() / LOOKS);
+    for (int i = 0; i < layers.size(); i += step) {
+      PieceLayer layer = layers.get(i);
+      Area area = cells.get(p).region(region.id(), layer);
+      double width = cells.get(p).stratum(layer).number(Setting.LINE_WIDTH);
+      if (!area.isEmpty() && Plane.open(area, NARROW * width / 2).isEmpty()) {
+        thin.add(layer);
+      }
+    }
+    if (!thin.isEmpty()) {
+      Piece piece = placed.get(p).piece();
+      findings.add(
+          new Finding(
+              "patch-thin:" + piece.id() + ":" + region.id(),
+              Severity.WARNING,
+              "%s is thinner than a line".formatted(region.name()),
+              Checks.text(
+                  "Between %.2f and %.2f mm there are layers in which it is nowhere as wide as a"
+                      + " line. Make it deeper, or mark more of the surface there.",
+                  thin.getFirst().bottom(), thin.getLast().top()),
+              Optional.of(piece.id()),
+              Optional.of(thin.getFirst().bottom()),
+              List.of()));
     }
   }
 

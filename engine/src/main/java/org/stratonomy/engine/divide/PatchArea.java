@@ -12,6 +12,7 @@ import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Triangles;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.plane.RingList;
@@ -29,8 +30,10 @@ final class PatchArea implements RegionArea {
   private static final double LEAST_MM2 = 1e-9;
 
   private final Region.Patch patch;
-  private final double[] xyz;
-  private final int[] corners;
+
+  /** Corners of the marked triangles, nine numbers each, mm. */
+  private final double[] marked;
+
   private final List<PieceLayer> layers;
   private final Sections sections;
   private final IntToDoubleFunction widths;
@@ -51,17 +54,35 @@ final class PatchArea implements RegionArea {
     this.memo = memo;
     int body = placed.piece().bodies().stream().map(Body::id).toList().indexOf(patch.body());
     Mesh mesh = placed.meshes().get(body);
-    xyz = placed.vertices(body);
-    BitSet marked = patch.triangles().set();
-    marked.clear(mesh.triangleCount(), Math.max(mesh.triangleCount(), marked.length()));
-    corners = new int[3 * marked.cardinality()];
-    int c = 0;
-    for (int t = marked.nextSetBit(0); t >= 0; t = marked.nextSetBit(t + 1)) {
-      for (int k = 0; k < 3; k++) {
-        corners[c++] = mesh.corner(t, k);
-      }
-    }
+    marked = marked(patch.triangles(), mesh, placed.vertices(body));
     key = Key.of("patch").add(placed.key()).add(body).add(patch.toString()).build();
+  }
+
+  private static double[] marked(Triangles triangles, Mesh mesh, double[] xyz) {
+    BitSet whole = triangles.set();
+    whole.clear(mesh.triangleCount(), Math.max(mesh.triangleCount(), whole.length()));
+    List<Triangles.Part> parts =
+        triangles.parts().stream().filter(part -> part.triangle() < mesh.triangleCount()).toList();
+    double[] marked = new double[9 * (whole.cardinality() + parts.size())];
+    int at = 0;
+    for (int t = whole.nextSetBit(0); t >= 0; t = whole.nextSetBit(t + 1)) {
+      System.arraycopy(corners(mesh, xyz, t), 0, marked, at, 9);
+      at += 9;
+    }
+    for (Triangles.Part part : parts) {
+      double[] corners = part.corners(corners(mesh, xyz, part.triangle()));
+      System.arraycopy(corners, 0, marked, at, 9);
+      at += 9;
+    }
+    return marked;
+  }
+
+  private static double[] corners(Mesh mesh, double[] xyz, int triangle) {
+    double[] corners = new double[9];
+    for (int k = 0; k < 3; k++) {
+      System.arraycopy(xyz, 3 * mesh.corner(triangle, k), corners, 3 * k, 3);
+    }
+    return corners;
   }
 
   @Override
@@ -114,11 +135,11 @@ final class PatchArea implements RegionArea {
     double middle = at.middle();
     double low = lowest(layer);
     double high = highest(layer);
-    for (int t = 0; t < corners.length; t += 3) {
+    for (int t = 0; t < marked.length; t += 9) {
       double[][] p = new double[3][];
       for (int k = 0; k < 3; k++) {
-        int v = 3 * corners[t + k];
-        p[k] = new double[] {xyz[v], xyz[v + 1], xyz[v + 2]};
+        int v = t + 3 * k;
+        p[k] = new double[] {marked[v], marked[v + 1], marked[v + 2]};
       }
       strip.add(p, middle);
       double up =

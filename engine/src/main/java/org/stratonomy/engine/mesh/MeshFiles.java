@@ -72,7 +72,11 @@ public final class MeshFiles {
    *
    * @param name empty if the file has none
    */
-  record NamedSoup(String name, TriangleSoup soup, Optional<String> colour) {}
+  record NamedSoup(String name, TriangleSoup soup, Optional<String> colour, FaceColours faces) {
+    NamedSoup(String name, TriangleSoup soup, Optional<String> colour) {
+      this(name, soup, colour, FaceColours.NONE);
+    }
+  }
 
   private static List<MeshPart> build(String file, List<NamedSoup> soups) {
     List<MeshPart> parts = new ArrayList<>();
@@ -80,7 +84,7 @@ public final class MeshFiles {
       String plain = soups.size() == 1 ? file : "%s %d".formatted(file, parts.size() + 1);
       String name = soup.name.isBlank() ? plain : soup.name;
       String place = soups.size() == 1 ? file : "%s, '%s'".formatted(file, name);
-      parts.add(new MeshPart(name, MeshBuilder.build(place, soup.soup), soup.colour));
+      parts.add(new MeshPart(name, MeshBuilder.build(place, soup.soup), soup.colour, soup.faces));
     }
     return List.copyOf(parts);
   }

@@ -7,5 +7,11 @@ import java.util.Optional;
  *
  * @param name as the file calls it, or one made of the file's name and a number
  * @param colour as #rrggbb, if the file gives the whole part one
+ * @param faces colours of single triangles
  */
-public record MeshPart(String name, Mesh mesh, Optional<String> colour) {}
+public record MeshPart(String name, Mesh mesh, Optional<String> colour, FaceColours faces) {
+  /** A part without colours of single triangles. */
+  public MeshPart(String name, Mesh mesh, Optional<String> colour) {
+    this(name, mesh, colour, FaceColours.NONE);
+  }
+}

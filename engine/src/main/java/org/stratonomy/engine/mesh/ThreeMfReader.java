@@ -8,6 +8,7 @@ import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.zip.ZipEntry;
@@ -19,9 +20,9 @@ import org.stratonomy.engine.mesh.MeshFiles.NamedSoup;
 import org.stratonomy.engine.problem.Problem;
 
 /**
- * Reads 3MF: core, with base materials and colour groups as colours of whole objects, and the
- * production extension's objects in other model files. Each mesh in each item of the build is a
- * part in its place.
+ * Reads 3MF: core, with base materials and colour groups as colours of whole objects and of single
+ * triangles, and the production extension's objects in other model files. Each mesh in each item of
+ * the build is a part in its place.
  */
 final class ThreeMfReader {
   /** What an archive may unpack to, bytes; more is taken for an attack. */
@@ -44,10 +45,15 @@ final class ThreeMfReader {
   private static final class Item {
     String name = "";
     String colour = "";
+    String group = "";
     double[] vertices = new double[96];
     int vertexNumbers;
     int[] triangles = new int[96];
     int triangleNumbers;
+
+    /** Colours of single triangles by their numbers. */
+    final Map<Integer, String> faces = new HashMap<>();
+
     final List<Component> components = new ArrayList<>();
   }
 
@@ -161,6 +167,7 @@ final class ThreeMfReader {
             object = new Item();
             object.name = Xml.attribute(xml, "name");
             object.colour = colour(model, xml);
+            object.group = Xml.attribute(xml, "pid");
             model.objects.put(Xml.attribute(xml, "id"), object);
           }
           case "vertex" -> {
@@ -172,6 +179,7 @@ final class ThreeMfReader {
             for (String corner : new String[] {"v1", "v2", "v3"}) {
               triangleNumber(object, Xml.number(name, xml, corner));
             }
+            face(model, object, xml);
           }
           case "component" -> object.components.add(component(path, xml));
           case "item" -> model.build.add(component(path, xml));
@@ -187,10 +195,32 @@ final class ThreeMfReader {
   }
 
   private static String colour(Model model, XMLStreamReader xml) {
-    List<String> colours = model.colours.getOrDefault(Xml.attribute(xml, "pid"), List.of());
-    String index = Xml.attribute(xml, "pindex");
+    String group = Xml.attribute(xml, "pid");
+    return plainColour(colour(model, group, Xml.attribute(xml, "pindex")));
+  }
+
+  private static String colour(Model model, String group, String index) {
+    List<String> colours = model.colours.getOrDefault(group, List.of());
     int at = index.matches("[0-9]{1,6}") ? Integer.parseInt(index) : 0;
     return at < colours.size() ? colours.get(at) : "";
+  }
+
+  /** Without its opacity, as #rrggbb; empty if it is no colour. */
+  private static String plainColour(String colour) {
+    return colour.matches("#[0-9a-fA-F]{6}([0-9a-fA-F]{2})?")
+        ? colour.substring(0, 7).toLowerCase(Locale.ROOT)
+        : "";
+  }
+
+  /** A triangle whose corners differ has the colour of its first one. */
+  private static void face(Model model, Item object, XMLStreamReader xml) {
+    String index = Xml.attribute(xml, "p1");
+    String own = Xml.attribute(xml, "pid");
+    String group = own.isEmpty() ? object.group : own;
+    String colour = index.isEmpty() ? "" : plainColour(colour(model, group, index));
+    if (!colour.isEmpty() && !colour.equals(object.colour)) {
+      object.faces.put(object.triangleNumbers / 3 - 1, colour);
+    }
   }
 
   private Component component(String path, XMLStreamReader xml) {
@@ -279,8 +309,9 @@ final class ThreeMfReader {
           unit * (x * m[1] + y * m[4] + z * m[7] + m[10]),
           unit * (x * m[2] + y * m[5] + z * m[8] + m[11]));
     }
-    String colour = object.colour.length() >= 7 ? object.colour.substring(0, 7) : "";
-    parts.add(
-        new NamedSoup(called, soup, colour.isEmpty() ? Optional.empty() : Optional.of(colour)));
+    FaceColours faces = object.faces.isEmpty() ? FaceColours.NONE : new FaceColours();
+    object.faces.forEach((triangle, colour) -> faces.add(soup, triangle, colour));
+    Optional<String> colour = Optional.of(object.colour).filter(known -> !known.isEmpty());
+    parts.add(new NamedSoup(called, soup, colour, faces));
   }
 }

@@ -18,6 +18,7 @@ import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Spot;
+import org.stratonomy.engine.plan.Triangles;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /**
@@ -31,6 +32,9 @@ public final class PlanPicture {
   private static final double TURN = Math.toRadians(-32);
   private static final double TILT = Math.toRadians(28);
   private static final double MARGIN = 0.08;
+
+  /** What is drawn later covers what is no further in front of it than this, mm. */
+  private static final double OVER_MM = 1e-6;
 
   /** Pixels are drawn this many times finer in each direction and averaged. */
   private static final int FINER = 2;
@@ -129,6 +133,26 @@ public final class PlanPicture {
             boundaries,
             colours(t, patches, plain));
       }
+      for (Region region : piece.regions()) {
+        if (region.shape() instanceof Region.Patch patch && patch.body().equals(body)) {
+          int[] own = colours(plan, piece, body, Set.of(region.id()), boundaries, resolver);
+          parts(patch.triangles().parts(), mesh, xyz, boundaries, own);
+        }
+      }
+    }
+  }
+
+  /** Parts of triangles, drawn over the whole ones. */
+  private void parts(
+      List<Triangles.Part> parts, Mesh mesh, double[] xyz, List<Double> boundaries, int[] own) {
+    for (Triangles.Part part : parts) {
+      if (part.triangle() < mesh.triangleCount()) {
+        double[] whole = new double[9];
+        for (int k = 0; k < 3; k++) {
+          System.arraycopy(xyz, 3 * mesh.corner(part.triangle(), k), whole, 3 * k, 3);
+        }
+        triangle(part.corners(whole), 0, 3, 6, boundaries, own);
+      }
     }
   }
 
@@ -198,7 +222,7 @@ public final class PlanPicture {
           continue;
         }
         double d = wa * depth[0] + wb * depth[1] + wc * depth[2];
-        if (d < depths[py * width + px]) {
+        if (d <= depths[py * width + px] + OVER_MM) {
           depths[py * width + px] = d;
           double height = wa * z[0] + wb * z[1] + wc * z[2];
           colours[py * width + px] = shaded(strata[stratum(height, boundaries)], shade);

@@ -1,6 +1,7 @@
 package org.stratonomy.engine.plan;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -125,6 +126,40 @@ public final class BodyEditor {
     List<Rule> rules = new ArrayList<>(plan.rules());
     bySlot.forEach((slot, bodies) -> rules.addFirst(filament(bodies, slot)));
     return plan.withRules(rules);
+  }
+
+  /**
+   * Marks the triangles of a body whose file says a colour with patches, each of the filament that
+   * looks most like it; what looks like the body's own filament stays as it is.
+   *
+   * @param own colour of the body, as #rrggbb
+   * @param faces triangles of its mesh by their colours
+   * @param slots colours of the filaments by slot, as #rrggbb
+   * @param names of the filaments by slot
+   */
+  public Plan painted(
+      String body,
+      Optional<String> own,
+      Map<String, BitSet> faces,
+      List<String> slots,
+      List<String> names) {
+    int base = own.map(colour -> nearest(colour, slots)).orElse(1);
+    Map<Integer, BitSet> bySlot = new TreeMap<>();
+    faces.forEach(
+        (colour, triangles) ->
+            bySlot.computeIfAbsent(nearest(colour, slots), slot -> new BitSet()).or(triangles));
+    bySlot.remove(base);
+    Plan marked = plan;
+    for (Map.Entry<Integer, BitSet> entry : bySlot.entrySet()) {
+      marked =
+          new RegionEditor(marked, piece.id())
+              .addPatch(
+                  names.get(entry.getKey() - 1),
+                  body,
+                  Triangles.of(entry.getValue()),
+                  entry.getKey());
+    }
+    return marked;
   }
 
   private Rule filament(List<String> bodies, int slot) {

@@ -63,6 +63,21 @@ public final class RegionEditor {
     return add(name, new Region.Solid(mesh, new Vector(0, 0, 0)));
   }
 
+  /**
+   * A new patch of some triangles of a body that is printed with a filament.
+   *
+   * @param name what it is called
+   * @param slot of the filament
+   */
+  public Plan addPatch(String name, String body, Triangles triangles, int slot) {
+    Region.Shape shape =
+        new Region.Patch(body, triangles, Depth.of(PATCH_WALLS), Depth.of(PATCH_LAYERS));
+    Plan added = add(name, shape);
+    String id = added.piece(piece.id()).orElseThrow().regions().getLast().id();
+    Where where = new Where(List.of(piece.id()), List.of()).withRegions(List.of(id));
+    return RuleEditor.set(added, where, Setting.FILAMENT, Value.of(slot));
+  }
+
   private Plan add(String label, Region.Shape shape) {
     int number = 1;
     String base = label.toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-");

@@ -1,17 +1,61 @@
 package org.stratonomy.engine.plan;
 
+import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.List;
 import org.stratonomy.engine.problem.Problem;
 
 /**
- * A set of triangles of a mesh by their numbers, from 0.
+ * A set of triangles of a mesh by their numbers, from 0, and of parts of large ones: each triangle
+ * is divided by the middles of its sides into four, which are divided again.
  *
- * @param text ranges such as {@code 0-17,20,22-25}, ascending; empty for none
+ * @param text ranges such as {@code 0-17,20,22-25}, and parts such as {@code 30.02}: of triangle 30
+ *     the quarter at its first corner, and of that the one at its third; 3 is the one in the
+ *     middle; empty for none
  */
 public record Triangles(String text) {
   private static final int MOST = 100_000_000;
 
   public static final Triangles NONE = new Triangles("");
+
+  /**
+   * A part of a triangle.
+   *
+   * @param path a digit for each division
+   */
+  public record Part(int triangle, String path) {
+    /**
+     * Its corners.
+     *
+     * @param xyz the corners of the whole triangle, nine numbers
+     */
+    public double[] corners(double[] xyz) {
+      double[] at = xyz.clone();
+      for (char quarter : path.toCharArray()) {
+        double[] middles = new double[9];
+        for (int i = 0; i < 9; i++) {
+          middles[i] = (at[i] + at[(i + 3) % 9]) / 2;
+        }
+        at = quarter(at, middles, quarter - '0');
+      }
+      return at;
+    }
+
+    /**
+     * @param middles of the sides that begin at each corner
+     */
+    private static double[] quarter(double[] corners, double[] middles, int at) {
+      if (at == 3) {
+        return middles;
+      }
+      int before = (at + 2) % 3;
+      double[] quarter = new double[9];
+      System.arraycopy(corners, 3 * at, quarter, 3 * at, 3);
+      System.arraycopy(middles, 3 * at, quarter, 3 * ((at + 1) % 3), 3);
+      System.arraycopy(middles, 3 * before, quarter, 3 * before, 3);
+      return quarter;
+    }
+  }
 
   /** The set in its shortest form. */
   public static Triangles of(BitSet set) {
@@ -28,7 +72,29 @@ public record Triangles(String text) {
   }
 
   /**
-   * @throws Problem if the text is no list of ranges
+   * The parts of triangles.
+   *
+   * @throws Problem if the text is no list of ranges and parts
+   */
+  public List<Part> parts() {
+    List<Part> parts = new ArrayList<>();
+    for (String range : text.split(",", -1)) {
+      int dot = range.indexOf('.');
+      if (dot >= 0) {
+        String path = range.substring(dot + 1);
+        if (!path.matches("[0-3]{1,12}")) {
+          throw bad(range);
+        }
+        parts.add(new Part(number(range.substring(0, dot)), path));
+      }
+    }
+    return parts;
+  }
+
+  /**
+   * The whole triangles.
+   *
+   * @throws Problem if the text is no list of ranges and parts
    */
   public BitSet set() {
     BitSet set = new BitSet();
@@ -36,6 +102,9 @@ public record Triangles(String text) {
       return set;
     }
     for (String range : text.split(",", -1)) {
+      if (range.indexOf('.') >= 0) {
+        continue;
+      }
       int dash = range.indexOf('-');
       int from = number(dash < 0 ? range : range.substring(0, dash));
       int to = dash < 0 ? from : number(range.substring(dash + 1));
@@ -59,6 +128,6 @@ public record Triangles(String text) {
         Problem.Kind.PLAN,
         "the triangles of a patch",
         "'%s' is no range of numbers.".formatted(range),
-        "Give ranges such as 0-17,20.");
+        "Give ranges such as 0-17,20 or parts such as 30.02.");
   }
 }

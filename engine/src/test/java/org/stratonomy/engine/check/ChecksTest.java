@@ -2,6 +2,7 @@ package org.stratonomy.engine.check;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -22,6 +23,7 @@ import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.plan.Triangles;
 import org.stratonomy.engine.plan.Value;
 
 class ChecksTest {
@@ -216,5 +218,57 @@ class ChecksTest {
             List.of(new Region("m", "Mould", new Region.Solid("mesh", new Vector(0, 0, 0)))));
     assertThat(finding(plan, Shapes.openBar(20, 20, 5), "region-open")).isPresent();
     assertThat(finding(plan, Shapes.bar(20, 20, 5), "region-open")).isEmpty();
+  }
+
+  @Test
+  void aPieceBelowTheBedIsSaidToLoseItsFoot() {
+    Mesh bar = Shapes.bar(20, 20, 4);
+    Finding sunk = finding(at(new Placement.Vector(100, 100, -1)), bar, "sunk").orElseThrow();
+    assertThat(sunk.severity()).isEqualTo(Finding.Severity.NOTE);
+    mends(sunk, bar, "sunk");
+  }
+
+  private static Plan pair(double dx, double z) {
+    Plan plan = Shapes.plan(List.of());
+    Piece left = plan.pieces().getFirst();
+    Placement beside = left.placement().withPosition(new Placement.Vector(125 + dx, 105, z));
+    Piece right = new Piece("right", "Right", left.bodies(), beside, List.of());
+    return plan.withPieces(List.of(left, right));
+  }
+
+  @Test
+  void piecesInOnePlaceAreFoundAndPiecesThatTouchAreNot() {
+    Mesh bar = Shapes.bar(20, 20, 4);
+    Finding overlap = finding(pair(15, 0), bar, "overlap").orElseThrow();
+    assertThat(overlap.title()).isEqualTo("Piece and Right overlap");
+    assertThat(overlap.reason()).contains("100.0 mm²");
+    assertThat(finding(pair(20, 0), bar, "overlap")).isEmpty();
+    assertThat(finding(pair(0, 4), bar, "overlap")).isEmpty();
+  }
+
+  private static Plan patched(Mesh bar, double deep) {
+    BitSet side = new BitSet();
+    for (int t = 0; t < bar.triangleCount(); t++) {
+      boolean right = true;
+      for (int k = 0; k < 3; k++) {
+        right &= bar.coordinate(bar.corner(t, k), 0) > 19.9;
+      }
+      side.set(t, right);
+    }
+    Region patch =
+        new Region(
+            "patch",
+            "Patch",
+            new Region.Patch("body", Triangles.of(side), Depth.ofMm(deep), Depth.of(1)));
+    return Shapes.divided(
+        List.of(patch), Shapes.region("patch", Map.of(Setting.FILAMENT, Value.of(2))));
+  }
+
+  @Test
+  void aPatchThinnerThanALineIsFound() {
+    Mesh bar = Shapes.bar(20, 20, 4);
+    Finding thin = finding(patched(bar, 0.2), bar, "patch-thin").orElseThrow();
+    assertThat(thin.heightMm()).contains(0.0);
+    assertThat(finding(patched(bar, 0.6), bar, "patch-thin")).isEmpty();
   }
 }

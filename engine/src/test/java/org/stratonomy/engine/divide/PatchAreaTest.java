@@ -8,6 +8,7 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
@@ -161,6 +162,43 @@ class PatchAreaTest {
   void whatIsNoListOfRangesIsRefused() {
     for (String text : List.of("a", "3-", "-3", "5-2", "1,,2", "99999999999")) {
       assertThatThrownBy(() -> new Triangles(text).set()).as(text).isInstanceOf(Problem.class);
+    }
+  }
+
+  @Test
+  void partsOfATriangleAreAsLargeAsTheirShare() {
+    double[] whole = {0, 0, 0, 4, 0, 0, 0, 4, 0};
+    Triangles marked = new Triangles("2,30.0,30.31");
+    assertThat(marked.set().cardinality()).isEqualTo(1);
+    assertThat(marked.parts()).extracting(Triangles.Part::path).containsExactly("0", "31");
+    assertThat(new Triangles.Part(0, "0").corners(whole))
+        .containsExactly(0, 0, 0, 2, 0, 0, 0, 2, 0);
+    assertThat(new Triangles.Part(0, "1").corners(whole))
+        .containsExactly(2, 0, 0, 4, 0, 0, 2, 2, 0);
+    assertThat(new Triangles.Part(0, "2").corners(whole))
+        .containsExactly(0, 2, 0, 2, 2, 0, 0, 4, 0);
+    assertThat(new Triangles.Part(0, "3").corners(whole))
+        .containsExactly(2, 0, 0, 2, 2, 0, 0, 2, 0);
+    assertThatThrownBy(() -> new Triangles("3.04").parts()).isInstanceOf(Problem.class);
+  }
+
+  @Test
+  void aMarkedQuarterOfATopIsAQuarterOfItsArea() {
+    Mesh bar = Shapes.bar(20, 10, 3);
+    BitSet top = marked(bar, (x, y, z, n) -> n[2] > 0.9).set();
+    String parts = top.stream().mapToObj(t -> t + ".1").collect(Collectors.joining(","));
+    Region patch =
+        new Region(
+            "patch",
+            "Patch",
+            new Region.Patch("body", new Triangles(parts), Depth.of(2), Depth.of(2)));
+    Plan plan =
+        Shapes.divided(
+            List.of(patch), Shapes.region("patch", Map.of(Setting.FILAMENT, Value.of(2))));
+    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
+      PlanResult result = planner.compute(plan, Shapes.source(bar), Watch.NONE);
+      assertThat(area(result, 15).areaMm2()).isCloseTo(50, within(0.01));
+      assertThat(area(result, 13).isEmpty()).isTrue();
     }
   }
 }

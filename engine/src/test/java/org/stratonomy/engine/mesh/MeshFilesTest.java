@@ -9,7 +9,9 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.util.BitSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -197,6 +199,34 @@ class MeshFilesTest {
           + "<vertex x=\"0\" y=\"1\" z=\"0\"/><vertex x=\"0\" y=\"0\" z=\"1\"/></vertices>"
           + "<triangles><triangle v1=\"0\" v2=\"2\" v3=\"1\"/><triangle v1=\"0\" v2=\"1\" v3=\"3\"/>"
           + "<triangle v1=\"1\" v2=\"2\" v3=\"3\"/><triangle v1=\"2\" v2=\"0\" v3=\"3\"/></triangles></mesh>";
+
+  @Test
+  void coloursOfTrianglesAreFoundAgainOnTheMesh() throws IOException {
+    String coloured =
+        TETRAHEDRON
+            .replace("v1=\"0\" v2=\"2\" v3=\"1\"", "v1=\"0\" v2=\"2\" v3=\"1\" pid=\"5\" p1=\"1\"")
+            .replace("v1=\"1\" v2=\"2\" v3=\"3\"", "v1=\"1\" v2=\"2\" v3=\"3\" p1=\"2\"");
+    String model =
+        "<model><resources><m:colorgroup xmlns:m=\"m\" id=\"5\"><m:color color=\"#ECE7DAFF\"/>"
+            + "<m:color color=\"#C0392F\"/><m:color color=\"#4D5863\"/></m:colorgroup>"
+            + "<object id=\"1\" pid=\"5\" pindex=\"0\">"
+            + coloured
+            + "</object></resources><build><item objectid=\"1\" transform=\"2 0 0 0 2 0 0 0 2 7 0"
+            + " 0\"/></build></model>";
+    MeshPart part = MeshFiles.read("painted.3mf", zip("3D/3dmodel.model", model)).getFirst();
+    assertThat(part.colour()).contains("#ece7da");
+    Map<String, BitSet> faces = part.faces().on(part.mesh());
+    assertThat(faces).containsOnlyKeys("#c0392f", "#4d5863");
+    assertThat(faces.get("#c0392f").cardinality()).isEqualTo(1);
+    int bottom = faces.get("#c0392f").nextSetBit(0);
+    for (int k = 0; k < 3; k++) {
+      assertThat(part.mesh().coordinate(part.mesh().corner(bottom, k), 2)).isZero();
+    }
+    ByteArrayOutputStream stl = new ByteArrayOutputStream();
+    StlWriter.writeBinary(part.mesh(), stl);
+    Mesh again = MeshFiles.mesh("again.stl", ByteBuffer.wrap(stl.toByteArray()));
+    assertThat(part.faces().on(again)).isEqualTo(faces);
+  }
 
   @Test
   void componentsInOtherFilesAreTurnedMovedAndScaled() throws IOException {

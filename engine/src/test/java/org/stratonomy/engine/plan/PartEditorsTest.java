@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -223,5 +224,28 @@ class PartEditorsTest {
     Plan region = Shapes.plan(List.of(), Shapes.region("core", SECOND));
     assertThatThrownBy(() -> PlanChecker.check(region, ShelfReader.standard()))
         .hasMessageContaining("'core'");
+  }
+
+  @Test
+  void coloursOfTrianglesBecomePatchesOfTheFilamentsThatLookMostLikeThem() {
+    BitSet red = new BitSet();
+    red.set(2, 5);
+    BitSet white = new BitSet();
+    white.set(7);
+    Plan painted =
+        new BodyEditor(Shapes.plan(List.of()), "piece")
+            .painted(
+                "body",
+                Optional.of("#f0f0e8"),
+                Map.of("#c02020", red, "#ffffff", white),
+                List.of("#ece7da", "#c4372c"),
+                List.of("Chalk", "Buoy Red"));
+    Region patch = only(painted).regions().getFirst();
+    assertThat(only(painted).regions()).hasSize(1);
+    assertThat(patch.name()).isEqualTo("Buoy Red");
+    assertThat(((Region.Patch) patch.shape()).triangles()).isEqualTo(new Triangles("2-4"));
+    Resolver resolver = new Resolver(painted, ShelfReader.standard());
+    Spot spot = new Spot("piece", "body", 1, Set.of(patch.id()), 1, 1, 1);
+    assertThat(resolver.at(spot).all().slot()).isEqualTo(2);
   }
 }
