@@ -2,7 +2,8 @@ import { fireEvent, render, screen } from '@testing-library/svelte';
 import { beforeEach, expect, it, vi } from 'vitest';
 import { PlanSession, type PieceDocument } from '../model/session.svelte';
 import Inspector from '../rules/Inspector.svelte';
-import { DOCUMENT, FakeServer } from '../testing/fakeServer';
+import ImportQuestion from '../shell/ImportQuestion.svelte';
+import { DOCUMENT, FakeServer, RESULT } from '../testing/fakeServer';
 import PieceList from './PieceList.svelte';
 
 let server: FakeServer;
@@ -22,6 +23,18 @@ const TOWER: PieceDocument = {
     { id: 'beak', name: 'Beak', patch: { body: 'top', triangles: '0-3,7', walls: 1, layers: 2 } },
   ],
 };
+
+const MESHES = ['base', 'top'].map((id) => ({
+  id,
+  body: id,
+  bands: [{ to: 10, slot: 1 }],
+  triangles: 12,
+  openEdges: 0,
+  flipped: 0,
+  degenerate: 0,
+  shells: 1,
+  volumeMm3: 1000,
+}));
 
 beforeEach(async () => {
   server = new FakeServer({ ...DOCUMENT, pieces: [TOWER] as typeof DOCUMENT.pieces });
@@ -84,7 +97,7 @@ it('moves a sphere by numbers and takes no nonsense', async () => {
 it('counts what is marked, and chooses how to mark', async () => {
   inspect('beak');
   expect(screen.getByText(/5 triangles are marked/)).toBeInTheDocument();
-  await fireEvent.click(screen.getByRole('button', { name: 'Brush' }));
+  await fireEvent.click(screen.getByRole('button', { name: 'Ball' }));
   expect(session.marking?.mode).toBe('brush');
   await fireEvent.click(screen.getByRole('button', { name: 'Clear' }));
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
@@ -116,4 +129,57 @@ it('places a piece by numbers', async () => {
   await fireEvent.change(screen.getByLabelText('Size X'), { target: { value: '10' } });
   await vi.waitFor(() => expect(server.edits).toHaveLength(2));
   expect(server.edits[1]).toMatchObject({ placement: { scale: [0.5, 0.5, 0.5] } });
+});
+
+function inspectBody(id: string) {
+  session.selectPart('tower', { kind: 'body', id });
+  render(Inspector, { session, onEqualParts: () => {} });
+}
+
+it('shifts, aligns and moves a body', async () => {
+  RESULT.pieces[0]!.meshes = MESHES;
+  session = await PlanSession.open('p');
+  await vi.waitFor(() => expect(session.result).toBeDefined());
+  inspectBody('top');
+  await fireEvent.change(screen.getByLabelText('Shift Z'), { target: { value: '2.5' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toMatchObject({ action: 'SHIFT_BODY', body: 'top', shift: [0, 0, 2.5] });
+  await fireEvent.change(screen.getByLabelText('How to align'), { target: { value: 'AFTER' } });
+  await fireEvent.click(screen.getByRole('button', { name: 'Align along Y' }));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(2));
+  expect(server.edits[1]).toMatchObject({
+    action: 'ALIGN_BODY',
+    body: 'top',
+    other: 'base',
+    axis: 1,
+    how: 'AFTER',
+  });
+  await fireEvent.change(screen.getByLabelText('Move the body into another piece'), {
+    target: { value: 'new' },
+  });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(3));
+  expect(server.edits[2]).toMatchObject({ action: 'MOVE_BODY', body: 'top', other: '' });
+  RESULT.pieces[0]!.meshes = [];
+});
+
+it('changes the order of bodies by dragging', async () => {
+  render(PieceList, { session });
+  const top = screen.getByRole('button', { name: 'Top body' });
+  const base = screen.getByRole('button', { name: 'Base body' });
+  await fireEvent.dragStart(top);
+  await fireEvent.dragOver(base);
+  await fireEvent.drop(base);
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(lastPiece().bodies.map((body) => body.id)).toEqual(['top', 'base']);
+});
+
+it('asks about several files once, with what seems right', async () => {
+  const onAnswer = vi.fn();
+  const files = ['a.stl', 'b.stl'].map((name) => new File([], name));
+  const question = { files, together: true, reason: 'They touch.' };
+  render(ImportQuestion, { question, onAnswer });
+  expect(await screen.findByText('They touch.')).toBeInTheDocument();
+  expect(screen.getByRole('button', { name: /One piece/ })).toHaveClass('strong');
+  await fireEvent.click(screen.getByRole('button', { name: 'A piece for each file' }));
+  expect(onAnswer).toHaveBeenCalledWith(files, false);
 });

@@ -3,7 +3,7 @@ import { beforeEach, expect, it, vi } from 'vitest';
 import type { PlanDocument } from '../api/client';
 import { PlanSession } from '../model/session.svelte';
 import SampleSheet from '../sheet/SampleSheet.svelte';
-import { FakeServer } from '../testing/fakeServer';
+import { DOCUMENT, FakeServer } from '../testing/fakeServer';
 import Inspector from './Inspector.svelte';
 import RuleSheet from './RuleSheet.svelte';
 
@@ -143,4 +143,54 @@ it('lists a sample from the top down with the reasons', async () => {
   expect(session.layer).toBe(21);
   await fireEvent.click(screen.getByLabelText('Close the sample'));
   expect(session.sampled).toBeUndefined();
+});
+
+it('applies a recipe, says how the rule differs, and saves one', async () => {
+  const document = structuredClone(DOCUMENT);
+  document.rules![1] = { where: {}, set: { walls: 2 }, recipe: 'sturdy' } as never;
+  server = new FakeServer(document);
+  session = await PlanSession.open('p');
+  await vi.waitFor(() => expect(session.result).toBeDefined());
+  render(RuleSheet, { session });
+  await fireEvent.click(screen.getByRole('button', { name: 'everything' }));
+  const differences = await screen.findByRole('list', { name: 'Differences from Sturdy' });
+  expect(differences).toHaveTextContent('Walls: here 2, in Sturdy 4');
+  expect(differences).toHaveTextContent('Infill density: here not set, in Sturdy 40');
+  await fireEvent.change(screen.getByLabelText('Recipe of rule 2'), { target: { value: 'plain' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toMatchObject({ action: 'APPLY_RECIPE', rule: 1, recipe: 'plain' });
+  await fireEvent.click(screen.getByRole('button', { name: /Save as recipe/ }));
+  await fireEvent.input(screen.getByLabelText('Name of the new recipe'), {
+    target: { value: 'Mine' },
+  });
+  await fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(2));
+  expect(server.edits[1]).toEqual({ name: 'Mine', basedOn: 'sturdy', values: { walls: 2 } });
+});
+
+it('selects, moves and joins strata of the plan', async () => {
+  server = new FakeServer({ ...DOCUMENT, boundaries: [3] } as typeof DOCUMENT);
+  session = await PlanSession.open('p');
+  await vi.waitFor(() => expect(session.result).toBeDefined());
+  session.selectPart('tower', { kind: 'plan', id: '2' });
+  expect(session.place).toEqual({ planStrata: [2] });
+  render(Inspector, { session, onEqualParts: () => {} });
+  const bottom = screen.getByLabelText("bottom of the plan's stratum");
+  await fireEvent.change(bottom, { target: { value: 'L21' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toMatchObject({ action: 'MOVE_PLAN_BOUNDARY', height: 3, to: 4 });
+  await fireEvent.change(bottom, { target: { value: 'deep' } });
+  expect(session.problem?.reason).toContain('deep');
+  await fireEvent.click(screen.getByRole('button', { name: 'Join with below' }));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(2));
+  expect(server.edits[1]).toMatchObject({ action: 'JOIN_PLAN', height: 3 });
+});
+
+it('names a stratum', async () => {
+  inspect(2);
+  await fireEvent.change(screen.getByLabelText('Name of the stratum'), {
+    target: { value: 'shaft' },
+  });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(lastDocument().pieces[0]).toMatchObject({ strataNames: ['', 'shaft'] });
 });

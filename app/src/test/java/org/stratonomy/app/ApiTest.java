@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.io.ByteArrayOutputStream;
+import org.hamcrest.Matchers;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
@@ -64,6 +66,15 @@ abstract class ApiTest {
                     .content("{\"version\": %d, %s}".formatted(state.get("version").asInt(), body)))
             .andExpect(status().isOk())
             .andReturn());
+  }
+
+  void refused(JsonNode state, String body, String reason) throws Exception {
+    mvc.perform(
+            post("/api/plans/{id}/edits", state.get("id").asString())
+                .contentType(MediaType.APPLICATION_JSON)
+                .content("{\"version\": %d, %s}".formatted(state.get("version").asInt(), body)))
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(jsonPath("$.detail").value(Matchers.containsString(reason)));
   }
 
   JsonNode result(JsonNode state) throws Exception {
