@@ -301,6 +301,18 @@
     margin-bottom: 10px;
   }
 
+  .head > .field {
+    flex: 1;
+    font-weight: 600;
+  }
+
+  .head label {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    white-space: nowrap;
+  }
+
   .head .tool {
     margin-left: auto;
   }
@@ -321,6 +333,14 @@
   td {
     border-top: 1px solid var(--rule-soft);
     padding: 3px 6px 3px 0;
+  }
+
+  td select.field {
+    width: auto;
+  }
+
+  section > select {
+    width: auto;
   }
 
   td input.field {

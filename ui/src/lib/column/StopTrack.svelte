@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { HaltView } from '../api/client';
   import { mm } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import type { ColumnScale } from './scale';
@@ -11,6 +12,11 @@
   }
 
   let { session, scale, x, width }: Props = $props();
+
+  /** What a feeder does by itself is no stop for the operator. */
+  function isQuiet(halt: HaltView): boolean {
+    return halt.colourChange && session.machine.feeder;
+  }
 </script>
 
 {#each session.result?.ledger.halts ?? [] as halt, i (i)}
@@ -26,8 +32,18 @@
     onclick={() => session.goTo(halt.layer)}
     onkeydown={(e) => e.key === 'Enter' && session.goTo(halt.layer)}
   >
-    <line x1={x - 2} x2={x + width} y1={y} y2={y} />
-    {#if halt.colourChange}
+    {#if !isQuiet(halt)}
+      <line x1={x - 2} x2={x + width} y1={y} y2={y} />
+    {/if}
+    {#if isQuiet(halt)}
+      <rect
+        x={x + 4}
+        y={y - 1.2}
+        width="9"
+        height="2.4"
+        fill={session.filament(halt.toSlot).colour}
+      />
+    {:else if halt.colourChange}
       <path d="M{x + 2} {y}a6.5 6.5 0 0 1 13 0z" fill={session.filament(halt.toSlot).colour} />
       <path d="M{x + 2} {y}a6.5 6.5 0 0 0 13 0z" fill={session.filament(halt.fromSlot).colour} />
     {:else}
@@ -45,6 +61,11 @@
   .stop line {
     stroke: var(--ink-soft);
     stroke-dasharray: 2 2;
+  }
+
+  .stop rect {
+    stroke: var(--ink-soft);
+    stroke-width: 0.5;
   }
 
   .stop path {

@@ -38,8 +38,8 @@
     const points: string[] = [];
     for (let layer = 1; layer <= last; layer++) {
       const at = y(courseAt(course, layer)).toFixed(1);
-      points.push(`${(((layer - 1) / last) * WIDTH).toFixed(1)} ${at}`);
-      points.push(`${((layer / last) * WIDTH).toFixed(1)} ${at}`);
+      points.push(`${(((layer - 1) / last) * (WIDTH - 56)).toFixed(1)} ${at}`);
+      points.push(`${((layer / last) * (WIDTH - 56)).toFixed(1)} ${at}`);
     }
     return `M${points.join('L')}`;
   });
@@ -110,8 +110,14 @@
     <svg viewBox="0 0 {WIDTH} {HEIGHT + 14}" role="img" aria-label="The course as a line">
       <path class="axis" d="M0 {HEIGHT}H{WIDTH}" />
       <path class="line" d={line} />
+      {#if !problem && values.length > 0}
+        <text x={WIDTH} y="10" text-anchor="end">{high} {task?.setting.unit}</text>
+        {#if high > low}
+          <text x={WIDTH} y={HEIGHT - 3} text-anchor="end">{low} {task?.setting.unit}</text>
+        {/if}
+      {/if}
       <text x="0" y={HEIGHT + 12}>layer 1</text>
-      <text x={WIDTH} y={HEIGHT + 12} text-anchor="end">layer {last}</text>
+      <text x={WIDTH - 56} y={HEIGHT + 12} text-anchor="end">layer {last}</text>
     </svg>
     {#if problem}<p class="bad">{problem}</p>{/if}
     <button class="tool strong" disabled={problem !== ''}>Set the course</button>

@@ -206,6 +206,7 @@
     return scene?.pick(
       ((event.clientX - box.left) / box.width) * 2 - 1,
       1 - ((event.clientY - box.top) / box.height) * 2,
+      session.handling === 'lay',
     );
   }
 

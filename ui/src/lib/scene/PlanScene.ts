@@ -263,14 +263,16 @@ export class PlanScene {
    *
    * @param x from -1 at the left to 1 at the right
    * @param y from -1 at the bottom to 1 at the top
+   * @param whole whether the part above the level counts like the one below it
    */
-  pick(x: number, y: number): Pick | undefined {
+  pick(x: number, y: number, whole: boolean): Pick | undefined {
     this.raycaster.setFromCamera(new THREE.Vector2(x, y), this.camera);
     const hits = this.raycaster.intersectObjects(
       this.pieces.children.map((group) => group.children[0]!),
       false,
     );
-    const hit = hits.find((h) => h.point.z <= this.cut.value + 0.02) ?? hits[0];
+    const below = whole ? undefined : hits.find((h) => h.point.z <= this.cut.value + 0.02);
+    const hit = below ?? hits[0];
     if (!hit || hit.faceIndex == null) {
       return undefined;
     }

@@ -3,14 +3,11 @@ package org.stratonomy.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
@@ -38,21 +35,6 @@ class DivisionStory extends Story {
     return page.getByRole(
         AriaRole.RADIO,
         new Page.GetByRoleOptions().setName(Pattern.compile("Slot %d: .*".formatted(slot))));
-  }
-
-  /** The written program's lines. */
-  private List<String> export() throws IOException {
-    button("Export").click();
-    Download download =
-        page.waitForDownload(
-            () ->
-                page.getByRole(
-                        AriaRole.MENUITEM,
-                        new Page.GetByRoleOptions().setName(Pattern.compile("Program")))
-                    .click());
-    Path program = directory.resolve("program.gcode");
-    download.saveAs(program);
-    return Files.readAllLines(program);
   }
 
   /** Tools that extrude in the layer whose top is at a height. */

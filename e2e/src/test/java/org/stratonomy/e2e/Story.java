@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
@@ -16,6 +17,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -114,6 +116,21 @@ abstract class Story {
       page.keyboard().press("ArrowUp");
     }
     assertThat(level()).containsText("L" + layer + " ");
+  }
+
+  /** The written program's lines. */
+  List<String> export() throws IOException {
+    button("Export").click();
+    Download download =
+        page.waitForDownload(
+            () ->
+                page.getByRole(
+                        AriaRole.MENUITEM,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("Program")))
+                    .click());
+    Path program = directory.resolve("program.gcode");
+    download.saveAs(program);
+    return Files.readAllLines(program);
   }
 
   /** A block 12 × 20 mm. */

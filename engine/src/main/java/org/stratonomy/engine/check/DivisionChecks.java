@@ -29,6 +29,9 @@ final class DivisionChecks {
   /** Share of a line's width that is taken for less than a line. */
   private static final double NARROW = 0.9;
 
+  /** Share of the layers of a patch that may be slivers. */
+  private static final double ENDS = 0.1;
+
   /** An overlap smaller than this is none, mm². */
   private static final double LEAST_MM2 = 0.05;
 
@@ -193,23 +196,26 @@ final class DivisionChecks {
     }
   }
 
-  /** Where a patch is nowhere as wide as a line, nothing of it can be printed on its own. */
+  /** Where a patch is nowhere as wide as a line, it cannot be printed on its own. */
   private void slivers(int p, Region region) {
     if (!(region.shape() instanceof Region.Patch)) {
       return;
     }
     List<PieceLayer> layers = stacks.get(p).layers();
     List<PieceLayer> thin = new ArrayList<>();
+    int marked = 0;
     int step = Math.max(1, layers.size() / LOOKS);
     for (int i = 0; i < layers.size(); i += step) {
       PieceLayer layer = layers.get(i);
       Area area = cells.get(p).region(region.id(), layer);
       double width = cells.get(p).stratum(layer).number(Setting.LINE_WIDTH);
+      marked += area.isEmpty() ? 0 : 1;
       if (!area.isEmpty() && Plane.open(area, NARROW * width / 2).isEmpty()) {
         thin.add(layer);
       }
     }
-    if (!thin.isEmpty()) {
+    // Round patches end in slivers.
+    if (thin.size() > ENDS * marked) {
       Piece piece = placed.get(p).piece();
       findings.add(
           new Finding(

@@ -1,0 +1,178 @@
+package org.stratonomy.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** Several files, placing, strata of the plan, courses and recipes, in the real application. */
+class PlacingStory extends Story {
+  private Locator labelled(String label) {
+    return page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
+  }
+
+  private Locator exactButton(String name) {
+    return page.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
+  private double number(String label) {
+    return Double.parseDouble(labelled(label).inputValue());
+  }
+
+  private void dropBlock(double height) throws IOException {
+    drop(block(height));
+    exactButton("block").click();
+  }
+
+  /** Two blocks on the same spot: pieces of their own, by what their boxes say. */
+  private void dropPair() throws IOException {
+    Path low = Files.copy(block(4), directory.resolve("low.stl"));
+    Path high = Files.copy(block(8), directory.resolve("high.stl"));
+    page.locator("input[type=file]").setInputFiles(new Path[] {low, high});
+    assertThat(page.getByText("Each stands on the same spot")).isVisible();
+    button("A piece for each file").click();
+    assertThat(labelled("Name of the plan")).isVisible();
+    computed();
+  }
+
+  @Test
+  void severalFilesAreAskedAboutArrangedAndAligned() throws IOException {
+    dropPair();
+    exactButton("high").click();
+    typeInto("Position X", "118");
+    computed();
+    assertThat(button("1 finding")).isVisible();
+    button("Arrange").click();
+    assertThat(button("0 findings")).isVisible();
+    exactButton("low").click();
+    double beside = number("Position X") + 12;
+    exactButton("high").click();
+    labelled("How to align").selectOption("AFTER");
+    exactButton("Align along X").click();
+    // Both are 12 mm wide; side by side their middles are that far apart.
+    assertThat(labelled("Position X")).hasValue(Pattern.compile("%.0f(\\.0*)?".formatted(beside)));
+  }
+
+  @Test
+  void aPieceIsMovedByItsHandlesAndLaidOnItsSide() throws IOException {
+    dropBlock(30);
+    exactButton("Model").click();
+    button("Show all").click();
+    exactButton("Move").click();
+    assertThat(page.getByText("Drag the arrows")).isVisible();
+    double x = number("Position X");
+    double y = number("Position Y");
+    BoundingBox view = page.locator(".model canvas").boundingBox();
+    double middleX = view.x + view.width / 2;
+    double middleY = view.y + view.height / 2;
+    // The tip of the arrow along X.
+    dragFrom(middleX + 62, middleY - 19, 60, -19);
+    assertThat(labelled("Position X")).not().hasValue(String.valueOf((int) x));
+    computed();
+    assertThat(number("Position X")).isGreaterThan(x + 3);
+    assertThat(number("Position Y")).isEqualTo(y);
+    assertThat(number("Position Z")).isZero();
+
+    button("Lay a face down").click();
+    button("Show all").click();
+    page.mouse().click(middleX - 8, middleY + 40);
+    assertThat(labelled("Size Z")).hasValue(Pattern.compile("12|20"));
+    computed();
+    assertThat(page.getByTestId("totals")).containsText("g");
+  }
+
+  private void dragFrom(double x, double y, double dx, double dy) {
+    page.mouse().move(x, y);
+    page.mouse().down();
+    for (int i = 1; i <= 8; i++) {
+      page.mouse().move(x + dx * i / 8, y + dy * i / 8);
+    }
+    page.mouse().up();
+  }
+
+  @Test
+  void thePlanIsDividedThroughAllPieces() throws IOException {
+    dropPair();
+    button("Whole plan").click();
+    typeIntoLevel(11);
+    button("Divide here").click();
+    computed();
+    page.getByLabel(Pattern.compile("Plan, stratum 2, .*")).click();
+    page.getByRole(
+            AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("Slot 3: .*")))
+        .click();
+    computed();
+    assertThat(page.getByTestId("totals")).containsText("1 change");
+    assertThat(page.getByLabel("Rule sheet")).containsText("stratum 2 of the plan");
+    List<String> lines = export();
+    int change = firstAfter(lines, "M600", 0);
+    int layer = firstAfter(lines, "; layer 11", 0);
+    assertThat(change).isGreaterThan(layer);
+    assertThat(lines.subList(layer, change)).noneMatch(line -> line.startsWith("G1 X"));
+    assertThat(lines.get(layer)).contains("z 2.2");
+  }
+
+  private static int firstAfter(List<String> lines, String start, int from) {
+    for (int i = from; i < lines.size(); i++) {
+      if (lines.get(i).startsWith(start)) {
+        return i;
+      }
+    }
+    throw new AssertionError("no line begins with " + start);
+  }
+
+  @Test
+  void theFanFollowsACourse() throws IOException {
+    dropBlock(4);
+    exactButton("Fan over the layers").click();
+    labelled("Value of step 1").fill("0");
+    exactButton("Step").click();
+    labelled("Layer of step 2").fill("5");
+    labelled("Value of step 2").fill("40");
+    button("Set the course").click();
+    computed();
+    assertThat(page.getByLabel("Rule sheet")).containsText("0, 40 from L5");
+    List<String> lines = export();
+    int fifth = firstAfter(lines, "; layer 5", 0);
+    assertThat(lines.subList(firstAfter(lines, "; layer 1", 0), fifth))
+        .noneMatch(line -> line.matches("M106 S[1-9].*"));
+    assertThat(lines.subList(fifth, firstAfter(lines, "; layer 6", fifth)))
+        .anyMatch(line -> line.startsWith("M106 S102"));
+  }
+
+  @Test
+  void aRecipeIsAppliedComparedAndSaved() throws IOException {
+    dropBlock(4);
+    typeInto("Walls", "3");
+    computed();
+    page.getByLabel("Rule sheet")
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("block").setExact(true))
+        .click();
+    Locator recipe = page.getByLabel("Recipe of rule 1");
+    recipe.selectOption("sturdy");
+    assertThat(page.getByText("As in Sturdy.")).isVisible();
+    computed();
+    assertThat(labelled("Walls in rule 1")).hasValue("4");
+    typeInto("Walls in rule 1", "6");
+    assertThat(page.getByLabel("Differences from Sturdy"))
+        .containsText("Walls: here 6, in Sturdy 4");
+    button("Save as recipe").click();
+    labelled("Name of the new recipe").fill("Six walls");
+    exactButton("Keep").click();
+    assertThat(recipe.locator("option")).containsText(new String[] {"Six walls"});
+    page.navigate(application.address() + "/shelf");
+    button("Six walls").click();
+    assertThat(labelled("Walls")).hasValue("6");
+    assertThat(page.getByText("here", new Page.GetByTextOptions().setExact(true))).hasCount(1);
+  }
+}
