@@ -32,6 +32,7 @@ class PlacingStory extends Story {
   private void dropBlock(double height) throws IOException {
     drop(block(height));
     exactButton("block").click();
+    assertThat(labelled("Name of the piece")).hasValue("block");
   }
 
   /** Two blocks on the same spot: pieces of their own, by what their boxes say. */
@@ -49,17 +50,20 @@ class PlacingStory extends Story {
   void severalFilesAreAskedAboutArrangedAndAligned() throws IOException {
     dropPair();
     exactButton("high").click();
+    assertThat(labelled("Name of the piece")).hasValue("high");
     typeInto("Position X", "118");
     computed();
     assertThat(button("1 finding")).isVisible();
     button("Arrange").click();
     assertThat(button("0 findings")).isVisible();
     exactButton("low").click();
-    double beside = number("Position X") + 12;
+    assertThat(labelled("Name of the piece")).hasValue("low");
+    double beside = number("Position X") + 24;
     exactButton("high").click();
+    assertThat(labelled("Name of the piece")).hasValue("high");
     labelled("How to align").selectOption("AFTER");
     exactButton("Align along X").click();
-    // Both are 12 mm wide; side by side their middles are that far apart.
+    // Both are 24 mm wide; side by side their middles are that far apart.
     assertThat(labelled("Position X")).hasValue(Pattern.compile("%.0f(\\.0*)?".formatted(beside)));
   }
 
@@ -86,7 +90,7 @@ class PlacingStory extends Story {
     button("Lay a face down").click();
     button("Show all").click();
     page.mouse().click(middleX - 8, middleY + 40);
-    assertThat(labelled("Size Z")).hasValue(Pattern.compile("12|20"));
+    assertThat(labelled("Size Z")).hasValue(Pattern.compile("24|20"));
     computed();
     assertThat(page.getByTestId("totals")).containsText("g");
   }

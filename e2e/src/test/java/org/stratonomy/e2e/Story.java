@@ -133,7 +133,7 @@ abstract class Story {
     return Files.readAllLines(program);
   }
 
-  /** A block 12 × 20 mm. */
+  /** A block 24 × 20 mm. */
   Path block(double height) throws IOException {
     TriangleSoup soup = new TriangleSoup(12);
     int[][] faces = {
