@@ -49,6 +49,12 @@ it('goes to a mark and divides there on a double click', async () => {
   expect(server.edits[0]).toMatchObject({ action: 'DIVIDE', height: 6 });
 });
 
+it('divides at a mark with one click', async () => {
+  await fireEvent.click(screen.getByLabelText('Divide Tower at 6.0 mm'));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toMatchObject({ action: 'DIVIDE', piece: 'tower', height: 6 });
+});
+
 it('shows a change of filament before its layer', async () => {
   await fireEvent.click(screen.getByLabelText('Change to Slate before layer 31, at 6.0 mm'));
   expect(session.layer).toBe(31);

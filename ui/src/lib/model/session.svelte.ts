@@ -81,7 +81,7 @@ export interface Selected {
 }
 
 /** Values by the ids of settings, each with the rule that decides. */
-export type Values = Record<string, { value: string; rule: number }>;
+export type Values = Record<string, { value: string; rule: number; below: string }>;
 
 export interface RegionDocument {
   id: string;

@@ -139,6 +139,7 @@
     {setting}
     value={values?.[setting.id]?.value ?? ''}
     source={from.text}
+    below={values?.[setting.id]?.below}
     own={from.own}
     onSet={(value) => set(setting.id, value)}
     onClear={() => session.edit({ action: 'CLEAR', where: place, setting: setting.id })}

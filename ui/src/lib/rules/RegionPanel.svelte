@@ -1,6 +1,7 @@
 <script lang="ts">
   import { mm } from '../model/heights';
   import type { PlanSession, RegionDocument } from '../model/session.svelte';
+  import AlignTools from './AlignTools.svelte';
   import NumberField from './NumberField.svelte';
   import PanelHead from './PanelHead.svelte';
   import PatchTools from './PatchTools.svelte';
@@ -246,6 +247,13 @@
         />
       </div>
     {/if}
+  {/if}
+  {#if region.solid}
+    <AlignTools
+      others={[{ id: piece, name: session.pieceDocument(piece)?.name ?? piece }]}
+      onAlign={(_, axis, how) =>
+        session.edit({ action: 'ALIGN_REGION', piece, region: region.id, axis, how })}
+    />
   {/if}
   <p class="buttons">
     {#if placeOf(region) && !region.solid}

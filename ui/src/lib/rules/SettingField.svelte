@@ -9,6 +9,8 @@
     value: string;
     /** Where the value comes from, in words. */
     source: string;
+    /** What would hold without the rule that decides. */
+    below?: string;
     /** Whether the rule for exactly this place decides, so that it can be taken out. */
     own: boolean;
     onSet: (value: string) => void;
@@ -17,9 +19,12 @@
     onCourse?: () => void;
   }
 
-  let { setting, value, source, own, onSet, onClear, onCourse }: Props = $props();
+  let { setting, value, source, below = '', own, onSet, onClear, onCourse }: Props = $props();
 
   const id = $derived(`setting-${setting.id}`);
+  const range = $derived(
+    setting.choices.length > 0 ? '' : ` From ${setting.min} to ${setting.max} ${setting.unit}.`,
+  );
 
   function commit(event: Event) {
     const input = event.currentTarget as HTMLInputElement | HTMLSelectElement;
@@ -31,7 +36,7 @@
 </script>
 
 <div class="row" class:own>
-  <label for={id} title={setting.description}>{setting.label}</label>
+  <label for={id} title="{setting.description}{range}">{setting.label}</label>
   <span class="control" class:wide={setting.choices.length > 0}>
     {#if setting.choices.length > 0}
       <select {id} class="field" {value} onchange={commit}>
@@ -62,7 +67,11 @@
       aria-label="{setting.label} over the layers"><Steps size={13} /></button
     >
   {/if}
-  <span class="source" title="Where this value comes from: {source}">{source}</span>
+  <span class="source" title="Where this value comes from: {source}"
+    >{source}{#if own && below}<span title="Without this rule it would be {below} {setting.unit}"
+        >, else {below}</span
+      >{/if}</span
+  >
   {#if own}
     <button class="clear" onclick={onClear} aria-label="Take {setting.label} out of this rule"
       ><X size={13} /></button

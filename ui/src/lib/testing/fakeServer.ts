@@ -78,9 +78,9 @@ const HEIGHT = 10;
 
 function stratum(number: number, from: number, to: number, walls: [string, number]): StratumView {
   const values = Object.fromEntries(
-    SHELF.settings.map((s) => [s.id, { value: '1', rule: -1 }]),
+    SHELF.settings.map((s) => [s.id, { value: '1', rule: -1, below: '1' }]),
   ) as StratumView['settings'];
-  values['walls'] = { value: walls[0], rule: walls[1] };
+  values['walls'] = { value: walls[0], rule: walls[1], below: '2' };
   const firstLayer = Math.round(from / 0.2) + 1;
   const lastLayer = Math.round(to / 0.2);
   const layerCount = lastLayer - firstLayer + 1;

@@ -24,7 +24,7 @@ import org.stratonomy.engine.plan.Where.Layers;
  * @param setting id of the setting
  * @param value the value as text, without its unit
  * @param kind of the region to add
- * @param region id of the region to remove
+ * @param region id of the region to remove or to align
  * @param body id of the body to split
  * @param placement of the piece
  * @param other id of the piece to join, to align with or to copy the strata of; of the body to
@@ -87,6 +87,7 @@ record EditRequest(
     ARRANGE,
     ALIGN,
     ALIGN_BODY,
+    ALIGN_REGION,
     SHIFT_BODY,
     LAY_DOWN,
     MOVE_BODY,

@@ -100,6 +100,13 @@ class PlanEditor {
                   given(r.other(), "other"),
                   given(r.axis(), "axis"),
                   given(r.how(), "how"));
+      case ALIGN_REGION ->
+          placer(plan)
+              .alignRegion(
+                  given(r.piece(), "piece"),
+                  given(r.region(), "region"),
+                  given(r.axis(), "axis"),
+                  given(r.how(), "how"));
       case SHIFT_BODY ->
           placer(plan)
               .shiftBody(

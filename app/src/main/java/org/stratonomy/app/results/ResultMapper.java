@@ -167,7 +167,9 @@ final class ResultMapper {
       values.put(
           setting.id(),
           new ResolvedView(
-              settings.values().get(setting).toString(), settings.rules().get(setting)));
+              settings.values().get(setting).toString(),
+              settings.rules().get(setting),
+              settings.below().get(setting).toString()));
     }
     return values;
   }

@@ -135,8 +135,9 @@ public record ResultView(
   /**
    * @param value as text, without its unit
    * @param rule index of the rule that decides, from 0; -1 for the default
+   * @param below what would hold without that rule
    */
-  public record ResolvedView(String value, int rule) {}
+  public record ResolvedView(String value, int rule, String below) {}
 
   /** Up to a height, mm, and on from the one before, one filament. */
   public record BandView(double to, int slot) {}

@@ -14,6 +14,7 @@ import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.RegionEditor;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
@@ -54,6 +55,9 @@ final class DivisionChecks {
     DivisionChecks checks = new DivisionChecks(plan, placed, stacks, cells);
     for (int i = 0; i < plan.rules().size(); i++) {
       checks.rule(i, plan.rules().get(i));
+      for (int lower = i + 1; lower < plan.rules().size(); lower++) {
+        checks.support(i, lower);
+      }
     }
     for (int p = 0; p < placed.size(); p++) {
       for (Region region : placed.get(p).piece().regions()) {
@@ -133,6 +137,48 @@ final class DivisionChecks {
         scope(index, rule, setting);
       }
     }
+  }
+
+  /** Two rules want support in one place, and none. */
+  private void support(int upper, int lower) {
+    Optional<String> one = wanted(plan.rules().get(upper));
+    Optional<String> other = wanted(plan.rules().get(lower));
+    if (one.isEmpty() || other.isEmpty() || one.equals(other)) {
+      return;
+    }
+    Where first = plan.rules().get(upper).where();
+    Where second = plan.rules().get(lower).where();
+    for (int p = 0; p < placed.size(); p++) {
+      for (PieceLayer layer : stacks.get(p).layers()) {
+        boolean both =
+            cells.get(p).places(layer).stream()
+                .map(Cells.Place::spot)
+                .anyMatch(spot -> first.matches(spot) && second.matches(spot));
+        if (both) {
+          findings.add(
+              new Finding(
+                  "support-conflict:" + upper + ":" + lower,
+                  Severity.WARNING,
+                  "Support is forced and forbidden in one place",
+                  Checks.text(
+                      "From %.2f mm on there are places for which rule %d says '%s' and rule %d"
+                          + " '%s'. Rule %d decides, because it stands further up.",
+                      layer.bottom(), upper + 1, one.get(), lower + 1, other.get(), upper + 1),
+                  Optional.of(placed.get(p).id()),
+                  Optional.of(layer.bottom()),
+                  List.of()));
+          return;
+        }
+      }
+    }
+  }
+
+  /** Whether a rule for regions forces or forbids support. */
+  private static Optional<String> wanted(Rule rule) {
+    boolean ofRegions = rule.on() && !rule.where().regions().isEmpty();
+    return Optional.ofNullable(rule.set().get(Setting.SUPPORT))
+        .map(Value::toString)
+        .filter(value -> ofRegions && (value.equals("forced") || value.equals("none")));
   }
 
   private boolean matchesAnything(Where where) {

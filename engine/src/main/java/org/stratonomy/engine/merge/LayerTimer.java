@@ -24,18 +24,20 @@ final class LayerTimer {
   private final TravelSettings travel;
   private final double leastSeconds;
   private final double minSpeed;
+  private final double acceleration;
 
   LayerTimer(Machine machine, TravelSettings travel, Settings plan) {
     this.machine = machine;
     this.travel = travel;
     leastSeconds = plan.number(Setting.MIN_LAYER_TIME);
     minSpeed = plan.number(Setting.MIN_SPEED);
+    acceleration = plan.number(Setting.ACCELERATION);
   }
 
   /** Takes in all that a layer's time depends on besides its strokes and travels. */
   void addTo(Key.Builder key) {
     travel.addTo(key);
-    key.add(machine.accelerationMmS2()).add(machine.junctionMm()).add(machine.maxSpeedXy());
+    key.add(acceleration).add(machine.junctionMm()).add(machine.maxSpeedXy());
     key.add(machine.maxSpeedZ()).add(leastSeconds).add(minSpeed);
   }
 
@@ -66,7 +68,7 @@ final class LayerTimer {
       addStroke(moves, stroke, speeds.slowed(stroke.speed()));
     }
     double[] seconds = new double[TRAVEL + 1];
-    new MotionModel(machine.accelerationMmS2(), machine.junctionMm(), machine.maxSpeedXy())
+    new MotionModel(acceleration, machine.junctionMm(), machine.maxSpeedXy())
         .addTimes(moves, seconds);
     return new LayerTime(
         Arrays.copyOf(seconds, TRAVEL), seconds[TRAVEL] + resting, slowdown, minSpeed);

@@ -12,6 +12,7 @@ import org.stratonomy.engine.plan.PieceEditor;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.strata.PlacedPiece;
 
@@ -103,6 +104,38 @@ public final class Placer {
             ? axis(other.shift(), axis) - axis(body.shift(), axis)
             : way(PlacedPiece.model(body, meshes), PlacedPiece.model(other, meshes), axis, how);
     return shiftBody(id, bodyId, body.shift().plus(along(axis, way)));
+  }
+
+  /**
+   * Shifts the mesh of a region so that it is aligned with its piece, along the model's own axes.
+   *
+   * @param axis 0, 1, 2 for the model's X, Y, Z
+   * @throws Problem if the region is no mesh
+   */
+  public Plan alignRegion(String id, String regionId, int axis, How how) {
+    Piece piece = piece(id);
+    Region region =
+        piece
+            .region(regionId)
+            .filter(r -> r.shape() instanceof Region.Solid)
+            .orElseThrow(
+                () ->
+                    bad(
+                        "There is no mesh region '%s' in %s.".formatted(regionId, piece.name()),
+                        "Type where the region is instead."));
+    Region.Solid solid = (Region.Solid) region.shape();
+    Body asBody = new Body(regionId, regionId, solid.mesh(), solid.shift());
+    double way =
+        how == How.ORIGIN
+            ? -axis(solid.shift(), axis)
+            : way(PlacedPiece.model(asBody, meshes), PlacedPiece.model(piece, meshes), axis, how);
+    Region moved =
+        new Region(
+            region.id(),
+            region.name(),
+            new Region.Solid(solid.mesh(), solid.shift().plus(along(axis, way))));
+    return plan.withPiece(
+        piece.withRegions(piece.regions().stream().map(r -> r == region ? moved : r).toList()));
   }
 
   /** Shifts a body within its piece; all else stays where it stands. */

@@ -167,6 +167,10 @@ public final class PlanChecker {
         max = 2.5 * machine.nozzleMm();
         because = " with the %s mm nozzle".formatted(Value.of(machine.nozzleMm()));
       }
+      case ACCELERATION -> {
+        max = machine.accelerationMmS2();
+        because = " on %s".formatted(machine.name());
+      }
       case NOZZLE_TEMPERATURE -> {
         max = machine.nozzleMaxC();
         because = " on %s".formatted(machine.name());

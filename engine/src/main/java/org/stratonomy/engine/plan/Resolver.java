@@ -113,14 +113,18 @@ public final class Resolver {
   private Settings resolve(Predicate<Where> matches, OptionalInt defaultsOfSlot, boolean core) {
     Map<Setting, Value> values = new EnumMap<>(Setting.class);
     Map<Setting, Integer> deciding = new EnumMap<>(Setting.class);
+    Map<Setting, Value> below = new EnumMap<>(Setting.class);
     for (int i = 0; i < plan.rules().size(); i++) {
       Rule rule = plan.rules().get(i);
       if (rule.on() && matches.test(rule.where())) {
         for (Map.Entry<Setting, Value> entry : rule.set().entrySet()) {
-          boolean free = !values.containsKey(entry.getKey());
-          if (free && rule.where().canSet(entry.getKey())) {
-            values.put(entry.getKey(), entry.getValue());
+          if (!rule.where().canSet(entry.getKey())) {
+            continue;
+          }
+          if (values.putIfAbsent(entry.getKey(), entry.getValue()) == null) {
             deciding.put(entry.getKey(), i);
+          } else {
+            below.putIfAbsent(entry.getKey(), entry.getValue());
           }
         }
       }
@@ -128,10 +132,12 @@ public final class Resolver {
     Value slot = values.getOrDefault(Setting.FILAMENT, Value.of(1));
     Filament filament = filament(defaultsOfSlot.orElse((int) ((Value.Number) slot).value()));
     for (Setting setting : Setting.values()) {
-      if (values.putIfAbsent(setting, setting.standard(machine, filament, core)) == null) {
+      Value standard = setting.standard(machine, filament, core);
+      below.putIfAbsent(setting, standard);
+      if (values.putIfAbsent(setting, standard) == null) {
         deciding.put(setting, Settings.BY_DEFAULT);
       }
     }
-    return new Settings(values, deciding);
+    return new Settings(values, deciding, below);
   }
 }

@@ -389,6 +389,17 @@ public enum Setting {
       false,
       f -> f.machine().travelSpeed(),
       "Speed of moves that extrude nothing."),
+  ACCELERATION(
+      "acceleration",
+      "Acceleration",
+      Group.SPEEDS,
+      Scope.PLAN,
+      "mm/s²",
+      50,
+      100_000,
+      false,
+      f -> f.machine().accelerationMmS2(),
+      "Along the path; the program tells it to the machine, and times are reckoned with it."),
   RETRACTION(
       "retraction",
       "Retraction",

@@ -8,8 +8,10 @@ import java.util.Map;
  *
  * @param values one for each setting
  * @param rules index of the deciding rule in the rule sheet, from 0; {@link #BY_DEFAULT} for none
+ * @param below what would hold if the deciding rule said nothing
  */
-public record Settings(Map<Setting, Value> values, Map<Setting, Integer> rules) {
+public record Settings(
+    Map<Setting, Value> values, Map<Setting, Integer> rules, Map<Setting, Value> below) {
   /** In place of a rule's index: the default holds. */
   public static final int BY_DEFAULT = -1;
 
@@ -38,9 +40,13 @@ public record Settings(Map<Setting, Value> values, Map<Setting, Integer> rules) 
 
   /** The values of one spot: courses give way to what they are there. */
   Settings at(Spot spot) {
+    return new Settings(at(spot, values), rules, at(spot, below));
+  }
+
+  private static Map<Setting, Value> at(Spot spot, Map<Setting, Value> values) {
     Map<Setting, Value> here = new EnumMap<>(values);
     here.replaceAll((_, value) -> value instanceof Value.Course course ? course.at(spot) : value);
-    return new Settings(here, rules);
+    return here;
   }
 
   /** Slot of the filament, from 1. */

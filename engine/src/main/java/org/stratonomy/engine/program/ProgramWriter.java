@@ -104,6 +104,7 @@ public final class ProgramWriter {
     values.put("filament", resolver.filament(schedule.firstSlot()).name());
     values.put("tool", schedule.firstSlot() - 1);
     values.put("bedC", number(schedule.bedC()));
+    values.put("acceleration", number(resolver.plan().number(Setting.ACCELERATION)));
     text.add(dialect.start(values));
   }
 

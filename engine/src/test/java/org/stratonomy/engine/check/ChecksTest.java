@@ -271,4 +271,25 @@ class ChecksTest {
     assertThat(thin.heightMm()).contains(0.0);
     assertThat(finding(patched(bar, 0.6), bar, "patch-thin")).isEmpty();
   }
+
+  private static Plan supported(double shift, String upper, String lower) {
+    List<Region> regions =
+        List.of(
+            new Region("a", "A", new Region.Box(new Vector(0, 0, 2), new Vector(4, 4, 4))),
+            new Region("b", "B", new Region.Box(new Vector(shift, 0, 2), new Vector(4, 4, 4))));
+    return Shapes.divided(
+        regions,
+        Shapes.region("a", Map.of(Setting.SUPPORT, Value.of(upper))),
+        Shapes.region("b", Map.of(Setting.SUPPORT, Value.of(lower))));
+  }
+
+  @Test
+  void supportThatIsForcedAndForbiddenInOnePlaceIsFound() {
+    Mesh bar = Shapes.bar(20, 20, 4);
+    Finding conflict =
+        finding(supported(3, "forced", "none"), bar, "support-conflict").orElseThrow();
+    assertThat(conflict.reason()).contains("rule 1 says 'forced' and rule 2 'none'");
+    assertThat(finding(supported(6, "forced", "none"), bar, "support-conflict")).isEmpty();
+    assertThat(finding(supported(3, "none", "none"), bar, "support-conflict")).isEmpty();
+  }
 }

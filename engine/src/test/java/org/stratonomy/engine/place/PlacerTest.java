@@ -252,4 +252,20 @@ class PlacerTest {
     assertThat(separated.pieces()).extracting(Piece::id).containsExactly("pair", "other", "two");
     assertThat(separated.pieces()).allMatch(piece -> piece.bodies().size() == 1);
   }
+
+  @Test
+  void aMeshRegionIsAlignedWithItsPiece() {
+    Piece piece = piece("a", "large", 100, 100);
+    Region region = new Region("r", "R", new Region.Solid("small", new Vector(70, 0, -3)));
+    Plan plan = plan(piece.withRegions(List.of(region)));
+    Plan aligned = new Placer(plan, SOURCE).alignRegion("a", "r", 0, How.MIDDLE);
+    aligned = new Placer(aligned, SOURCE).alignRegion("a", "r", 2, How.HIGH);
+    Region.Solid is = (Region.Solid) aligned.piece("a").orElseThrow().regions().getFirst().shape();
+    assertThat(is.shift()).isEqualTo(new Vector(15, 0, 15));
+    Plan back = new Placer(aligned, SOURCE).alignRegion("a", "r", 0, How.ORIGIN);
+    is = (Region.Solid) back.piece("a").orElseThrow().regions().getFirst().shape();
+    assertThat(is.shift().x()).isZero();
+    Placer placer = new Placer(plan(piece), SOURCE);
+    assertThatThrownBy(() -> placer.alignRegion("a", "r", 0, How.LOW)).isInstanceOf(Problem.class);
+  }
 }
