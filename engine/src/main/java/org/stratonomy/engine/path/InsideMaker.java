@@ -38,7 +38,7 @@ final class InsideMaker {
       solid(overAir, inside, filler);
       return;
     }
-    Area needed = grown(Plane.missing(around.section(), around.neighbours(s)), inside);
+    Area needed = grown(around.missing(s), inside);
     Area narrower = Plane.inset(Plane.difference(inside, needed), width);
     Area sparse = Plane.outset(narrower, width);
     solid(overAir, Plane.difference(inside, sparse), filler);
@@ -83,8 +83,7 @@ final class InsideMaker {
       filler.bridge(bridged, new Bridge(around.below(), width));
       rest = Plane.difference(rest, bridged);
     }
-    Area facingUp = Plane.difference(around.section(), around.above());
-    facingUp = facingUp.withoutSmall(width * width);
+    Area facingUp = around.facingUp(width);
     if (facingUp.isEmpty() || rest.isEmpty()) {
       filler.solid(rest, Role.SOLID_INFILL);
     } else {

@@ -39,9 +39,14 @@ record LayerLines(List<List<Line>> islands) implements Memo.Sized {
 
   @Override
   public int weight() {
+    return weight(islands);
+  }
+
+  /** Of lists of lines, in bytes, roughly. */
+  static int weight(List<List<Line>> lists) {
     int weight = 0;
-    for (List<Line> island : islands) {
-      for (Line line : island) {
+    for (List<Line> list : lists) {
+      for (Line line : list) {
         weight += 16 * line.path().size() + 80 + 8 * line.widths().length;
       }
     }

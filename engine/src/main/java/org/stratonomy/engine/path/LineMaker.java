@@ -70,14 +70,12 @@ final class LineMaker {
     Surroundings around = new Surroundings(layer, stack, sections);
     if (parts.size() == 1) {
       LineCell whole = parts.getFirst();
-      LineSettings s = whole.settings();
-      List<Line> lines = new ArrayList<>();
-      Area inside =
-          new WallMaker(s.lineWidth(), s.thinPlaces(), lines).walls(around.section(), s.walls());
-      new InsideMaker(around, s, lines).fill(inside);
+      OutlineWalls outline = outline(layer, whole.settings());
+      List<Line> lines = new ArrayList<>(outline.lines());
+      new InsideMaker(around, whole.settings(), lines).fill(outline.inside());
       return whole.cut(lines, divided);
     }
-    CellWalls walls = new CellWalls(around.section());
+    CellWalls walls = new CellWalls(s -> outline(layer, s));
     List<Line> lines = new ArrayList<>();
     for (LineCell part : parts) {
       LineSettings s = part.settings();
@@ -88,6 +86,22 @@ final class LineMaker {
       lines.addAll(part.cut(own, divided));
     }
     return lines;
+  }
+
+  private OutlineWalls outline(PieceLayer layer, LineSettings s) {
+    Key key =
+        Key.of("walls")
+            .add(sections.key(layer.index()))
+            .add(s.lineWidth())
+            .add(s.walls())
+            .add(s.thinPlaces().ordinal())
+            .build();
+    return memo.get(
+        key,
+        OutlineWalls.class,
+        () ->
+            OutlineWalls.of(
+                sections.get(layer.index()).area(), s.lineWidth(), s.thinPlaces(), s.walls()));
   }
 
   /** What of the section has another filament. */

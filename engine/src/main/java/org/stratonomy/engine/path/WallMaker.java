@@ -24,15 +24,6 @@ final class WallMaker {
     this.out = out;
   }
 
-  /** Lays walls and returns what they leave free. */
-  Area walls(Area section, int count) {
-    Area rest = start(section);
-    for (int i = 0; i < count && !rest.isEmpty(); i++) {
-      rest = wall(rest, i);
-    }
-    return rest;
-  }
-
   /** The area in which walls are laid. */
   Area start(Area section) {
     return thin == ThinPlaces.LEFT_OUT ? Plane.open(section, width) : section;

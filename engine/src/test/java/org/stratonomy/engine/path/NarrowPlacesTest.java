@@ -41,7 +41,9 @@ class NarrowPlacesTest {
   private static List<Crossing> wallsOfStrip(double thickness, int walls) {
     List<Line> lines = new ArrayList<>();
     Area strip = Area.rectangle(0, 0, thickness, 30);
-    Area rest = new WallMaker(WIDTH, ThinPlaces.FITTED, lines).walls(strip, walls);
+    OutlineWalls made = OutlineWalls.of(strip, WIDTH, ThinPlaces.FITTED, walls);
+    lines.addAll(made.lines());
+    Area rest = made.inside();
     if (!rest.isEmpty()) {
       new Filler(WIDTH, Math.PI / 2, ThinPlaces.FITTED, lines).solid(rest, Role.SOLID_INFILL);
     }
@@ -90,7 +92,7 @@ class NarrowPlacesTest {
   void aWedgeIsFilledByALineThatBecomesThinner() {
     List<Line> lines = new ArrayList<>();
     Area wedge = Area.ofMm(new double[] {0, 0, 0.6, 0, 0.35, 20, 0.25, 20});
-    new WallMaker(WIDTH, ThinPlaces.FITTED, lines).walls(wedge, 2);
+    lines.addAll(OutlineWalls.of(wedge, WIDTH, ThinPlaces.FITTED, 2).lines());
     assertThat(lines).hasSize(1);
     Line line = lines.getFirst();
     double low = cut(lines, 2).getFirst().width;
@@ -103,8 +105,9 @@ class NarrowPlacesTest {
   @Test
   void wideAreasKeepTheirExactWalls() {
     List<Line> lines = new ArrayList<>();
-    Area rest =
-        new WallMaker(WIDTH, ThinPlaces.FITTED, lines).walls(Area.rectangle(0, 0, 20, 20), 3);
+    OutlineWalls made = OutlineWalls.of(Area.rectangle(0, 0, 20, 20), WIDTH, ThinPlaces.FITTED, 3);
+    lines.addAll(made.lines());
+    Area rest = made.inside();
     assertThat(lines).hasSize(3).allMatch(Line::isUniform).allMatch(l -> l.widthMm() == WIDTH);
     assertThat(rest.areaMm2()).isCloseTo(Math.pow(20 - 6 * WIDTH, 2), within(1e-3));
   }
@@ -118,13 +121,13 @@ class NarrowPlacesTest {
               0, 10
             });
     List<Line> fitted = new ArrayList<>();
-    new WallMaker(WIDTH, ThinPlaces.FITTED, fitted).walls(dumbbell, 1);
+    fitted.addAll(OutlineWalls.of(dumbbell, WIDTH, ThinPlaces.FITTED, 1).lines());
     assertThat(fitted).anyMatch(l -> !l.path().isClosed());
     List<Line> whole = new ArrayList<>();
-    new WallMaker(WIDTH, ThinPlaces.WHOLE, whole).walls(dumbbell, 1);
+    whole.addAll(OutlineWalls.of(dumbbell, WIDTH, ThinPlaces.WHOLE, 1).lines());
     assertThat(whole).hasSize(2).allMatch(l -> l.path().isClosed());
     List<Line> leftOut = new ArrayList<>();
-    new WallMaker(WIDTH, ThinPlaces.LEFT_OUT, leftOut).walls(dumbbell, 1);
+    leftOut.addAll(OutlineWalls.of(dumbbell, WIDTH, ThinPlaces.LEFT_OUT, 1).lines());
     assertThat(leftOut).hasSize(2).allMatch(Line::isUniform);
   }
 }
