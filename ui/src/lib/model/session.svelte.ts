@@ -28,6 +28,8 @@ import { clampLayer, layerBottom, layerFromPlane, type Heights } from './heights
 /** A longer computation shows how far it is after this time, ms. */
 const PROGRESS_AFTER = 330;
 const LAYERS_KEPT = 400;
+/** If the result before took longer than this, the layer at the level is asked for first, ms. */
+const PREVIEW_FROM = 400;
 
 export type EditWithoutVersion = Omit<EditRequest, 'version'>;
 
@@ -161,6 +163,11 @@ export class PlanSession {
   handling: 'move' | 'turn' | 'lay' | undefined = $state(undefined);
   /** The spot that a sample is shown of. */
   sampled: SampleSpot | undefined = $state.raw(undefined);
+
+  /** The layer at the level as it will be, while the rest is computed. */
+  preview: { revision: string; height: number; paths: LayerPaths } | undefined =
+    $state.raw(undefined);
+  private lastTook = 0;
 
   readonly isStale = $derived(this.result !== undefined && this.resultRevision !== this.revision);
   // eslint-disable-next-line svelte/prefer-svelte-reactivity -- a cache; nothing is derived from it
@@ -505,6 +512,9 @@ export class PlanSession {
   private async refresh(): Promise<void> {
     const revision = this.revision;
     const started = performance.now();
+    if (this.result && this.lastTook > PREVIEW_FROM) {
+      await this.fetchPreview(revision);
+    }
     while (revision === this.revision) {
       const {
         data: body,
@@ -522,6 +532,7 @@ export class PlanSession {
         return;
       }
       if (response.status === 200) {
+        this.lastTook = performance.now() - started;
         this.take(revision, body as ResultView);
         return;
       }
@@ -531,12 +542,23 @@ export class PlanSession {
     }
   }
 
+  private async fetchPreview(revision: string): Promise<void> {
+    const height = this.plane;
+    const address = `/api/revisions/${revision}/preview?height=${height}`;
+    // Without one, the result itself says what is wrong.
+    const found = await bytes(address).catch(() => new ArrayBuffer(0));
+    if (found.byteLength > 0 && revision === this.revision) {
+      this.preview = { revision, height, paths: readLayer(found) };
+    }
+  }
+
   private take(revision: string, result: ResultView): void {
     const plane = this.plane;
     const first = this.result === undefined;
     this.result = result;
     this.resultRevision = revision;
     this.progress = undefined;
+    this.preview = undefined;
     if (first) {
       const boundary = Math.min(
         ...result.pieces.flatMap((p) => p.strata.slice(1).map((s) => s.from)),

@@ -62,6 +62,20 @@ describe('an open plan', () => {
     expect(session.progress).toBeUndefined();
   });
 
+  it('asks for the layer at the level first when results take long', async () => {
+    const clock = vi.spyOn(performance, 'now');
+    clock.mockReturnValueOnce(0).mockReturnValue(900);
+    const session = await opened();
+    await session.edit({ action: 'DIVIDE', piece: 'tower', height: 2 });
+    await vi.waitFor(() => expect(session.resultRevision).toBe('r1'));
+    expect(server.asked).toContain('/api/revisions/r1/preview?height=4');
+    clock.mockReturnValue(901);
+    await session.undo();
+    await vi.waitFor(() => expect(session.resultRevision).toBe('r2'));
+    expect(server.asked).not.toContain('/api/revisions/r2/preview?height=4');
+    clock.mockRestore();
+  });
+
   it('keeps its state when an edit is refused, and says why', async () => {
     const session = await opened();
     server.problem = {

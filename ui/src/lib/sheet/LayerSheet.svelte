@@ -83,6 +83,14 @@
     }
   });
 
+  /** What is computed ahead of the rest, if it is of this place. */
+  $effect(() => {
+    const preview = session.preview;
+    if (preview?.revision === session.revision && preview.height === session.plane) {
+      paths = preview.paths;
+    }
+  });
+
   async function load(n: number, revision: string) {
     const [here, under] = await Promise.all([
       session.layerPaths(n),

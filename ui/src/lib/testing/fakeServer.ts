@@ -212,6 +212,8 @@ interface Sent {
 /** Stands in for the server: one plan, every edit accepted unless a problem is set. */
 export class FakeServer {
   readonly sent: Sent[] = [];
+  /** Addresses that something was asked of. */
+  readonly asked: string[] = [];
   /** Answers "still computing" this many times before each result. */
   pending = 0;
   problem: { status: number; body: object } | undefined;
@@ -246,6 +248,7 @@ export class FakeServer {
       this.state = { ...this.state, version, revision: `r${version}`, canUndo: true };
       return Response.json(this.state);
     }
+    this.asked.push(path);
     if (path === '/api/shelf') {
       return Response.json(SHELF);
     }
@@ -254,6 +257,9 @@ export class FakeServer {
     }
     if (path.includes('/settings?')) {
       return Response.json(RESULT.pieces[0]!.strata[0]!.settings);
+    }
+    if (path.includes('/preview?')) {
+      return new Response(null, { status: 204 });
     }
     if (path.includes('/rules/')) {
       return Response.json({ volumeMm3: 2400, from: 0, to: 4, lost: { walls: 0.5 } });

@@ -87,6 +87,23 @@ class DivisionApiTest extends ApiTest {
   }
 
   @Test
+  void aLayerIsThereBeforeTheResult() throws Exception {
+    JsonNode plan = withCore();
+    String address = "/api/revisions/" + plan.get("revision").asString();
+    byte[] ahead =
+        mvc.perform(get(address + "/preview?height=2"))
+            .andExpect(status().isOk())
+            .andReturn()
+            .getResponse()
+            .getContentAsByteArray();
+    result(plan);
+    byte[] whole =
+        mvc.perform(get(address + "/layers/11")).andReturn().getResponse().getContentAsByteArray();
+    assertThat(ByteBuffer.wrap(ahead).getInt()).isEqualTo(ByteBuffer.wrap(whole).getInt());
+    mvc.perform(get(address + "/preview?height=99")).andExpect(status().isNoContent());
+  }
+
+  @Test
   void aRemovedCoreTakesItsRuleAlong() throws Exception {
     JsonNode plan =
         edit(

@@ -190,6 +190,19 @@ public final class PipelineBench {
           warm,
           "edit: a box of another filament moved",
           i -> divided(new Region.Box(new Vector(i, 0, 6), new Vector(40, 30, 8))));
+      int[] moved = {0};
+      Timing.row(
+          "edit: the layer at the level, a box moved",
+          Timing.median(
+              RUNS,
+              () ->
+                  planner.preview(
+                      divided(
+                          new Region.Box(
+                              new Vector(0.5 + moved[0]++, 0, 6), new Vector(40, 30, 8))),
+                      meshes,
+                      5)),
+          warm);
       edit(
           planner,
           warm,

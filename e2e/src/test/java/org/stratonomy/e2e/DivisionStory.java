@@ -9,8 +9,6 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.io.IOException;
 import java.util.List;
-import java.util.Set;
-import java.util.TreeSet;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -21,37 +19,10 @@ class DivisionStory extends Story {
     computed();
   }
 
-  private Locator named(String label) {
-    return page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
-  }
-
   /** A piece in the list of pieces. */
   private Locator inList(String piece) {
     return page.getByLabel("Pieces", new Page.GetByLabelOptions().setExact(true))
         .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(piece).setExact(true));
-  }
-
-  private Locator filament(int slot) {
-    return page.getByRole(
-        AriaRole.RADIO,
-        new Page.GetByRoleOptions().setName(Pattern.compile("Slot %d: .*".formatted(slot))));
-  }
-
-  /** Tools that extrude in the layer whose top is at a height. */
-  private static Set<Integer> toolsAt(List<String> lines, String z) {
-    Set<Integer> tools = new TreeSet<>();
-    int tool = 0;
-    boolean here = false;
-    for (String line : lines) {
-      if (line.startsWith("; layer ")) {
-        here = line.endsWith(", z " + z);
-      } else if (line.matches("T[0-9]( .*)?")) {
-        tool = line.charAt(1) - '0';
-      } else if (here && line.startsWith("G1 X") && line.contains(" E")) {
-        tools.add(tool);
-      }
-    }
-    return tools;
   }
 
   @Test

@@ -16,23 +16,19 @@ import org.junit.jupiter.api.Test;
 
 /** Several files, placing, strata of the plan, courses and recipes, in the real application. */
 class PlacingStory extends Story {
-  private Locator labelled(String label) {
-    return page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
-  }
-
   private Locator exactButton(String name) {
     return page.getByRole(
         AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
   }
 
   private double number(String label) {
-    return Double.parseDouble(labelled(label).inputValue());
+    return Double.parseDouble(named(label).inputValue());
   }
 
   private void dropBlock(double height) throws IOException {
     drop(block(height));
     exactButton("block").click();
-    assertThat(labelled("Name of the piece")).hasValue("block");
+    assertThat(named("Name of the piece")).hasValue("block");
   }
 
   /** Two blocks on the same spot: pieces of their own, by what their boxes say. */
@@ -42,7 +38,7 @@ class PlacingStory extends Story {
     page.locator("input[type=file]").setInputFiles(new Path[] {low, high});
     assertThat(page.getByText("Each stands on the same spot")).isVisible();
     button("A piece for each file").click();
-    assertThat(labelled("Name of the plan")).isVisible();
+    assertThat(named("Name of the plan")).isVisible();
     computed();
   }
 
@@ -50,21 +46,21 @@ class PlacingStory extends Story {
   void severalFilesAreAskedAboutArrangedAndAligned() throws IOException {
     dropPair();
     exactButton("high").click();
-    assertThat(labelled("Name of the piece")).hasValue("high");
+    assertThat(named("Name of the piece")).hasValue("high");
     typeInto("Position X", "118");
     computed();
     assertThat(button("1 finding")).isVisible();
     button("Arrange").click();
     assertThat(button("0 findings")).isVisible();
     exactButton("low").click();
-    assertThat(labelled("Name of the piece")).hasValue("low");
+    assertThat(named("Name of the piece")).hasValue("low");
     double beside = number("Position X") + 24;
     exactButton("high").click();
-    assertThat(labelled("Name of the piece")).hasValue("high");
-    labelled("How to align").selectOption("AFTER");
+    assertThat(named("Name of the piece")).hasValue("high");
+    named("How to align").selectOption("AFTER");
     exactButton("Align along X").click();
     // Both are 24 mm wide; side by side their middles are that far apart.
-    assertThat(labelled("Position X")).hasValue(Pattern.compile("%.0f(\\.0*)?".formatted(beside)));
+    assertThat(named("Position X")).hasValue(Pattern.compile("%.0f(\\.0*)?".formatted(beside)));
   }
 
   @Test
@@ -81,7 +77,7 @@ class PlacingStory extends Story {
     double middleY = view.y + view.height / 2;
     // The tip of the arrow along X.
     dragFrom(middleX + 62, middleY - 19, 60, -19);
-    assertThat(labelled("Position X")).not().hasValue(String.valueOf((int) x));
+    assertThat(named("Position X")).not().hasValue(String.valueOf((int) x));
     computed();
     assertThat(number("Position X")).isGreaterThan(x + 3);
     assertThat(number("Position Y")).isEqualTo(y);
@@ -90,7 +86,7 @@ class PlacingStory extends Story {
     button("Lay a face down").click();
     button("Show all").click();
     page.mouse().click(middleX - 8, middleY + 40);
-    assertThat(labelled("Size Z")).hasValue(Pattern.compile("24|20"));
+    assertThat(named("Size Z")).hasValue(Pattern.compile("24|20"));
     computed();
     assertThat(page.getByTestId("totals")).containsText("g");
   }
@@ -139,10 +135,10 @@ class PlacingStory extends Story {
   void theFanFollowsACourse() throws IOException {
     dropBlock(4);
     exactButton("Fan over the layers").click();
-    labelled("Value of step 1").fill("0");
+    named("Value of step 1").fill("0");
     exactButton("Step").click();
-    labelled("Layer of step 2").fill("5");
-    labelled("Value of step 2").fill("40");
+    named("Layer of step 2").fill("5");
+    named("Value of step 2").fill("40");
     button("Set the course").click();
     computed();
     assertThat(page.getByLabel("Rule sheet")).containsText("0, 40 from L5");
@@ -166,17 +162,17 @@ class PlacingStory extends Story {
     recipe.selectOption("sturdy");
     assertThat(page.getByText("As in Sturdy.")).isVisible();
     computed();
-    assertThat(labelled("Walls in rule 1")).hasValue("4");
+    assertThat(named("Walls in rule 1")).hasValue("4");
     typeInto("Walls in rule 1", "6");
     assertThat(page.getByLabel("Differences from Sturdy"))
         .containsText("Walls: here 6, in Sturdy 4");
     button("Save as recipe").click();
-    labelled("Name of the new recipe").fill("Six walls");
+    named("Name of the new recipe").fill("Six walls");
     exactButton("Keep").click();
     assertThat(recipe.locator("option")).containsText(new String[] {"Six walls"});
     page.navigate(application.address() + "/shelf");
     button("Six walls").click();
-    assertThat(labelled("Walls")).hasValue("6");
+    assertThat(named("Walls")).hasValue("6");
     assertThat(page.getByText("here", new Page.GetByTextOptions().setExact(true))).hasCount(1);
   }
 }

@@ -17,6 +17,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
@@ -131,6 +133,33 @@ abstract class Story {
     Path program = directory.resolve("program.gcode");
     download.saveAs(program);
     return Files.readAllLines(program);
+  }
+
+  Locator named(String label) {
+    return page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
+  }
+
+  Locator filament(int slot) {
+    return page.getByRole(
+        AriaRole.RADIO,
+        new Page.GetByRoleOptions().setName(Pattern.compile("Slot %d: .*".formatted(slot))));
+  }
+
+  /** Tools that extrude in the layer whose top is at a height. */
+  static Set<Integer> toolsAt(List<String> lines, String z) {
+    Set<Integer> tools = new TreeSet<>();
+    int tool = 0;
+    boolean here = false;
+    for (String line : lines) {
+      if (line.startsWith("; layer ")) {
+        here = line.endsWith(", z " + z);
+      } else if (line.matches("T[0-9]( .*)?")) {
+        tool = line.charAt(1) - '0';
+      } else if (here && line.startsWith("G1 X") && line.contains(" E")) {
+        tools.add(tool);
+      }
+    }
+    return tools;
   }
 
   /** A block 24 × 20 mm. */

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -17,6 +18,7 @@ import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
+import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Raft;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Scheduler;
@@ -26,7 +28,6 @@ import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanChecker;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.problem.Problem;
@@ -47,6 +48,9 @@ import org.stratonomy.engine.strata.Sections;
  */
 public final class Planner implements AutoCloseable {
   private static final long ASK_MILLIS = 40;
+
+  /** Heights nearer than this are one, mm. */
+  private static final double SAME_MM = 1e-6;
 
   private final Shelf shelf;
   private final Memo memo;
@@ -82,47 +86,110 @@ public final class Planner implements AutoCloseable {
    * @throws Problem if the plan asks for something impossible, or the watch stops the computation
    */
   public PlanResult compute(Plan plan, MeshSource meshes, Watch watch) {
+    Stages stages = stages(plan, meshes);
+    LayerStack stack = stages.stack;
+    List<LayerPart> parts = parts(stack);
+    forEach("outlines", parts, watch, part -> stages.sections.get(part.piece).get(part.index));
+    List<HeightProfile> profiles = new ArrayList<>();
+    for (int p = 0; p < stages.placed.size(); p++) {
+      profiles.add(HeightProfile.of(stack.pieces().get(p), stages.sections.get(p)));
+    }
+    forEach("cells", parts, watch, part -> stages.cells.get(part.piece).of(layer(stack, part)));
+    List<PieceLines> lines = stages.lines;
+    forEach("toolpaths", parts, watch, part -> lines.get(part.piece).islands(layer(stack, part)));
+    forEach("support", lines.size(), watch, p -> support(lines.get(p), stack.pieces().get(p)));
+    Schedule schedule =
+        stages.scheduler.schedule(
+            stages.skirt(),
+            stages.raft(),
+            (count, task) -> forEach("order and time", count, watch, task));
+    return new PlanResult(
+        plan,
+        stages.resolver,
+        stages.placed,
+        stack,
+        profiles,
+        stages.cells,
+        schedule,
+        Ledger.of(schedule, stages.resolver),
+        Checks.run(plan, stages.resolver, stages.placed, stack, stages.cells, schedule));
+  }
+
+  /**
+   * One layer by itself, as fast as can be. Its lines are those of the whole plan's; only where the
+   * head comes from, and with which filament it begins, may differ. What is computed is remembered
+   * for the whole.
+   *
+   * @param height in the layer, or at its bottom, mm
+   * @return nothing if there is no layer at that height
+   * @throws Problem if the plan asks for something impossible
+   */
+  public Optional<LayerSchedule> preview(Plan plan, MeshSource meshes, double height) {
+    Stages stages = stages(plan, meshes);
+    return stages.stack.layers().stream()
+        .filter(layer -> layer.bottom() <= height + SAME_MM && layer.top() > height + SAME_MM)
+        .findFirst()
+        .map(layer -> stages.scheduler.single(layer, stages::skirt, stages::raft));
+  }
+
+  /** The stages of a plan, of which nothing is computed yet but the layer stack. */
+  private record Stages(
+      Resolver resolver,
+      List<PlacedPiece> placed,
+      LayerStack stack,
+      List<Sections> sections,
+      List<Cells> cells,
+      List<PieceLines> lines,
+      Scheduler scheduler) {
+
+    /** The raft, if the plan wants one; the key of all that stands on it or the bed is its own. */
+    Raft raft() {
+      List<Area> standing = new ArrayList<>();
+      Key.Builder key = Key.of("standing");
+      for (Part part : firstParts()) {
+        PieceLines piece = lines.get(part.piece());
+        standing.add(piece.standing(part.layer()));
+        key.add(piece.key(part.layer()));
+      }
+      return Raft.under(standing, key.build(), stack.raftLayers(), resolver.plan());
+    }
+
+    Skirt skirt() {
+      Raft raft = raft();
+      if (stack.raftLayers() > 0) {
+        return Skirt.around(List.of(raft.area()), raft.key(), resolver.plan());
+      }
+      List<Area> footprints = new ArrayList<>();
+      for (Part part : firstParts()) {
+        footprints.add(lines.get(part.piece()).footprint(part.layer()));
+      }
+      return Skirt.around(footprints, raft.key(), resolver.plan());
+    }
+
+    /** The pieces' parts of their lowest layer. */
+    private List<Part> firstParts() {
+      return stack.size() == stack.raftLayers()
+          ? List.of()
+          : stack.layers().get(stack.raftLayers()).parts();
+    }
+  }
+
+  private Stages stages(Plan plan, MeshSource meshes) {
     PlanChecker.check(plan, shelf);
     Resolver resolver = new Resolver(plan, shelf);
     List<PlacedPiece> placed = place(plan, meshes);
     LayerStack stack = LayerStack.of(plan, placed, resolver);
     List<Sections> sections = new ArrayList<>();
-    for (int p = 0; p < placed.size(); p++) {
-      sections.add(new Sections(placed.get(p), stack.pieces().get(p), memo));
-    }
-    List<LayerPart> parts = parts(stack);
-    forEach("outlines", parts, watch, part -> sections.get(part.piece).get(part.index));
-    List<HeightProfile> profiles = new ArrayList<>();
     List<Cells> cells = new ArrayList<>();
     List<PieceLines> lines = new ArrayList<>();
     for (int p = 0; p < placed.size(); p++) {
       PieceStack piece = stack.pieces().get(p);
-      profiles.add(HeightProfile.of(piece, sections.get(p)));
+      sections.add(new Sections(placed.get(p), piece, memo));
       cells.add(new Cells(plan, placed.get(p), piece, sections.get(p), resolver, meshes, memo));
+      lines.add(new PieceLines(piece, sections.get(p), cells.get(p), memo));
     }
-    forEach("cells", parts, watch, part -> cells.get(part.piece).of(layer(stack, part)));
-    for (int p = 0; p < placed.size(); p++) {
-      lines.add(new PieceLines(stack.pieces().get(p), sections.get(p), cells.get(p), memo));
-    }
-    forEach("toolpaths", parts, watch, part -> lines.get(part.piece).islands(layer(stack, part)));
-    forEach("support", lines.size(), watch, p -> support(lines.get(p), stack.pieces().get(p)));
     Scheduler scheduler = new Scheduler(plan, resolver, stack, sections, lines, memo);
-    Raft raft = raft(stack, lines, resolver.plan());
-    Schedule schedule =
-        scheduler.schedule(
-            skirt(stack, lines, raft, resolver.plan()),
-            raft,
-            (count, task) -> forEach("order and time", count, watch, task));
-    return new PlanResult(
-        plan,
-        resolver,
-        placed,
-        stack,
-        profiles,
-        cells,
-        schedule,
-        Ledger.of(schedule, resolver),
-        Checks.run(plan, resolver, placed, stack, cells, schedule));
+    return new Stages(resolver, placed, stack, sections, cells, lines, scheduler);
   }
 
   /**
@@ -175,36 +242,6 @@ public final class Planner implements AutoCloseable {
 
   private static void support(PieceLines lines, PieceStack stack) {
     stack.layers().stream().limit(1).forEach(lines::support);
-  }
-
-  /** The raft, if the plan wants one; the key of all that stands on it or on the bed is its own. */
-  private static Raft raft(LayerStack stack, List<PieceLines> lines, Settings plan) {
-    List<Area> standing = new ArrayList<>();
-    Key.Builder key = Key.of("standing");
-    for (Part part : firstParts(stack)) {
-      PieceLines piece = lines.get(part.piece());
-      standing.add(piece.standing(part.layer()));
-      key.add(piece.key(part.layer()));
-    }
-    return Raft.under(standing, key.build(), stack.raftLayers(), plan);
-  }
-
-  private static Skirt skirt(LayerStack stack, List<PieceLines> lines, Raft raft, Settings plan) {
-    if (stack.raftLayers() > 0) {
-      return Skirt.around(List.of(raft.area()), raft.key(), plan);
-    }
-    List<Area> footprints = new ArrayList<>();
-    for (Part part : firstParts(stack)) {
-      footprints.add(lines.get(part.piece()).footprint(part.layer()));
-    }
-    return Skirt.around(footprints, raft.key(), plan);
-  }
-
-  /** The pieces' parts of their lowest layer. */
-  private static List<Part> firstParts(LayerStack stack) {
-    return stack.size() == stack.raftLayers()
-        ? List.of()
-        : stack.layers().get(stack.raftLayers()).parts();
   }
 
   private void forEach(

@@ -17,8 +17,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
@@ -249,5 +251,38 @@ class DividedLayerTest {
               }
             });
     return found;
+  }
+
+  /** What is shown ahead is what will be printed, in whatever order. */
+  @Test
+  void aLayerByItselfHasTheLinesOfTheWhole() {
+    Plan plan =
+        Shapes.divided(
+            List.of(
+                new Region("box", "Box", new Region.Box(new Vector(2, 0, 2), new Vector(8, 6, 3)))),
+            Shapes.region("box", Map.of(Setting.FILAMENT, Value.of(2))));
+    MeshSource source = Shapes.source(Shapes.bar(20, 16, 4));
+    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 24, 1);
+        Planner other = new Planner(ShelfReader.standard(), 1 << 24, 1)) {
+      PlanResult result = planner.compute(plan, source, Watch.NONE);
+      for (double height : new double[] {0, 1.85, 3.9}) {
+        LayerSchedule ahead = other.preview(plan, source, height).orElseThrow();
+        LayerSchedule whole = result.schedule().layers().get(ahead.layer().number() - 1);
+        assertThat(ahead.layer()).isEqualTo(whole.layer());
+        assertThat(measures(ahead)).containsExactlyElementsOf(measures(whole));
+      }
+      assertThat(other.preview(plan, source, 4)).isEmpty();
+    }
+  }
+
+  private static List<String> measures(LayerSchedule layer) {
+    return layer.strokes().stream()
+        .map(
+            stroke ->
+                "%s %d %.3f %.3f"
+                    .formatted(
+                        stroke.role(), stroke.slot(), stroke.widthMm(), stroke.path().lengthMm()))
+        .sorted()
+        .toList();
   }
 }

@@ -6,6 +6,7 @@ import io.micrometer.core.instrument.MeterRegistry;
 import io.micrometer.core.instrument.Timer;
 import jakarta.annotation.PreDestroy;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -20,6 +21,7 @@ import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.plans.PlanService;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -120,6 +122,22 @@ public class Computations {
       case Outcome.Pending pending ->
           throw new IllegalStateException("no result within an hour: " + pending.stage());
     };
+  }
+
+  /**
+   * One layer of a revision before all of it is computed; a computation of an older revision makes
+   * room for it.
+   *
+   * @param height in the layer, mm
+   */
+  public Optional<LayerSchedule> preview(UUID revision, double height) {
+    running.computeIfPresent(
+        plans.planOf(revision),
+        (id, current) -> {
+          current.superseded |= !current.revision.equals(revision);
+          return current;
+        });
+    return planner.preview(plans.plan(revision), meshes, height);
   }
 
   /** Whether anything was ever asked for. */

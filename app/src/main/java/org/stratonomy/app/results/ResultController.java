@@ -79,6 +79,19 @@ class ResultController {
         .body(LayerBytes.of(result.schedule().layers().get(number - 1)));
   }
 
+  /**
+   * The toolpaths of one layer before the whole result is there, in the form of {@link #layer}.
+   *
+   * @param height in the layer, mm
+   */
+  @GetMapping(path = "/preview", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+  ResponseEntity<byte[]> preview(@PathVariable UUID revision, @RequestParam double height) {
+    return computations
+        .preview(revision, height)
+        .map(layer -> ResponseEntity.ok().cacheControl(FOR_EVER).body(LayerBytes.of(layer)))
+        .orElseGet(() -> ResponseEntity.noContent().build());
+  }
+
   @GetMapping(path = "/picture", produces = MediaType.IMAGE_PNG_VALUE)
   ResponseEntity<byte[]> picture(@PathVariable UUID revision) throws IOException {
     return ResponseEntity.ok().cacheControl(FOR_EVER).body(pictures.png(revision));

@@ -95,6 +95,16 @@ public final class Cells {
     layers = new Layer[stack.layers().size()];
   }
 
+  /** Whether a rule may say something of a setting somewhere in the piece. */
+  public boolean mayHaveRules(Setting setting) {
+    return plan.rules().stream()
+        .anyMatch(
+            rule ->
+                rule.on()
+                    && rule.set().containsKey(setting)
+                    && rule.where().matchesPiece(piece.id()));
+  }
+
   /** What holds in a layer, but for rules for some part of it. */
   public Settings stratum(PieceLayer layer) {
     return resolver.stratum(piece.id(), layer.stratum());

@@ -7,6 +7,7 @@ import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
@@ -65,8 +66,8 @@ public final class Scheduler {
     this.settings = new LayerSettings(resolver, stack, lines);
   }
 
-  /** What is printed below and around the pieces. */
-  private record Ground(Skirt skirt, Raft raft) {}
+  /** What is printed below and around the pieces; asked for by the layers that need it. */
+  private record Ground(Supplier<Skirt> skirt, Supplier<Raft> raft) {}
 
   private record Ordered(Key key, LineOrder order, int slot) {}
 
@@ -78,7 +79,7 @@ public final class Scheduler {
   public Schedule schedule(Skirt skirt, Raft raft, Parallel parallel) {
     List<Ordered> ordered = new ArrayList<>();
     int firstSlot = firstSlot();
-    Ground ground = new Ground(skirt, raft);
+    Ground ground = new Ground(() -> skirt, () -> raft);
     int slot = firstSlot;
     double x = 0;
     double y = 0;
@@ -98,20 +99,33 @@ public final class Scheduler {
         List.of(layers), firstSlot, planSettings.number(Setting.BED_TEMPERATURE), travel);
   }
 
+  /**
+   * One layer by itself, as if it were the first that is printed.
+   *
+   * @param skirt asked for if the layer needs it
+   * @param raft asked for if the layer needs it
+   */
+  public LayerSchedule single(PlanLayer layer, Supplier<Skirt> skirt, Supplier<Raft> raft) {
+    Ground ground = new Ground(skirt, raft);
+    return layer(layer, order(layer, ground, 0, 0, firstSlot(layer)));
+  }
+
   /** Runs a task for each index below a number, in any order, perhaps several at once. */
   @FunctionalInterface
   public interface Parallel {
     void forEach(int count, java.util.function.IntConsumer task);
   }
 
-  /** The lowest slot of what the first layer consists of. */
   private int firstSlot() {
-    if (stack.raftLayers() > 0) {
-      return settings.ofRaft(stack.layers().getFirst()).slot(Role.SUPPORT);
+    return stack.layers().isEmpty() ? 1 : firstSlot(stack.layers().getFirst());
+  }
+
+  /** The lowest slot of what a layer consists of. */
+  private int firstSlot(PlanLayer layer) {
+    if (layer.isRaft()) {
+      return settings.ofRaft(layer).slot(Role.SUPPORT);
     }
-    return stack.layers().stream()
-        .limit(1)
-        .flatMap(layer -> layer.parts().stream())
+    return layer.parts().stream()
         .flatMap(
             part ->
                 lines.get(part.piece()).islands(part.layer()).stream()
@@ -136,10 +150,10 @@ public final class Scheduler {
     all.forEach(one -> one.addHeatsTo(heats));
     all.forEach(one -> one.addOrderTo(key, heats));
     if (layer.isRaft()) {
-      key.add(ground.raft.key()).add(layer.number());
+      key.add(ground.raft.get().key()).add(layer.number());
     }
     if (layer.number() == 1) {
-      key.add(ground.skirt.key());
+      key.add(ground.skirt.get().key());
     }
     Key built = key.build();
     LineOrder order =
@@ -152,9 +166,9 @@ public final class Scheduler {
   private List<LayerSequencer.Batch> batches(PlanLayer layer, Ground ground) {
     List<LayerSequencer.Batch> batches = new ArrayList<>();
     if (layer.isRaft()) {
-      List<Line> skirt = layer.number() == 1 ? ground.skirt.lines() : List.of();
+      List<Line> skirt = layer.number() == 1 ? ground.skirt.get().lines() : List.of();
       add(batches, 0, line -> settings.ofRaft(layer), skirt, true);
-      List<Line> own = ground.raft.layers().get(layer.number() - 1);
+      List<Line> own = ground.raft.get().layers().get(layer.number() - 1);
       add(batches, 0, line -> settings.ofRaft(layer), own, false);
     }
     for (int p = 0; p < layer.parts().size(); p++) {
@@ -162,7 +176,7 @@ public final class Scheduler {
       PieceLines piece = lines.get(part.piece());
       Function<Line, StrokeSettings> own = line -> settings.of(part, line);
       if (layer.number() == 1 && p == 0) {
-        add(batches, p, own, ground.skirt.lines(), true);
+        add(batches, p, own, ground.skirt.get().lines(), true);
       }
       if (layer.number() == 1 && stack.pieces().get(part.piece()).onBed()) {
         add(batches, p, own, piece.brim(part.layer()), true);

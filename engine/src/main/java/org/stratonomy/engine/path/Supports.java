@@ -9,6 +9,7 @@ import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Hatch;
 import org.stratonomy.engine.plane.Path;
@@ -35,10 +36,9 @@ final class Supports {
   private final Memo memo;
   private final List<SupportSettings> settings = new ArrayList<>();
 
-  /** What support may stand on, in any cell of any layer. */
-  private final Set<SupportSettings.Where> wheres = EnumSet.noneOf(SupportSettings.Where.class);
+  /** What support may stand on, in any cell of any layer; found when it is asked for. */
+  private Set<SupportSettings.Where> wheres;
 
-  private final boolean any;
   private List<SupportLayer> layers;
   private Key key;
 
@@ -49,9 +49,24 @@ final class Supports {
     this.memo = memo;
     for (PieceLayer layer : stack.layers()) {
       settings.add(SupportSettings.of(cells.stratum(layer)));
-      cells.of(layer).forEach(cell -> wheres.add(where(cell)));
     }
-    any = wheres.stream().anyMatch(where -> where != SupportSettings.Where.NOWHERE);
+  }
+
+  private synchronized Set<SupportSettings.Where> wheres() {
+    if (wheres == null) {
+      wheres = EnumSet.noneOf(SupportSettings.Where.class);
+      if (cells.mayHaveRules(Setting.SUPPORT)) {
+        stack.layers().stream()
+            .flatMap(layer -> cells.of(layer).stream())
+            .forEach(cell -> wheres.add(where(cell)));
+      }
+    }
+    return wheres;
+  }
+
+  /** Whether there may be support anywhere. */
+  private boolean any() {
+    return wheres().stream().anyMatch(where -> where != SupportSettings.Where.NOWHERE);
   }
 
   private static SupportSettings.Where where(Cell cell) {
@@ -69,8 +84,8 @@ final class Supports {
   /** Key of all support of the piece. */
   private synchronized Key key() {
     if (key == null) {
-      Key.Builder builder = Key.of("support").add(any ? 1 : 0);
-      for (int i = 1; any && i <= settings.size(); i++) {
+      Key.Builder builder = Key.of("support").add(any() ? 1 : 0);
+      for (int i = 1; any() && i <= settings.size(); i++) {
         PieceLayer layer = stack.layers().get(i - 1);
         builder.add(sections.key(i)).add(layer.height()).add(cells.key(layer));
         cells.of(layer).forEach(cell -> builder.add(where(cell).ordinal()));
@@ -83,19 +98,19 @@ final class Supports {
 
   /** Takes in how support is laid in a layer. */
   void addSettings(Key.Builder key, int index) {
-    if (any) {
+    if (any()) {
       settings(index).addTo(key);
     }
   }
 
   /** What support covers in a layer, without its interface. */
   Area body(int index) {
-    return any ? layers().get(index - 1).body() : Area.EMPTY;
+    return any() ? layers().get(index - 1).body() : Area.EMPTY;
   }
 
   /** What the interface covers in a layer. */
   Area touching(int index) {
-    return any ? layers().get(index - 1).touching() : Area.EMPTY;
+    return any() ? layers().get(index - 1).touching() : Area.EMPTY;
   }
 
   Area area(int index) {
@@ -104,7 +119,7 @@ final class Supports {
 
   /** The lines of support in a layer. */
   List<Line> lines(PieceLayer layer) {
-    if (!any) {
+    if (!any()) {
       return List.of();
     }
     SupportLayer support = layers().get(layer.index() - 1);
@@ -253,8 +268,8 @@ final class Supports {
       case BED -> true;
       case EVERYWHERE, FORCED -> false;
       case NOWHERE ->
-          !wheres.contains(SupportSettings.Where.EVERYWHERE)
-              && !wheres.contains(SupportSettings.Where.FORCED);
+          !wheres().contains(SupportSettings.Where.EVERYWHERE)
+              && !wheres().contains(SupportSettings.Where.FORCED);
     };
   }
 
