@@ -67,10 +67,11 @@
       aria-label="{setting.label} over the layers"><Steps size={13} /></button
     >
   {/if}
-  <span class="source" title="Where this value comes from: {source}"
-    >{source}{#if own && below}<span title="Without this rule it would be {below} {setting.unit}"
-        >, else {below}</span
-      >{/if}</span
+  <span
+    class="source"
+    title="Where this value comes from: {source}{own && below
+      ? `; without it ${below} ${setting.unit}`
+      : ''}">{source}</span
   >
   {#if own}
     <button class="clear" onclick={onClear} aria-label="Take {setting.label} out of this rule"

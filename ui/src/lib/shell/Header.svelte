@@ -77,7 +77,10 @@
           </span>
         {/each}
       </span>
-      <span title="Changes of filament"
+      <span
+        title="Changes of filament{ledger.savedChanges > 0
+          ? `; the order that was found spares ${ledger.savedChanges}`
+          : ''}"
         >{changes === 1 ? '1 change' : `${changes} changes`}{stops > changes
           ? `, ${stops - changes} ${stops - changes === 1 ? 'pause' : 'pauses'}`
           : ''}</span

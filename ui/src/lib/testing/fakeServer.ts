@@ -124,6 +124,7 @@ export const RESULT: ResultView = {
     travelSeconds: 100,
     liftSeconds: 1,
     changeSeconds: 0,
+    savedChanges: 0,
     roles: [],
     slots: [{ slot: 1, filament: 'chalk', lengthMm: 1000, volumeMm3: 2400, massG: 3, cost: 0.1 }],
     halts: [

@@ -44,7 +44,7 @@ class PlaceController {
   private static final double SAME = 1e-6;
 
   /** More contours than this would hide each other. */
-  private static final int CONTOURS = 40;
+  private static final int CONTOURS = 14;
 
   private final Computations computations;
 

@@ -196,6 +196,7 @@ final class ResultMapper {
         ledger.travelSeconds(),
         ledger.liftSeconds(),
         ledger.changeSeconds(),
+        ledger.savedChanges(),
         ledger.roles().stream()
             .map(r -> new RoleView(r.role().label(), r.seconds(), r.volumeMm3()))
             .toList(),

@@ -159,11 +159,15 @@ public record ResultView(
       int shells,
       double volumeMm3) {}
 
+  /**
+   * @param savedChanges how many changes of filament the found order spares against the plain one
+   */
   public record LedgerView(
       double seconds,
       double travelSeconds,
       double liftSeconds,
       double changeSeconds,
+      int savedChanges,
       List<RoleView> roles,
       List<SlotView> slots,
       List<HaltView> halts) {}

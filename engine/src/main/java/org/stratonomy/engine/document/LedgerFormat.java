@@ -17,6 +17,7 @@ public final class LedgerFormat {
     root.put("travelSeconds", ledger.travelSeconds());
     root.put("liftSeconds", ledger.liftSeconds());
     root.put("changeSeconds", ledger.changeSeconds());
+    root.put("savedChanges", ledger.savedChanges());
     ArrayNode roles = root.putArray("roles");
     for (Ledger.RoleEntry entry : ledger.roles()) {
       roles

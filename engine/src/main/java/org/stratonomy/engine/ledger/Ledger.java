@@ -20,6 +20,7 @@ import org.stratonomy.engine.plan.Role;
  * @param changeSeconds changes of filament by hand
  * @param slots material by slot, for the slots that are used
  * @param halts in the order of the print
+ * @param savedChanges how many changes of filament the found order spares against the plain one
  */
 public record Ledger(
     double seconds,
@@ -28,7 +29,8 @@ public record Ledger(
     double liftSeconds,
     double changeSeconds,
     List<SlotEntry> slots,
-    List<HaltEntry> halts) {
+    List<HaltEntry> halts,
+    int savedChanges) {
 
   public record RoleEntry(Role role, double seconds, double volumeMm3) {}
 
@@ -102,7 +104,8 @@ public record Ledger(
         travel += layer.time().travelSeconds();
         now += layer.time().seconds() + rise;
       }
-      return new Ledger(now, roles(), travel, lift, changes, slots(slotVolume), halts);
+      int saved = schedule.plainChanges() - (int) schedule.changeCount();
+      return new Ledger(now, roles(), travel, lift, changes, slots(slotVolume), halts, saved);
     }
 
     private static HaltEntry entry(LayerSchedule layer, Halt halt, double now) {

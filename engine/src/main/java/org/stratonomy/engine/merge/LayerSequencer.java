@@ -1,7 +1,6 @@
 package org.stratonomy.engine.merge;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -9,10 +8,9 @@ import java.util.stream.Collectors;
 import org.stratonomy.engine.path.Line;
 
 /**
- * Puts the lines of a layer in order: the filament that is loaded first, so that nothing is changed
- * without need; within a filament the cooler lines first, island by island; and within an island
- * walls and the rest as the wall order says, each as a short {@link Tour}. Lines that are to be
- * printed in order keep it.
+ * Puts the lines of a layer in order: filament by filament as it is told; within a filament the
+ * cooler lines first, island by island; and within an island walls and the rest as the wall order
+ * says, each as a short {@link Tour}. Lines that are to be printed in order keep it.
  */
 final class LayerSequencer {
   private double x;
@@ -42,18 +40,11 @@ final class LayerSequencer {
   /**
    * @param x where the head comes from, mm
    * @param y where the head comes from, mm
-   * @param loaded slot of the filament that is in the nozzle
+   * @param filaments slots of all batches, in order
    */
-  static LineOrder order(List<Batch> batches, double x, double y, int loaded) {
+  static LineOrder order(List<Batch> batches, double x, double y, List<Integer> filaments) {
     LayerSequencer sequencer = new LayerSequencer(x, y);
-    Comparator<Integer> loadedFirst = Comparator.comparing(slot -> slot != loaded);
-    List<Integer> slots =
-        batches.stream()
-            .map(Batch::slot)
-            .distinct()
-            .sorted(loadedFirst.thenComparing(Comparator.naturalOrder()))
-            .toList();
-    for (int slot : slots) {
+    for (int slot : filaments) {
       TreeMap<Double, List<Batch>> byHeat =
           batches.stream()
               .filter(batch -> batch.slot == slot)

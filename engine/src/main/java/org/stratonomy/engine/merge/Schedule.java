@@ -8,9 +8,15 @@ import org.stratonomy.engine.motion.TravelSettings;
  *
  * @param firstSlot filament that is loaded at the start
  * @param bedC temperature of the bed, °C
+ * @param plainChanges how many changes of filament there would be if each layer began with what is
+ *     loaded and went on in the order of slots
  */
 public record Schedule(
-    List<LayerSchedule> layers, int firstSlot, double bedC, TravelSettings travel) {
+    List<LayerSchedule> layers,
+    int firstSlot,
+    double bedC,
+    TravelSettings travel,
+    int plainChanges) {
   public Schedule {
     layers = List.copyOf(layers);
   }

@@ -78,13 +78,16 @@ public final class Scheduler {
    */
   public Schedule schedule(Skirt skirt, Raft raft, Parallel parallel) {
     List<Ordered> ordered = new ArrayList<>();
-    int firstSlot = firstSlot();
     Ground ground = new Ground(() -> skirt, () -> raft);
+    List<SortedSet<Integer>> needed =
+        stack.layers().stream().map(layer -> slots(layer, ground)).toList();
+    List<List<Integer>> filaments = filaments(needed);
+    int firstSlot = filaments.stream().flatMap(List::stream).findFirst().orElse(1);
     int slot = firstSlot;
     double x = 0;
     double y = 0;
     for (PlanLayer layer : stack.layers()) {
-      Ordered next = order(layer, ground, x, y, slot);
+      Ordered next = order(layer, ground, x, y, slot, filaments.get(layer.number() - 1));
       ordered.add(next);
       if (!next.order.items().isEmpty()) {
         LineOrder.Item last = next.order.items().getLast();
@@ -96,7 +99,11 @@ public final class Scheduler {
     LayerSchedule[] layers = new LayerSchedule[ordered.size()];
     parallel.forEach(layers.length, i -> layers[i] = layer(stack.layers().get(i), ordered.get(i)));
     return new Schedule(
-        List.of(layers), firstSlot, planSettings.number(Setting.BED_TEMPERATURE), travel);
+        List.of(layers),
+        firstSlot,
+        planSettings.number(Setting.BED_TEMPERATURE),
+        travel,
+        FilamentOrder.changes(FilamentOrder.plain(needed)));
   }
 
   /**
@@ -107,7 +114,9 @@ public final class Scheduler {
    */
   public LayerSchedule single(PlanLayer layer, Supplier<Skirt> skirt, Supplier<Raft> raft) {
     Ground ground = new Ground(skirt, raft);
-    return layer(layer, order(layer, ground, 0, 0, firstSlot(layer)));
+    List<Integer> filaments = List.copyOf(slots(layer, ground));
+    int first = filaments.isEmpty() ? 1 : filaments.getFirst();
+    return layer(layer, order(layer, ground, 0, 0, first, filaments));
   }
 
   /** Runs a task for each index below a number, in any order, perhaps several at once. */
@@ -116,31 +125,34 @@ public final class Scheduler {
     void forEach(int count, java.util.function.IntConsumer task);
   }
 
-  private int firstSlot() {
-    return stack.layers().isEmpty() ? 1 : firstSlot(stack.layers().getFirst());
+  /** The order of filaments in each layer, for which changes cost the least. */
+  private List<List<Integer>> filaments(List<SortedSet<Integer>> needed) {
+    double seconds = resolver.machine().changeSeconds();
+    return FilamentOrder.cheapest(needed, (from, to) -> seconds);
   }
 
-  /** The lowest slot of what a layer consists of. */
-  private int firstSlot(PlanLayer layer) {
-    if (layer.isRaft()) {
-      return settings.ofRaft(layer).slot(Role.SUPPORT);
+  /** The slots of all lines of a layer; the lines are looked at only if rules name several. */
+  private SortedSet<Integer> slots(PlanLayer layer, Ground ground) {
+    SortedSet<Integer> slots = new TreeSet<>();
+    for (StrokeSettings one : settings.all(layer)) {
+      for (Role role : Role.values()) {
+        slots.add(one.slot(role));
+      }
     }
-    return layer.parts().stream()
-        .flatMap(
-            part ->
-                lines.get(part.piece()).islands(part.layer()).stream()
-                    .flatMap(List::stream)
-                    .map(line -> settings.of(part, line).slot(line.role())))
-        .min(Integer::compare)
-        .orElse(1);
+    return slots.size() == 1
+        ? slots
+        : batches(layer, ground).stream()
+            .map(LayerSequencer.Batch::slot)
+            .collect(Collectors.toCollection(TreeSet::new));
   }
 
   private Settings settings(Part part) {
     return resolver.stratum(plan.pieces().get(part.piece()).id(), part.layer().stratum());
   }
 
-  private Ordered order(PlanLayer layer, Ground ground, double x, double y, int slot) {
-    Key.Builder key = Key.of("order").add(x).add(y).add(slot);
+  private Ordered order(
+      PlanLayer layer, Ground ground, double x, double y, int slot, List<Integer> filaments) {
+    Key.Builder key = Key.of("order").add(x).add(y);
     for (Part part : layer.parts()) {
       key.add(lines.get(part.piece()).key(part.layer()));
       key.add(part.piece()).add(part.layer().index());
@@ -149,6 +161,7 @@ public final class Scheduler {
     SortedSet<Double> heats = new TreeSet<>();
     all.forEach(one -> one.addHeatsTo(heats));
     all.forEach(one -> one.addOrderTo(key, heats));
+    filaments.forEach(key::add);
     if (layer.isRaft()) {
       key.add(ground.raft.get().key()).add(layer.number());
     }
@@ -158,7 +171,9 @@ public final class Scheduler {
     Key built = key.build();
     LineOrder order =
         memo.get(
-            built, LineOrder.class, () -> LayerSequencer.order(batches(layer, ground), x, y, slot));
+            built,
+            LineOrder.class,
+            () -> LayerSequencer.order(batches(layer, ground), x, y, filaments));
     return new Ordered(built, order, slot);
   }
 

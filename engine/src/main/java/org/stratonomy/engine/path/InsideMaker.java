@@ -38,7 +38,9 @@ final class InsideMaker {
       solid(overAir, inside, filler);
       return;
     }
-    Area needed = grown(around.missing(s), inside);
+    Area surface = around.missing(s);
+    double least = s.leastSkinMm2();
+    Area needed = grown(least > 0 ? surface.withoutSmall(least) : surface, inside);
     Area narrower = Plane.inset(Plane.difference(inside, needed), width);
     Area sparse = Plane.outset(narrower, width);
     solid(overAir, Plane.difference(inside, sparse), filler);

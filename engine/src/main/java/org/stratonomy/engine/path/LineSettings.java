@@ -13,6 +13,7 @@ record LineSettings(
     ThinPlaces thinPlaces,
     int topLayers,
     int bottomLayers,
+    double leastSkinMm2,
     double density,
     String pattern,
     double angleRad) {
@@ -26,6 +27,7 @@ record LineSettings(
         ThinPlaces.of(settings.choice(Setting.THIN_PLACES)),
         settings.count(Setting.TOP_LAYERS),
         settings.count(Setting.BOTTOM_LAYERS),
+        settings.number(Setting.SKIN_LEAST_AREA),
         settings.number(Setting.INFILL_DENSITY) / 100,
         settings.choice(Setting.INFILL_PATTERN),
         Math.toRadians(settings.number(Setting.INFILL_ANGLE)));
@@ -34,6 +36,6 @@ record LineSettings(
   void addTo(Key.Builder key) {
     key.add(lineWidth).add(walls).add(jointWalls).add(jointOverlap);
     key.add(thinPlaces.ordinal()).add(topLayers).add(bottomLayers);
-    key.add(density).add(pattern).add(angleRad);
+    key.add(leastSkinMm2).add(density).add(pattern).add(angleRad);
   }
 }

@@ -136,6 +136,17 @@ public enum Setting {
       true,
       f -> 4,
       "Solid layers over every surface that faces down."),
+  SKIN_LEAST_AREA(
+      "skinLeastArea",
+      "Skins from",
+      Group.SKINS,
+      Scope.CELL,
+      "mm²",
+      0,
+      10_000,
+      false,
+      f -> 0,
+      "Solid patches smaller than this are left out; they take much time for what they do."),
   INFILL_DENSITY(
       "infillDensity",
       "Infill density",

@@ -46,6 +46,20 @@ class LineMakerTest {
     return MeshBuilder.build("gate", soup);
   }
 
+  @Test
+  void skinsSmallerThanTheLimitAreLeftOut() {
+    TriangleSoup soup = new TriangleSoup(24);
+    Shapes.addBar(soup, 0, 0, 0, 30, 30, 4);
+    Shapes.addBar(soup, 4, 0, 4, 30, 30, 8);
+    Mesh step = MeshBuilder.build("step", soup);
+    // The step is 4 × 30 = 120 mm².
+    for (double limit : new double[] {0, 100, 130}) {
+      PlanResult result = compute(step, Map.of(Setting.SKIN_LEAST_AREA, Value.of(limit)));
+      assertThat(of(layer(result, 20), Role.TOP_SKIN).isEmpty()).isEqualTo(limit > 120);
+      assertThat(of(layer(result, 40), Role.TOP_SKIN)).isNotEmpty();
+    }
+  }
+
   @ParameterizedTest
   @ValueSource(ints = {0, 1, 2, 5})
   void anOutlineGetsAsManyWallsAsAsked(int walls) {
