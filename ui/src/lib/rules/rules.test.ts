@@ -29,7 +29,7 @@ it('says of each value where it comes from', () => {
   inspect(2);
   const walls = screen.getByLabelText('Walls');
   expect(walls).toHaveValue('3');
-  expect(screen.getByTitle('Where this value comes from: here')).toBeInTheDocument();
+  expect(screen.getByTitle(/comes from: here; without it 2 lines/)).toBeInTheDocument();
   expect(screen.getAllByTitle('Where this value comes from: default')).toHaveLength(8);
 });
 

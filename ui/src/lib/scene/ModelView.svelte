@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { Matrix4, Vector3 } from 'three';
   import { layerTop, mm } from '../model/heights';
   import type { Marking, PlanSession, RegionDocument } from '../model/session.svelte';
@@ -53,7 +53,13 @@
     return () => scene?.dispose();
   });
 
-  $effect(() => scene?.resize(width, height));
+  $effect(() => {
+    scene?.resize(width, height);
+    // A view that the user has not turned fits the pane whatever its shape.
+    if (scene && lookedAt > 0 && !scene.isTurned) {
+      untrack(look);
+    }
+  });
 
   $effect(() => {
     if (scene && session.result) {

@@ -71,6 +71,8 @@ export class PlanScene {
   private readonly level: THREE.LineLoop;
   /** Height that the pieces are cut open at, shared by all materials. */
   private readonly cut = { value: 0 };
+  /** Whether the user turned or moved the view since it was last set. */
+  isTurned = false;
   private asked = 0;
   private readonly held = new THREE.Object3D();
   private readonly handles: TransformControls;
@@ -84,6 +86,7 @@ export class PlanScene {
     this.camera.up.set(0, 0, 1);
     this.controls = new OrbitControls(this.camera, canvas);
     this.controls.addEventListener('change', () => this.draw());
+    this.controls.addEventListener('start', () => (this.isTurned = true));
     this.handles = new TransformControls(this.camera, canvas);
     this.handles.setSize(0.8);
     this.handles.addEventListener('change', () => this.draw());
@@ -379,6 +382,7 @@ export class PlanScene {
       .add(new THREE.Vector3(-0.42, -0.8, 0.5).normalize().multiplyScalar(distance * narrow));
     this.controls.target.copy(middle);
     this.controls.update();
+    this.isTurned = false;
     this.draw();
   }
 

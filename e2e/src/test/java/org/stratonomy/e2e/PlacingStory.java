@@ -153,6 +153,7 @@ class PlacingStory extends Story {
   @Test
   void aRecipeIsAppliedComparedAndSaved() throws IOException {
     dropBlock(4);
+    assertThat(named("Walls")).hasValue("2");
     typeInto("Walls", "3");
     computed();
     page.getByLabel("Rule sheet")
