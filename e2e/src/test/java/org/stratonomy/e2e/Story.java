@@ -120,16 +120,23 @@ abstract class Story {
     assertThat(level()).containsText("L" + layer + " ");
   }
 
+  /** Writes the program. */
+  Download exported() {
+    button("Export").click();
+    return page.waitForDownload(
+        () ->
+            page.getByRole(
+                    AriaRole.MENUITEM,
+                    new Page.GetByRoleOptions().setName(Pattern.compile("Program")))
+                .click());
+  }
+
   /** The written program's lines. */
   List<String> export() throws IOException {
-    button("Export").click();
-    Download download =
-        page.waitForDownload(
-            () ->
-                page.getByRole(
-                        AriaRole.MENUITEM,
-                        new Page.GetByRoleOptions().setName(Pattern.compile("Program")))
-                    .click());
+    return lines(exported());
+  }
+
+  List<String> lines(Download download) throws IOException {
     Path program = directory.resolve("program.gcode");
     download.saveAs(program);
     return Files.readAllLines(program);

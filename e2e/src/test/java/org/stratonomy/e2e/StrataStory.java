@@ -96,18 +96,9 @@ class StrataStory extends Story {
     computed();
     assertThat(page.getByLabel("Change to Slate before layer 22, at 4.2 mm")).isVisible();
 
-    button("Export").click();
-    Download download =
-        page.waitForDownload(
-            () ->
-                page.getByRole(
-                        AriaRole.MENUITEM,
-                        new Page.GetByRoleOptions().setName(Pattern.compile("Program")))
-                    .click());
+    Download download = exported();
     assertThat(download.suggestedFilename()).isEqualTo("block_chalk+slate_pla_0.4mm_1-stop.gcode");
-    Path program = directory.resolve("program.gcode");
-    download.saveAs(program);
-    changesAt(Files.readAllLines(program), 4.2);
+    changesAt(lines(download), 4.2);
   }
 
   /** Reads the program on its own: at the change everything below is printed, nothing above. */

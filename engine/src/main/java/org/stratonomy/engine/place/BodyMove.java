@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.plan.Body;
@@ -113,25 +114,39 @@ final class BodyMove {
 
   /** What of a place is left without the body and its patches. */
   private Optional<Where> staying(Where where) {
-    boolean bodyOnly = isOnly(where.bodies(), Set.of(body.id())) && !isElsewhere(body.id());
-    boolean patchesOnly =
-        isOnly(where.regions(), patches.stream().map(Region::id).collect(Collectors.toSet()));
-    if (!where.matchesPiece(from.id()) || !(bodyOnly || patchesOnly)) {
+    if (!where.matchesPiece(from.id())) {
       return Optional.of(where);
     }
-    return Optional.empty();
+    boolean hereOnly = where.pieces().equals(List.of(from.id()));
+    List<String> bodies =
+        where.bodies().stream()
+            .filter(
+                id ->
+                    !id.equals(body.id()) || !hereOnly && isElsewhere(Piece::bodies, Body::id, id))
+            .toList();
+    List<String> regions =
+        where.regions().stream()
+            .filter(id -> !isPatch(id) || !hereOnly && isElsewhere(Piece::regions, Region::id, id))
+            .toList();
+    boolean nothingLeft =
+        bodies.isEmpty() && !where.bodies().isEmpty()
+            || regions.isEmpty() && !where.regions().isEmpty();
+    return nothingLeft
+        ? Optional.empty()
+        : Optional.of(where.withBodies(bodies).withRegions(regions));
   }
 
-  /** Whether another piece has a body of this name, too. */
-  private boolean isElsewhere(String bodyId) {
+  private boolean isPatch(String region) {
+    return patches.stream().anyMatch(patch -> patch.id().equals(region));
+  }
+
+  /** Whether another piece has a part of this name, too. */
+  private <T> boolean isElsewhere(
+      Function<Piece, List<T>> parts, Function<T, String> idOf, String id) {
     return plan.pieces().stream()
         .filter(p -> p != from)
-        .flatMap(p -> p.bodies().stream())
-        .anyMatch(other -> other.id().equals(bodyId));
-  }
-
-  private static boolean isOnly(List<String> named, Set<String> of) {
-    return !named.isEmpty() && of.containsAll(named);
+        .flatMap(p -> parts.apply(p).stream())
+        .anyMatch(part -> idOf.apply(part).equals(id));
   }
 
   /** The part of a place that goes with the body. */

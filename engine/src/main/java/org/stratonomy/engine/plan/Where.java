@@ -70,11 +70,13 @@ public record Where(
     this(pieces, List.of(), strata, List.of(), List.of(), Optional.empty());
   }
 
-  Where withRegions(List<String> others) {
+  /** The same place in other regions. */
+  public Where withRegions(List<String> others) {
     return new Where(pieces, bodies, strata, others, roles, layers, planStrata);
   }
 
-  Where withBodies(List<String> others) {
+  /** The same place in other bodies. */
+  public Where withBodies(List<String> others) {
     return new Where(pieces, others, strata, regions, roles, layers, planStrata);
   }
 

@@ -27,6 +27,7 @@ import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PlanChecker;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
@@ -226,6 +227,32 @@ class PlacerTest {
     assertThat(moved.piece("pair").orElseThrow().bodies()).hasSize(1);
     assertThatThrownBy(() -> new Placer(moved, SOURCE).moveBody("pair", "one", ""))
         .hasMessageContaining("only body");
+  }
+
+  @Test
+  void rulesForSeveralBodiesAreDividedWhenOneOfThemGoes() {
+    Where both =
+        new Where(
+            List.of("pair"),
+            List.of("one", "two"),
+            List.of(),
+            List.of(),
+            List.of(),
+            Optional.empty());
+    Plan plan = twoBodies(TURNED);
+    Piece other = plan.piece("other").orElseThrow();
+    // The other piece has a body of the same name, so that the moved one is renamed.
+    plan =
+        plan.withPiece(other.withBodies(List.of(new Body("two", "Two", "large"))))
+            .withRules(List.of(new Rule(both, Map.of(Setting.FILAMENT, Value.of(2)))));
+    Plan moved = new Placer(plan, SOURCE).moveBody("pair", "two", "other");
+    assertThat(moved.rules())
+        .extracting(rule -> rule.where().bodies())
+        .containsExactly(List.of("one"), List.of("two-2"));
+    assertThat(moved.rules())
+        .extracting(rule -> rule.where().pieces())
+        .containsExactly(List.of("pair"), List.of("other"));
+    PlanChecker.check(moved, ShelfReader.standard());
   }
 
   @Test
