@@ -125,18 +125,12 @@ public class Computations {
   }
 
   /**
-   * One layer of a revision before all of it is computed; a computation of an older revision makes
-   * room for it.
+   * One layer of a revision before all of it is computed. Requests may come late, so they stop no
+   * computation of another revision.
    *
    * @param height in the layer, mm
    */
   public Optional<LayerSchedule> preview(UUID revision, double height) {
-    running.computeIfPresent(
-        plans.planOf(revision),
-        (id, current) -> {
-          current.superseded |= !current.revision.equals(revision);
-          return current;
-        });
     return planner.preview(plans.plan(revision), meshes, height);
   }
 
