@@ -14,6 +14,7 @@
   } from '../lib/api/client';
   import { dropFiles } from '../lib/shell/dropFiles';
   import ImportQuestion from '../lib/shell/ImportQuestion.svelte';
+  import PageHead from '../lib/shell/PageHead.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
   import { navigate } from '../router';
   import { currentMode, toggleMode } from '../theme/mode';
@@ -92,13 +93,8 @@
   use:dropFiles={{ onFiles: drop, onHover: (h: boolean) => (hovering = h) }}
   class:hovering
 >
-  <header>
-    <img src="/mark.svg" alt="" width="34" height="34" />
-    <div>
-      <h1>Stratonomy</h1>
-      <p>Plan prints of several materials, layer by layer.</p>
-    </div>
-    <a class="tool" style="margin-left: auto" href="/shelf">Shelf: recipes</a>
+  <PageHead title="Stratonomy" note="Plan prints of several materials, layer by layer.">
+    <a class="tool" href="/shelf">Shelf: recipes</a>
     <button
       class="tool"
       onclick={() => (mode = toggleMode())}
@@ -106,7 +102,7 @@
     >
       {#if mode === 'dark'}<Sun size={15} />{:else}<Moon size={15} />{/if}
     </button>
-  </header>
+  </PageHead>
 
   {#if problem}
     <ProblemNote {problem} onClose={() => (problem = undefined)} />
@@ -186,20 +182,6 @@
     background: var(--accent-wash);
   }
 
-  header {
-    display: flex;
-    align-items: center;
-    gap: 12px;
-    margin-bottom: 18px;
-  }
-
-  h1 {
-    font-size: 22px;
-    font-weight: 600;
-    line-height: 1.1;
-  }
-
-  header p,
   .empty,
   .line {
     color: var(--ink-soft);

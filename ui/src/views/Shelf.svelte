@@ -11,6 +11,7 @@
   } from '../lib/api/client';
   import type { RuleValue } from '../lib/model/session.svelte';
   import { isCourse, valueText } from '../lib/rules/course';
+  import PageHead from '../lib/shell/PageHead.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
 
   let shelf = $state.raw<ShelfView>();
@@ -111,15 +112,11 @@
 <svelte:head><title>Shelf · Stratonomy</title></svelte:head>
 
 <main class="page">
-  <header>
-    <a href="/" title="All plans" aria-label="All plans"
-      ><img src="/mark.svg" alt="" width="34" height="34" /></a
-    >
-    <div>
-      <h1>Shelf: recipes</h1>
-      <p>Named sets of settings. One that is based on another holds only its differences.</p>
-    </div>
-  </header>
+  <PageHead
+    home
+    title="Shelf: recipes"
+    note="Named sets of settings. One that is based on another holds only its differences."
+  />
   {#if problem}
     <ProblemNote {problem} onClose={() => (problem = undefined)} />
   {/if}
@@ -239,19 +236,6 @@
     margin: 0 auto;
   }
 
-  header {
-    display: flex;
-    align-items: center;
-    gap: 12px;
-    margin-bottom: 18px;
-  }
-
-  h1 {
-    font-size: 22px;
-    font-weight: 600;
-    line-height: 1.1;
-  }
-
   .columns {
     display: grid;
     grid-template-columns: 260px 1fr;
@@ -354,8 +338,7 @@
     font-weight: 600;
   }
 
-  .soft,
-  header p {
+  .soft {
     color: var(--ink-soft);
     font-size: 12px;
   }
