@@ -22,6 +22,7 @@ import org.stratonomy.engine.place.CommonOrigin;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.BodyEditor;
 import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.FreeId;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
@@ -125,7 +126,9 @@ public class PlanImporter {
     String file =
         "meshes/%s-%s.%s"
             .formatted(
-                plain(name), mesh.substring(0, 8), MeshFiles.extension(ByteBuffer.wrap(content)));
+                FreeId.plain(name, "piece"),
+                mesh.substring(0, 8),
+                MeshFiles.extension(ByteBuffer.wrap(content)));
     files.put(file, content);
     return file;
   }
@@ -219,10 +222,8 @@ public class PlanImporter {
       }
       all.addAll(kept);
     }
-    String id = plain(name);
-    for (int n = 2; !ids.add(id); n++) {
-      id = plain(name) + "-" + n;
-    }
+    String id = FreeId.of(FreeId.plain(name, "piece"), ids::contains);
+    ids.add(id);
     return new Made(new Piece(id, name, bodies, Placement.at(0, 0), List.of()), all);
   }
 
@@ -270,11 +271,5 @@ public class PlanImporter {
     int dot = name.lastIndexOf('.');
     String stem = dot > 0 ? name.substring(0, dot) : name;
     return stem.isBlank() ? "piece" : stem.substring(0, Math.min(80, stem.length()));
-  }
-
-  private static String plain(String name) {
-    String plain = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
-    plain = plain.replaceAll("^-+|-+$", "");
-    return plain.isEmpty() ? "piece" : plain;
   }
 }

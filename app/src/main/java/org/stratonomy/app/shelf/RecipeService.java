@@ -2,13 +2,13 @@ package org.stratonomy.app.shelf;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.stratonomy.engine.document.ValueFormat;
+import org.stratonomy.engine.plan.FreeId;
 import org.stratonomy.engine.plan.Recipe;
 import org.stratonomy.engine.plan.Recipes;
 import org.stratonomy.engine.plan.Setting;
@@ -47,13 +47,7 @@ public class RecipeService {
    */
   @Transactional
   public String create(String name, Optional<String> basedOn, Map<Setting, Value> values) {
-    String base = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
-    base = base.replaceAll("^-+|-+$", "");
-    base = base.isEmpty() ? "recipe" : base;
-    String id = base;
-    for (int n = 2; repository.existsById(id); n++) {
-      id = base + "-" + n;
-    }
+    String id = FreeId.of(FreeId.plain(name, "recipe"), repository::existsById);
     keep(new RecipeEntity(id), name, basedOn, recipes().differences(values, basedOn));
     return id;
   }

@@ -6,9 +6,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.FreeId;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
@@ -47,7 +47,7 @@ final class BodyMove {
   }
 
   Plan intoNew() {
-    String id = free(body.id(), other -> plan.piece(other).isPresent());
+    String id = FreeId.of(body.id(), other -> plan.piece(other).isPresent());
     Piece piece =
         new Piece(id, body.name(), List.of(body), from.placement(), from.boundaries(), patches);
     List<Piece> pieces = new ArrayList<>(left());
@@ -60,7 +60,7 @@ final class BodyMove {
       throw Placer.bad("It is in that piece already.", "Choose another piece.");
     }
     Set<String> bodies = other.bodies().stream().map(Body::id).collect(Collectors.toSet());
-    String id = free(body.id(), bodies::contains);
+    String id = FreeId.of(body.id(), bodies::contains);
     Map<String, String> ids = patchIds(other.regions());
     List<Body> all = new ArrayList<>(other.bodies());
     all.add(new Body(id, body.name(), body.mesh(), body.shift()));
@@ -83,15 +83,7 @@ final class BodyMove {
   private Map<String, String> patchIds(List<Region> there) {
     Set<String> taken = there.stream().map(Region::id).collect(Collectors.toSet());
     return patches.stream()
-        .collect(Collectors.toMap(Region::id, patch -> free(patch.id(), taken::contains)));
-  }
-
-  private static String free(String wanted, Predicate<String> isTaken) {
-    String id = wanted;
-    for (int n = 2; isTaken.test(id); n++) {
-      id = wanted + "-" + n;
-    }
-    return id;
+        .collect(Collectors.toMap(Region::id, patch -> FreeId.of(patch.id(), taken::contains)));
   }
 
   private List<Piece> left() {

@@ -100,7 +100,9 @@ public final class PieceEditor {
     List<Body> bodies = new ArrayList<>(piece.bodies());
     for (Body body : other.bodies()) {
       String name = other.bodies().size() == 1 ? other.name() : body.name();
-      renamed.put(body.id(), freeId(bodies, body.id()));
+      renamed.put(
+          body.id(),
+          FreeId.of(body.id(), taken -> bodies.stream().anyMatch(b -> b.id().equals(taken))));
       bodies.add(new Body(renamed.get(body.id()), name, body.mesh(), body.shift()));
     }
     List<Rule> rules = new ArrayList<>();
@@ -113,18 +115,6 @@ public final class PieceEditor {
             .map(p -> p == piece ? piece.withBodies(bodies) : p)
             .toList();
     return plan.withPieces(pieces).withRules(rules);
-  }
-
-  private static String freeId(List<Body> bodies, String wanted) {
-    String id = wanted;
-    for (int n = 2; isTaken(bodies, id); n++) {
-      id = wanted + "-" + n;
-    }
-    return id;
-  }
-
-  private static boolean isTaken(List<Body> bodies, String id) {
-    return bodies.stream().anyMatch(body -> body.id().equals(id));
   }
 
   /** A rule for both pieces becomes two, because only for one of them bodies are named. */
