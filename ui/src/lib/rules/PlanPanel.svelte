@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { ApiProblem } from '../api/client';
-  import { mm, parseHeight } from '../model/heights';
+  import { mm } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
+  import HeightField from './HeightField.svelte';
 
   interface Props {
     session: PlanSession;
@@ -14,28 +14,17 @@
   const heights = $derived(session.planHeights);
   const from = $derived(heights[number - 1] ?? 0);
   const to = $derived(heights[number] ?? 0);
-
-  function move(input: HTMLInputElement, height: number) {
-    const wanted = parseHeight(session.heights, input.value);
-    input.value = mm(height);
-    if (typeof wanted === 'string') {
-      const remedy = 'Type millimetres such as 4.2, or a layer such as L22.';
-      session.problem = new ApiProblem(0, '', 'the boundary', wanted, remedy);
-    } else if (Math.abs(wanted - height) > 1e-6) {
-      void session.edit({ action: 'MOVE_PLAN_BOUNDARY', height, to: wanted });
-    }
-  }
 </script>
 
 {#snippet end(label: string, height: number, isBoundary: boolean)}
   <label>
     <span>{label}</span>
     {#if isBoundary}
-      <input
-        class="field num"
-        aria-label="{label} of the plan's stratum"
-        value={mm(height)}
-        onchange={(e) => move(e.currentTarget, height)}
+      <HeightField
+        {session}
+        label="{label} of the plan's stratum"
+        {height}
+        onMove={(to) => session.edit({ action: 'MOVE_PLAN_BOUNDARY', height, to })}
       />
     {:else}
       <output class="num">{mm(height)}</output>

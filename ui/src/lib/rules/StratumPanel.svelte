@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { ApiProblem, type PieceView, type StratumView } from '../api/client';
+  import type { PieceView, StratumView } from '../api/client';
   import { darker, textOn } from '../model/colours';
-  import { mm, parseHeight } from '../model/heights';
+  import { mm } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
+  import HeightField from './HeightField.svelte';
 
   interface Props {
     session: PlanSession;
@@ -30,25 +31,8 @@
     });
   }
 
-  function moveBoundary(event: Event, from: number) {
-    const input = event.currentTarget as HTMLInputElement;
-    const to = parseHeight(session.heights, input.value);
-    if (typeof to === 'string') {
-      session.problem = new ApiProblem(
-        0,
-        '',
-        'the boundary',
-        to,
-        'Type millimetres such as 4.2, or a layer such as L22.',
-      );
-      input.value = mm(from);
-    } else if (Math.abs(to - from) > 1e-6) {
-      void session
-        .edit({ action: 'MOVE_BOUNDARY', piece: piece.id, height: from, to })
-        .then((done) => !done && (input.value = mm(from)));
-    } else {
-      input.value = mm(from);
-    }
+  function moveBoundary(height: number, to: number) {
+    return session.edit({ action: 'MOVE_BOUNDARY', piece: piece.id, height, to });
   }
 </script>
 
@@ -70,11 +54,11 @@
   <label>
     <span>top</span>
     {#if stratum.number < piece.strata.length}
-      <input
-        class="field num"
-        aria-label="Top of the stratum"
-        value={mm(stratum.to)}
-        onchange={(e) => moveBoundary(e, stratum.to)}
+      <HeightField
+        {session}
+        label="Top of the stratum"
+        height={stratum.to}
+        onMove={(to) => moveBoundary(stratum.to, to)}
       />
     {:else}
       <output class="num">{mm(stratum.to)}</output>
@@ -84,11 +68,11 @@
   <label>
     <span>bottom</span>
     {#if stratum.number > 1}
-      <input
-        class="field num"
-        aria-label="Bottom of the stratum"
-        value={mm(stratum.from)}
-        onchange={(e) => moveBoundary(e, stratum.from)}
+      <HeightField
+        {session}
+        label="Bottom of the stratum"
+        height={stratum.from}
+        onMove={(to) => moveBoundary(stratum.from, to)}
       />
     {:else}
       <output class="num">{mm(stratum.from)}</output>

@@ -14,7 +14,9 @@ import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.PieceEditor;
 import org.stratonomy.engine.plan.Placement;
+import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.RuleEditor;
@@ -110,7 +112,7 @@ public final class Checks {
           text("Its lowest point is %.3f mm above the bed; it begins in mid-air.", b.minZ()),
           piece,
           Optional.of(b.minZ()),
-          List.of(new Remedy("Put it on the bed", plan.withPiece(lowered(piece)))));
+          List.of(new Remedy("Put it on the bed", lowered(piece))));
     }
     if (b.minZ() < -ROUNDING_MM) {
       add(
@@ -120,7 +122,7 @@ public final class Checks {
           text("Its lowest %.3f mm lie below the bed and are not printed.", -b.minZ()),
           piece,
           Optional.of(0.0),
-          List.of(new Remedy("Put it on the bed", plan.withPiece(lowered(piece)))));
+          List.of(new Remedy("Put it on the bed", lowered(piece))));
     }
     if (p.top() - p.bottom() < machine.minLayerHeight()) {
       add(
@@ -205,9 +207,7 @@ public final class Checks {
     return List.of(
         new Remedy(
             "Move it onto the bed",
-            plan.withPiece(
-                piece.withPlacement(
-                    at.withPosition(new Placement.Vector(x, y, at.position().z()))))));
+            placed(piece, at.withPosition(new Vector(x, y, at.position().z())))));
   }
 
   /** The nearest middle so that a size lies on the bed, with room for the skirt if there is any. */
@@ -216,30 +216,19 @@ public final class Checks {
     return Math.clamp(middle, size / 2 + room, bed - size / 2 - room);
   }
 
-  /** The piece on the bed, its boundaries moved down with it. */
-  private static Piece lowered(Piece piece) {
-    Placement at = piece.placement();
-    double by = at.position().z();
-    return piece
-        .withPlacement(
-            at.withPosition(new Placement.Vector(at.position().x(), at.position().y(), 0)))
-        .withBoundaries(
-            piece.boundaries().stream().map(z -> Math.rint((z - by) * 1e6) / 1e6).toList());
+  /** The plan with the piece on the bed. */
+  private Plan lowered(Piece piece) {
+    Vector at = piece.placement().position();
+    return placed(piece, piece.placement().withPosition(new Vector(at.x(), at.y(), 0)));
   }
 
-  /** Boundaries keep their share of the height. */
   private Remedy scaled(Piece piece, double factor, String label) {
     Placement at = piece.placement();
-    double bottom = at.position().z();
-    return new Remedy(
-        label,
-        plan.withPiece(
-            piece
-                .withPlacement(at.withScale(at.scale().times(factor)))
-                .withBoundaries(
-                    piece.boundaries().stream()
-                        .map(z -> Math.rint((bottom + (z - bottom) * factor) * 1e6) / 1e6)
-                        .toList())));
+    return new Remedy(label, placed(piece, at.withScale(at.scale().times(factor))));
+  }
+
+  private Plan placed(Piece piece, Placement to) {
+    return new PieceEditor(plan, piece.id()).place(to);
   }
 
   /** The skirt goes around everything; near the bed's edge there is no room for it. */
