@@ -9,7 +9,7 @@
     type SettingView,
     type ShelfView,
   } from '../lib/api/client';
-  import type { RuleValue } from '../lib/model/session.svelte';
+  import type { RuleValue } from '../lib/model/document';
   import { isCourse, valueText } from '../lib/rules/course';
   import PageHead from '../lib/shell/PageHead.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';

@@ -23,6 +23,19 @@ import {
   type StratumView,
 } from '../api/client';
 import { readLayer, type LayerPaths } from '../api/layer';
+import type {
+  Place,
+  RuleView,
+  Part,
+  CourseTask,
+  Selected,
+  Values,
+  RegionDocument,
+  Marking,
+  PieceDocument,
+  SampleSpot,
+  StopView,
+} from './document';
 import { clampLayer, layerBottom, layerFromPlane, type Heights } from './heights';
 
 /** A longer computation shows how far it is after this time, ms. */
@@ -32,111 +45,6 @@ const LAYERS_KEPT = 400;
 const PREVIEW_FROM = 400;
 
 export type EditWithoutVersion = Omit<EditRequest, 'version'>;
-
-/** A place as rules name it; a list that is missing sets no limit. */
-export interface Place {
-  pieces?: string[];
-  bodies?: string[];
-  strata?: number[];
-  regions?: string[];
-  roles?: string[];
-  layers?: { from: 'piece' | 'stratum'; first?: number; last?: number };
-  planStrata?: number[];
-}
-
-/** A value that goes by the layer. */
-export interface Course {
-  from?: 'piece' | 'stratum';
-  ramp?: boolean;
-  steps: { layer: number; value: number }[];
-}
-
-export type RuleValue = string | number | Course;
-
-/** Rules of the document as the interface reads them. */
-export interface RuleView {
-  where: Place;
-  set: Record<string, RuleValue>;
-  on?: boolean;
-  recipe?: string;
-}
-
-/** A part of a piece that is selected in place of one of its strata, or a stratum of the plan. */
-export interface Part {
-  kind: 'piece' | 'body' | 'region' | 'plan';
-  /** Of a stratum of the plan, its number. */
-  id: string;
-}
-
-/** A course that is being edited. */
-export interface CourseTask {
-  setting: SettingView;
-  course: Course;
-  onDone: (course: Course) => void;
-}
-
-export interface Selected {
-  piece: string;
-  /** The stratum that was selected last, from 1. */
-  stratum: number;
-  part?: Part;
-}
-
-/** Values by the ids of settings, each with the rule that decides. */
-export type Values = Record<string, { value: string; rule: number; below: string }>;
-
-export interface RegionDocument {
-  id: string;
-  name?: string;
-  box?: { middle: number[]; size: number[] };
-  cylinder?: { middle: number[]; diameter: number; height: number };
-  sphere?: { middle: number[]; diameter: number };
-  solid?: { mesh: string; shift?: number[] };
-  core?: { walls?: number; sideways?: number; layers?: number; upright?: number };
-  slab?: { core: string; side?: string; layers: number };
-  patch?: {
-    body: string;
-    triangles: string;
-    walls?: number;
-    sideways?: number;
-    layers?: number;
-    upright?: number;
-  };
-}
-
-/** How a click or a stroke over the model marks a patch. */
-export interface Marking {
-  mode: 'face' | 'edge' | 'brush' | 'circle' | 'band';
-  erase: boolean;
-  /** Edges sharper than this end what is marked, degrees. */
-  angle: number;
-  /** Radius of a brush, or half the height of the band, mm. */
-  size: number;
-}
-
-export interface PieceDocument {
-  id: string;
-  name?: string;
-  bodies: { id: string; name?: string; mesh: string; shift?: number[] }[];
-  placement?: { position?: number[]; rotation?: number[]; scale?: number[] };
-  boundaries?: number[];
-  strataNames?: string[];
-  fixed?: boolean;
-  regions?: RegionDocument[];
-}
-
-/** A spot on the bed of which the layers are shown. */
-export interface SampleSpot {
-  x: number;
-  y: number;
-  setting: string;
-}
-
-export interface StopView {
-  id: string;
-  height: number;
-  note: string;
-}
 
 /** An open plan: its document, what was computed of it, and where the user stands in it. */
 export class PlanSession {

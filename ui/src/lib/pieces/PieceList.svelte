@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { Part, PlanSession } from '../model/session.svelte';
+  import type { Part } from '../model/document';
+  import type { PlanSession } from '../model/session.svelte';
   import NumberField from '../rules/NumberField.svelte';
   import { regionKind } from '../rules/where';
 

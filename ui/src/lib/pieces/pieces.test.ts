@@ -1,6 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { beforeEach, expect, it, vi } from 'vitest';
-import { PlanSession, type PieceDocument } from '../model/session.svelte';
+import type { PieceDocument } from '../model/document';
+import { PlanSession } from '../model/session.svelte';
 import Inspector from '../rules/Inspector.svelte';
 import ImportQuestion from '../shell/ImportQuestion.svelte';
 import { DOCUMENT, FakeServer, RESULT } from '../testing/fakeServer';

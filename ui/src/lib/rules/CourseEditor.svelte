@@ -1,7 +1,8 @@
 <script lang="ts">
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
-  import type { Course, PlanSession } from '../model/session.svelte';
+  import type { Course } from '../model/document';
+  import type { PlanSession } from '../model/session.svelte';
   import Sheet from '../shell/Sheet.svelte';
   import { courseAt, courseProblem } from './course';
 

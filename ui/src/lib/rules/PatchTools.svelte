@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { Marking, PlanSession, RegionDocument } from '../model/session.svelte';
+  import type { Marking, RegionDocument } from '../model/document';
+  import type { PlanSession } from '../model/session.svelte';
   import { surface } from '../scene/meshes';
   import { PatchMarks } from '../scene/patchMarks';
   import NumberField from './NumberField.svelte';

@@ -2,7 +2,8 @@
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import { textOn } from '../model/colours';
   import type { SettingView } from '../api/client';
-  import type { Place, PlanSession, Values } from '../model/session.svelte';
+  import type { Place, Values } from '../model/document';
+  import type { PlanSession } from '../model/session.svelte';
   import { isCourse } from './course';
   import SettingField from './SettingField.svelte';
   import { isSamePlace } from './where';

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { mm } from '../model/heights';
-  import type { PlanSession, RegionDocument } from '../model/session.svelte';
+  import type { RegionDocument } from '../model/document';
+  import type { PlanSession } from '../model/session.svelte';
   import AlignTools from './AlignTools.svelte';
   import NumberField from './NumberField.svelte';
   import PanelHead from './PanelHead.svelte';

@@ -2,7 +2,8 @@
   import { onDestroy } from 'svelte';
   import type { CoverageView } from '../api/client';
   import { mm } from '../model/heights';
-  import type { Place, PlanSession, RuleView } from '../model/session.svelte';
+  import type { Place, RuleView } from '../model/document';
+  import type { PlanSession } from '../model/session.svelte';
   import RuleRecipe from './RuleRecipe.svelte';
 
   interface Props {

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { PlanSession, RuleView } from '../model/session.svelte';
+  import type { RuleView } from '../model/document';
+  import type { PlanSession } from '../model/session.svelte';
   import { sameValue, valueText } from './course';
 
   interface Props {

@@ -4,7 +4,8 @@
   import Copy from '@lucide/svelte/icons/copy';
   import Plus from '@lucide/svelte/icons/plus';
   import Trash from '@lucide/svelte/icons/trash-2';
-  import type { Course, PlanSession, RuleView } from '../model/session.svelte';
+  import type { Course, RuleView } from '../model/document';
+  import type { PlanSession } from '../model/session.svelte';
   import { isCourse, valueText } from './course';
   import RuleDetails from './RuleDetails.svelte';
   import { isSamePlace, whereText } from './where';

@@ -1,6 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { beforeEach, expect, it, vi } from 'vitest';
-import { PlanSession, type Course } from '../model/session.svelte';
+import type { Course } from '../model/document';
+import { PlanSession } from '../model/session.svelte';
 import { FakeServer } from '../testing/fakeServer';
 import { courseAt, courseProblem, valueText } from './course';
 import CourseEditor from './CourseEditor.svelte';

@@ -1,4 +1,4 @@
-import type { Course, RuleValue } from '../model/session.svelte';
+import type { Course, RuleValue } from '../model/document';
 
 export function isCourse(value: RuleValue | undefined): value is Course {
   return typeof value === 'object';

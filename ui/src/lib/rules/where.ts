@@ -1,4 +1,4 @@
-import type { Place, RegionDocument } from '../model/session.svelte';
+import type { Place, RegionDocument } from '../model/document';
 
 /** What a piece, a body or a region with an id is called. */
 export type NameOf = (kind: 'piece' | 'body' | 'region', id: string) => string;

@@ -2,7 +2,8 @@
   import { onMount, untrack } from 'svelte';
   import { Matrix4, Vector3 } from 'three';
   import { layerTop, mm } from '../model/heights';
-  import type { Marking, PlanSession, RegionDocument } from '../model/session.svelte';
+  import type { Marking, RegionDocument } from '../model/document';
+  import type { PlanSession } from '../model/session.svelte';
   import { geometry, modelOrigin, placementMatrix, surface, turnedBy } from './meshes';
   import { PlanScene, type Pick } from './PlanScene';
   import { PatchMarks, roundBrush } from './patchMarks';
