@@ -104,3 +104,8 @@ export interface StopView {
   height: number;
   note: string;
 }
+
+/** Where the middle of a region with such a place is, mm; the list itself, so that it can be changed. */
+export function middleOf(region: RegionDocument | undefined): number[] | undefined {
+  return region?.box?.middle ?? region?.cylinder?.middle ?? region?.sphere?.middle;
+}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { mm } from '../model/heights';
-  import type { RegionDocument } from '../model/document';
+  import { middleOf, type RegionDocument } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
   import AlignTools from './AlignTools.svelte';
   import NumberField from './NumberField.svelte';
@@ -34,7 +34,7 @@
 
   /** Middle or shift of a region with such a place. */
   function placeOf(r: RegionDocument): number[] | undefined {
-    return r.box?.middle ?? r.cylinder?.middle ?? r.sphere?.middle ?? r.solid?.shift;
+    return middleOf(r) ?? r.solid?.shift;
   }
 
   function setPlace(axis: number, value: number) {
@@ -257,7 +257,7 @@
     />
   {/if}
   <p class="buttons">
-    {#if placeOf(region) && !region.solid}
+    {#if middleOf(region)}
       <button
         class="tool"
         aria-pressed={session.handling === 'move'}

@@ -2,12 +2,12 @@
   import { onMount, untrack } from 'svelte';
   import { Matrix4, Vector3 } from 'three';
   import { layerTop, mm } from '../model/heights';
-  import type { Marking, RegionDocument } from '../model/document';
+  import { middleOf, type RegionDocument } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
   import { geometry, modelOrigin, placementMatrix, surface, turnedBy } from './meshes';
   import { PlanScene, type Pick } from './PlanScene';
-  import { PatchMarks, roundBrush } from './patchMarks';
-  import type { Surface } from './surface';
+  import { isBrush, mark as paint } from './marker';
+  import { PatchMarks } from './patchMarks';
 
   interface Props {
     session: PlanSession;
@@ -228,35 +228,15 @@
     }
     const on = await surface(patch.mesh);
     const marks = drawn?.copy() ?? PatchMarks.read(patch.region.patch!.triangles, on.count);
-    if (how.mode === 'brush' || how.mode === 'circle') {
-      const seen = how.mode === 'circle' ? scene!.direction(hit) : undefined;
-      const brush = roundBrush(hit.place, how.size, seen);
-      on.under(hit.triangle, brush)
-        .filter((t) => !seen || on.faces(t, seen))
-        .forEach((t) => marks.paint(t, on.corners(t), brush, !how.erase));
-    } else {
-      found(on, how, hit).forEach((t) => marks.set(t, !how.erase));
-    }
+    const matrix = scene!.matrixOf(hit);
+    paint(on, marks, how, {
+      triangle: hit.triangle,
+      place: hit.place,
+      height: hit.world[2]!,
+      direction: scene!.direction(hit),
+      heightOf: ([x, y, z]) => new Vector3(x, y, z).applyMatrix4(matrix).z,
+    });
     drawn = marks;
-  }
-
-  function found(on: Surface, how: Marking, hit: Pick): number[] {
-    switch (how.mode) {
-      case 'face':
-        return on.flatFace(hit.triangle);
-      case 'edge':
-        return on.upToEdge(hit.triangle, how.angle);
-      default: {
-        const z = hit.world[2]!;
-        return on.between(z - how.size, z + how.size, heightOf(hit));
-      }
-    }
-  }
-
-  /** Height in the machine of a place in the model of the body that was hit. */
-  function heightOf(hit: Pick): (xyz: number[]) => number {
-    const matrix = matrices.get(hit.piece)!;
-    return ([x, y, z]) => new Vector3(x, y, z).applyMatrix4(matrix).z;
   }
 
   function pointerDown(event: PointerEvent) {
@@ -272,12 +252,8 @@
     }
   }
 
-  function isBrush(): boolean {
-    return session.marking?.mode === 'brush' || session.marking?.mode === 'circle';
-  }
-
   function pointerMove(event: PointerEvent) {
-    const hit = drawing && isBrush() ? pick(event) : undefined;
+    const hit = drawing && isBrush(session.marking) ? pick(event) : undefined;
     if (hit) {
       marked = marked.then(() => mark(hit));
     }
@@ -292,7 +268,7 @@
       scene?.setTurning(true);
       await marked;
       await keepMarks();
-    } else if (still && !scene?.isHandling) {
+    } else if (still && !scene?.handles.isHeld) {
       select(event);
     }
   }
@@ -316,15 +292,11 @@
       return undefined;
     }
     if (part?.kind === 'region') {
-      const at = regionPlace(session.selectedRegion);
+      const at = middleOf(session.selectedRegion);
       return at && session.handling === 'move' ? { piece, at } : undefined;
     }
     return { piece, at: undefined };
   });
-
-  function regionPlace(region: RegionDocument | undefined): number[] | undefined {
-    return region?.box?.middle ?? region?.cylinder?.middle ?? region?.sphere?.middle;
-  }
 
   /** From places of regions, counted from the middle of the model's bottom, to the machine. */
   function regionMatrix(piece: string): Matrix4 | undefined {
@@ -340,7 +312,7 @@
     const into = scene;
     const what = handled;
     if (!into || !what) {
-      into?.setHandles(undefined);
+      into?.handles.show(undefined);
       return;
     }
     const view = session.piece(what.piece)!;
@@ -352,7 +324,7 @@
           (view.min[1]! + view.max[1]!) / 2,
           (view.min[2]! + view.max[2]!) / 2,
         );
-    into.setHandles({
+    into.handles.show({
       mode: session.handling === 'turn' ? 'rotate' : 'translate',
       at: at.toArray(),
       piece: ofRegion ? undefined : what.piece,
@@ -373,7 +345,7 @@
     const id = session.selectedRegion?.id;
     void session.changePiece(piece, (document) => {
       const region = document.regions!.find((r) => r.id === id);
-      regionPlace(region)?.splice(0, 3, ...place);
+      middleOf(region)?.splice(0, 3, ...place);
     });
   }
 

@@ -1,6 +1,7 @@
 import * as THREE from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
-import { TransformControls } from 'three/addons/controls/TransformControls.js';
+import { PieceHandles } from './handles';
+import { markMesh, markedGeometries, type Marks } from './markMeshes';
 
 /** Strata of a piece as colours over the height; the last reaches to the top. */
 export interface Band {
@@ -14,16 +15,6 @@ export interface Contours {
   readonly chosen: boolean;
 }
 
-/** Marked triangles of a body. */
-export interface Marks {
-  readonly piece: string;
-  readonly body: string;
-  readonly triangles: Uint8Array;
-  /** Corners of parts of large triangles, nine numbers each. */
-  readonly parts: Float32Array;
-  readonly colour: string;
-}
-
 /** A place on a body that was pointed at. */
 export interface Pick {
   readonly piece: string;
@@ -35,17 +26,6 @@ export interface Pick {
   readonly world: readonly number[];
   /** Of the triangle, outwards, in the machine's axes. */
   readonly normal: readonly number[];
-}
-
-/** Handles that move or turn something. */
-export interface Handles {
-  readonly mode: 'translate' | 'rotate';
-  /** Where they are, mm. */
-  readonly at: readonly number[];
-  /** The piece that is shown moving; none for a region. */
-  readonly piece: string | undefined;
-  /** Is told the way, mm, and the turn when a handle is let go. */
-  readonly onDone: (way: readonly number[], turn: THREE.Matrix4) => void;
 }
 
 const MAX_BANDS = 64;
@@ -74,11 +54,7 @@ export class PlanScene {
   /** Whether the user turned or moved the view since it was last set. */
   isTurned = false;
   private asked = 0;
-  private readonly held = new THREE.Object3D();
-  private readonly handles: TransformControls;
-  private handled: Handles | undefined;
-  /** Matrices of the meshes of the handled piece before they were moved. */
-  private before: { mesh: THREE.Object3D; matrix: THREE.Matrix4 }[] = [];
+  readonly handles: PieceHandles;
 
   constructor(canvas: HTMLCanvasElement, smooth: boolean) {
     this.renderer = new THREE.WebGLRenderer({ canvas, antialias: smooth, alpha: true });
@@ -87,11 +63,17 @@ export class PlanScene {
     this.controls = new OrbitControls(this.camera, canvas);
     this.controls.addEventListener('change', () => this.draw());
     this.controls.addEventListener('start', () => (this.isTurned = true));
-    this.handles = new TransformControls(this.camera, canvas);
-    this.handles.setSize(0.8);
-    this.handles.addEventListener('change', () => this.draw());
-    this.handles.addEventListener('dragging-changed', (event) => this.grab(event.value === true));
-    this.handles.addEventListener('objectChange', () => this.showMoved());
+    this.handles = new PieceHandles({
+      scene: this.scene,
+      camera: this.camera,
+      canvas,
+      meshesOf: (piece) =>
+        this.pieces.children
+          .filter((group) => group.userData['piece'] === piece)
+          .flatMap((group) => group.children),
+      onGrab: (begins) => (this.controls.enabled = !begins),
+      draw: () => this.draw(),
+    });
     const sun = new THREE.DirectionalLight('#fff6e6', 2.1);
     sun.position.set(-0.5, -0.7, 1);
     this.scene.add(
@@ -106,55 +88,7 @@ export class PlanScene {
       new THREE.BufferGeometry(),
       new THREE.LineBasicMaterial({ color: '#0f6468' }),
     );
-    this.scene.add(this.level, this.held);
-  }
-
-  /** Shows handles, or none. */
-  setHandles(handles: Handles | undefined): void {
-    this.handled = handles;
-    const shown = this.handles.getHelper();
-    if (!handles) {
-      this.handles.detach();
-      this.scene.remove(shown);
-    } else {
-      this.held.position.fromArray(handles.at);
-      this.held.rotation.set(0, 0, 0);
-      this.handles.setMode(handles.mode);
-      this.handles.attach(this.held);
-      this.scene.add(shown);
-    }
-    this.draw();
-  }
-
-  /** Whether the pointer is on a handle. */
-  get isHandling(): boolean {
-    return this.handled !== undefined && this.handles.axis !== null;
-  }
-
-  private grab(begins: boolean): void {
-    this.controls.enabled = !begins;
-    if (begins) {
-      this.before = this.pieces.children
-        .filter((group) => group.userData['piece'] === this.handled?.piece)
-        .flatMap((group) => group.children)
-        .map((mesh) => ({ mesh, matrix: mesh.matrix.clone() }));
-    } else if (this.handled) {
-      const way = this.held.position.clone().sub(new THREE.Vector3().fromArray(this.handled.at));
-      const turn = new THREE.Matrix4().makeRotationFromQuaternion(this.held.quaternion);
-      this.handled.onDone(way.toArray(), turn);
-    }
-  }
-
-  private showMoved(): void {
-    const at = new THREE.Vector3().fromArray(this.handled?.at ?? []);
-    const moved = new THREE.Matrix4()
-      .makeTranslation(this.held.position)
-      .multiply(new THREE.Matrix4().makeRotationFromQuaternion(this.held.quaternion))
-      .multiply(new THREE.Matrix4().makeTranslation(at.negate()));
-    for (const { mesh, matrix } of this.before) {
-      mesh.matrix.copy(moved).multiply(matrix);
-    }
-    this.draw();
+    this.scene.add(this.level);
   }
 
   setBed(width: number, depth: number, dark: boolean): void {
@@ -252,8 +186,8 @@ export class PlanScene {
       if (mesh) {
         for (const geometry of markedGeometries(mesh, marks)) {
           this.marks.add(
-            marked(mesh, geometry, marks.colour, this.below, 1),
-            marked(mesh, geometry, marks.colour, this.above, GHOST_MARKS),
+            markMesh(mesh, geometry, marks.colour, this.below, 1),
+            markMesh(mesh, geometry, marks.colour, this.above, GHOST_MARKS),
           );
         }
       }
@@ -294,11 +228,14 @@ export class PlanScene {
     };
   }
 
+  /** From the coordinates of the model of a body to the machine's. */
+  matrixOf(pick: Pick): THREE.Matrix4 {
+    return this.bodyGroup(pick.piece, pick.body)!.children[0]!.matrix;
+  }
+
   /** The direction in which a place is seen, in the coordinates of its body's model, of length 1. */
   direction(pick: Pick): readonly number[] {
-    const mesh = this.bodyGroup(pick.piece, pick.body)!.children[0]!;
-    const inverse = mesh.matrix.clone().invert();
-    const from = this.camera.position.clone().applyMatrix4(inverse);
+    const from = this.camera.position.clone().applyMatrix4(this.matrixOf(pick).clone().invert());
     return new THREE.Vector3().fromArray(pick.place).sub(from).normalize().toArray();
   }
 
@@ -410,52 +347,4 @@ export class PlanScene {
     this.controls.dispose();
     this.renderer.dispose();
   }
-}
-
-/** The marked triangles of a mesh, and the parts of large ones. */
-function markedGeometries(mesh: THREE.Mesh, marks: Marks): THREE.BufferGeometry[] {
-  const index = mesh.geometry.getIndex()!;
-  const kept: number[] = [];
-  marks.triangles.forEach((is, t) => {
-    if (is) {
-      kept.push(index.getX(3 * t), index.getX(3 * t + 1), index.getX(3 * t + 2));
-    }
-  });
-  const whole = new THREE.BufferGeometry();
-  whole.setAttribute('position', mesh.geometry.getAttribute('position'));
-  whole.setIndex(kept);
-  if (marks.parts.length === 0) {
-    return [whole];
-  }
-  const parts = new THREE.BufferGeometry();
-  parts.setAttribute('position', new THREE.BufferAttribute(marks.parts, 3));
-  return [whole, parts];
-}
-
-function marked(
-  mesh: THREE.Mesh,
-  geometry: THREE.BufferGeometry,
-  colour: string,
-  clip: THREE.Plane,
-  opacity: number,
-): THREE.Mesh {
-  const shown = new THREE.Mesh(
-    geometry,
-    new THREE.MeshLambertMaterial({
-      color: colour,
-      clippingPlanes: [clip],
-      transparent: opacity < 1,
-      opacity,
-      depthWrite: opacity === 1,
-      flatShading: true,
-      side: THREE.DoubleSide,
-      polygonOffset: true,
-      polygonOffsetFactor: -2,
-      polygonOffsetUnits: -2,
-    }),
-  );
-  shown.matrixAutoUpdate = false;
-  shown.matrix.copy(mesh.matrix);
-  shown.renderOrder = 1;
-  return shown;
 }

@@ -1,0 +1,94 @@
+import * as THREE from 'three';
+import { TransformControls } from 'three/addons/controls/TransformControls.js';
+
+/** Handles that move or turn something. */
+export interface Handles {
+  readonly mode: 'translate' | 'rotate';
+  /** Where they are, mm. */
+  readonly at: readonly number[];
+  /** The piece that is shown moving; none for a region. */
+  readonly piece: string | undefined;
+  /** Is told the way, mm, and the turn when a handle is let go. */
+  readonly onDone: (way: readonly number[], turn: THREE.Matrix4) => void;
+}
+
+/** What the handles need of the scene that they are in. */
+interface Surroundings {
+  readonly scene: THREE.Scene;
+  readonly camera: THREE.Camera;
+  readonly canvas: HTMLCanvasElement;
+  readonly meshesOf: (piece: string | undefined) => THREE.Object3D[];
+  readonly onGrab: (begins: boolean) => void;
+  readonly draw: () => void;
+}
+
+/** Shows handles, moves what they hold while they are dragged, and says how far it came. */
+export class PieceHandles {
+  private readonly held = new THREE.Object3D();
+  private readonly controls: TransformControls;
+  private shown: Handles | undefined;
+  /** Matrices of the meshes of the held piece before they were moved. */
+  private before: { mesh: THREE.Object3D; matrix: THREE.Matrix4 }[] = [];
+
+  constructor(private readonly around: Surroundings) {
+    this.controls = new TransformControls(around.camera, around.canvas);
+    this.controls.setSize(0.8);
+    this.controls.addEventListener('change', around.draw);
+    this.controls.addEventListener('dragging-changed', (event) => this.grab(event.value === true));
+    this.controls.addEventListener('objectChange', () => this.showMoved());
+    around.scene.add(this.held);
+  }
+
+  show(handles: Handles | undefined): void {
+    this.shown = handles;
+    const helper = this.controls.getHelper();
+    if (!handles) {
+      this.controls.detach();
+      this.around.scene.remove(helper);
+    } else {
+      this.held.position.fromArray(handles.at);
+      this.held.rotation.set(0, 0, 0);
+      this.controls.setMode(handles.mode);
+      this.controls.attach(this.held);
+      this.around.scene.add(helper);
+    }
+    this.around.draw();
+  }
+
+  /** Whether the pointer is on a handle. */
+  get isHeld(): boolean {
+    return this.shown !== undefined && this.controls.axis !== null;
+  }
+
+  dispose(): void {
+    this.controls.dispose();
+  }
+
+  private get turn(): THREE.Matrix4 {
+    return new THREE.Matrix4().makeRotationFromQuaternion(this.held.quaternion);
+  }
+
+  private grab(begins: boolean): void {
+    this.around.onGrab(begins);
+    if (begins) {
+      this.before = this.around
+        .meshesOf(this.shown?.piece)
+        .map((mesh) => ({ mesh, matrix: mesh.matrix.clone() }));
+    } else if (this.shown) {
+      const way = this.held.position.clone().sub(new THREE.Vector3().fromArray(this.shown.at));
+      this.shown.onDone(way.toArray(), this.turn);
+    }
+  }
+
+  private showMoved(): void {
+    const at = new THREE.Vector3().fromArray(this.shown?.at ?? []);
+    const moved = new THREE.Matrix4()
+      .makeTranslation(this.held.position)
+      .multiply(this.turn)
+      .multiply(new THREE.Matrix4().makeTranslation(at.negate()));
+    for (const { mesh, matrix } of this.before) {
+      mesh.matrix.copy(moved).multiply(matrix);
+    }
+    this.around.draw();
+  }
+}
