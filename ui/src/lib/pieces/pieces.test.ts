@@ -21,7 +21,11 @@ const TOWER: PieceDocument = {
   regions: [
     { id: 'core', name: 'Core', core: { walls: 2, layers: 3 } },
     { id: 'ball', sphere: { middle: [0, 0, 5], diameter: 4 } },
-    { id: 'beak', name: 'Beak', patch: { body: 'top', triangles: '0-3,7', walls: 1, layers: 2 } },
+    {
+      id: 'beak',
+      name: 'Beak',
+      patch: { body: 'top', triangles: '0-3,7,9.0,9.31,12.2', walls: 1, layers: 2 },
+    },
   ],
 };
 
@@ -97,7 +101,7 @@ it('moves a sphere by numbers and takes no nonsense', async () => {
 
 it('counts what is marked, and chooses how to mark', async () => {
   inspect('beak');
-  expect(screen.getByText(/5 triangles are marked/)).toBeInTheDocument();
+  expect(screen.getByText(/5 triangles are marked, and parts of 2/)).toBeInTheDocument();
   await fireEvent.click(screen.getByRole('button', { name: 'Ball' }));
   expect(session.marking?.mode).toBe('brush');
   await fireEvent.click(screen.getByRole('button', { name: 'Clear' }));

@@ -32,7 +32,9 @@
       .map((range) => range.split('-').map(Number))
       .reduce((sum, [from, to]) => sum + (to ?? from!) - from! + 1, 0),
   );
-  const parts = $derived(new Set(ranges.filter((r) => r.includes('.')).map(parseFloat)).size);
+  const parts = $derived(
+    new Set(ranges.filter((r) => r.includes('.')).map((r) => parseInt(r))).size,
+  );
   const others = $derived(
     (session.pieceDocument(piece)?.regions ?? [])
       .filter((other) => other.id !== region.id && other.patch?.body === region.patch!.body)
