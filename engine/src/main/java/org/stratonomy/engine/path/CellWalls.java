@@ -11,9 +11,6 @@ import org.stratonomy.engine.plane.Plane;
  * cell keeps as many of them as it has walls.
  */
 final class CellWalls {
-  /** What is narrower than this is left by rounding, mm. */
-  private static final double ROUNDING_MM = 0.01;
-
   private final Function<LineSettings, OutlineWalls> outline;
 
   /**
@@ -32,7 +29,7 @@ final class CellWalls {
    * Lays the walls of a part of the section.
    *
    * @param out where the lines go
-   * @return what they leave free of it
+   * @return what they leave free of it, without what is too narrow for any line
    */
   Area walls(LineCell part, List<Line> out) {
     LineSettings s = part.settings();
@@ -43,6 +40,6 @@ final class CellWalls {
         out.addAll(clipper.inside(line));
       }
     }
-    return Plane.open(inside, ROUNDING_MM / 2);
+    return Plane.open(inside, NarrowPlaces.LEAST_PASSED / 2 * s.lineWidth());
   }
 }

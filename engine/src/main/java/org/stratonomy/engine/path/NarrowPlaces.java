@@ -24,7 +24,7 @@ final class NarrowPlaces {
   private static final double LEAST = 0.5;
 
   /** A line goes on through a place that is narrower, down to this many widths. */
-  private static final double LEAST_PASSED = 0.35;
+  static final double LEAST_PASSED = 0.35;
 
   /** Up to this many widths a single line takes all of a place. */
   private static final double SINGLE = 1.5;
