@@ -74,7 +74,7 @@ bench() {
     org.stratonomy.bench.PipelineBench
   "$JAVA_HOME/bin/java" -cp "bench/target/bench-0.1.0-SNAPSHOT.jar:bench/target/lib/*" \
     org.stratonomy.bench.PlaneBench
-  "$JAVA_HOME/bin/java" -Xmx2g -cp "bench/target/bench-0.1.0-SNAPSHOT.jar:bench/target/lib/*" \
+  "$JAVA_HOME/bin/java" -Xmx2g -XX:+UseParallelGC -cp "bench/target/bench-0.1.0-SNAPSHOT.jar:bench/target/lib/*" \
     org.stratonomy.bench.ScaleBench
 }
 

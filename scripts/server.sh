@@ -29,7 +29,7 @@ demo() {
   say "Starting …"
   STRATONOMY_DB_URL=jdbc:postgresql://127.0.0.1:$dbport/stratonomy \
     STRATONOMY_DB_PASSWORD=$(as_postgres cat "$db/password") STRATONOMY_PORT=$port STRATONOMY_DEMO=true \
-    nohup "$JAVA_HOME/bin/java" -Xmx6g --enable-native-access=ALL-UNNAMED \
+    nohup "$JAVA_HOME/bin/java" -Xmx6g -XX:+UseParallelGC --enable-native-access=ALL-UNNAMED \
     -jar app/target/app-0.1.0-SNAPSHOT.jar >"$data/app.log" 2>&1 &
   echo $! >"$data/app.pid"
   echo "http://127.0.0.1:$port" >"$data/address"

@@ -2,6 +2,7 @@ package org.stratonomy.engine;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -93,6 +94,18 @@ class DividedLayerTest {
       }
     }
     return crossed;
+  }
+
+  @ParameterizedTest
+  @CsvSource({"0.9, 2", "0.94, 2", "1.0, 2", "1.03, 2", "1.0, 1"})
+  void aCoreTakesWhatIsTooNarrowForALineBesideTheWalls(double depth, int slot) {
+    PlanResult result =
+        withRegion(
+            new Region.Core(Depth.ofMm(depth), Depth.of(0)),
+            Map.of(Setting.FILAMENT, Value.of(slot), Setting.NOZZLE_TEMPERATURE, Value.of(222)),
+            Map.of(Setting.WALLS, Value.of(2), Setting.JOINT_WALLS, Value.of(0)));
+    List<Stroke> all = result.schedule().layers().get(MIDDLE - 1).strokes();
+    assertThat(volume(all)).isCloseTo(SIZE * SIZE * HEIGHT, withinPercentage(0.7));
   }
 
   @ParameterizedTest

@@ -1,7 +1,10 @@
 package org.stratonomy.engine.path;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
 
@@ -29,17 +32,61 @@ final class CellWalls {
    * Lays the walls of a part of the section.
    *
    * @param out where the lines go
-   * @return what they leave free of it, without what is too narrow for any line
    */
-  Area walls(LineCell part, List<Line> out) {
-    LineSettings s = part.settings();
-    Area inside = Plane.intersection(part.area(), within(s));
+  void lay(LineCell part, List<Line> out) {
     LineClipper clipper = new LineClipper(part.area());
-    for (List<Line> wall : outline.apply(s).walls()) {
+    for (List<Line> wall : outline.apply(part.settings()).walls()) {
       for (Line line : wall) {
         out.addAll(clipper.inside(line));
       }
     }
-    return Plane.open(inside, NarrowPlaces.LEAST_PASSED / 2 * s.lineWidth());
+  }
+
+  /**
+   * What the walls leave free of each part. Where that is too narrow for any line, it goes to the
+   * part beside it, first to one of the same filament, so that no gap stays between them.
+   */
+  List<Area> insides(List<LineCell> parts) {
+    List<Area> insides = new ArrayList<>();
+    List<Area> slivers = new ArrayList<>();
+    for (LineCell part : parts) {
+      Area free = Plane.intersection(part.area(), within(part.settings()));
+      Area wide = Plane.open(free, least(part) / 2);
+      insides.add(wide);
+      slivers.add(sliver(free, wide, part.settings().lineWidth()));
+    }
+    for (int from = 0; from < parts.size(); from++) {
+      int slot = parts.get(from).slot();
+      Area left = slivers.get(from);
+      for (int to : bySlot(parts, slot)) {
+        if (to != from && !left.isEmpty()) {
+          Area reach = Plane.outset(insides.get(to), least(parts.get(from)));
+          Area given = Plane.intersection(left, reach);
+          insides.set(to, Plane.union(insides.get(to), given));
+          left = Plane.difference(left, given);
+        }
+      }
+    }
+    return insides;
+  }
+
+  /** Indices of the parts, those of a filament first. */
+  private static List<Integer> bySlot(List<LineCell> parts, int slot) {
+    return IntStream.range(0, parts.size())
+        .boxed()
+        .sorted(Comparator.comparing(i -> parts.get(i).slot() != slot))
+        .toList();
+  }
+
+  /** What is narrower than this holds no line, mm. */
+  private static double least(LineCell part) {
+    return NarrowPlaces.LEAST_PASSED * part.settings().lineWidth();
+  }
+
+  private static Area sliver(Area free, Area wide, double width) {
+    double least = width * width;
+    return free.areaMm2() - wide.areaMm2() < least
+        ? Area.EMPTY
+        : Plane.difference(free, wide).withoutSmall(least);
   }
 }

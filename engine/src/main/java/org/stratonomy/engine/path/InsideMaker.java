@@ -38,10 +38,7 @@ final class InsideMaker {
       solid(overAir, inside, filler);
       return;
     }
-    Area surface = around.missing(s);
-    double least = s.leastSkinMm2();
-    Area needed = grown(least > 0 ? surface.withoutSmall(least) : surface, inside);
-    Area narrower = Plane.inset(Plane.difference(inside, needed), width);
+    Area narrower = Plane.inset(Plane.difference(inside, around.solid(s)), width);
     Area sparse = Plane.outset(narrower, width);
     solid(overAir, Plane.difference(inside, sparse), filler);
     if (s.density() > 0) {
@@ -62,17 +59,6 @@ final class InsideMaker {
     }
   }
 
-  /** Without slivers, and a line wider, so that a skin is held by what is beside it. */
-  private Area grown(Area skin, Area inside) {
-    if (skin.isEmpty()) {
-      return skin;
-    }
-    Area kept = Plane.inset(skin, width / 4);
-    return kept.isEmpty()
-        ? Area.EMPTY
-        : Plane.intersection(inside, Plane.outset(kept, 1.25 * width));
-  }
-
   /** Fills a solid area, its parts by what lies directly above and below them. */
   private void solid(Area overAir, Area solid, Filler filler) {
     Area rest = solid;
@@ -80,7 +66,7 @@ final class InsideMaker {
       filler.solid(rest, Role.BOTTOM_SKIN);
       return;
     }
-    Area bridged = grown(overAir, solid);
+    Area bridged = Plane.intersection(solid, Surroundings.held(overAir, width));
     if (!bridged.isEmpty()) {
       filler.bridge(bridged, new Bridge(around.below(), width));
       rest = Plane.difference(rest, bridged);

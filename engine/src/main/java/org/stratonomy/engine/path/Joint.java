@@ -17,14 +17,17 @@ final class Joint {
 
   private final Area others;
   private final Area reach;
+  private final boolean alone;
 
   /**
    * @param others what has another filament
    * @param reach where lines inside of the walls may run
+   * @param alone whether all of the section but the area itself has another filament
    */
-  Joint(Area others, Area reach) {
+  Joint(Area others, Area reach, boolean alone) {
     this.others = others;
     this.reach = reach;
+    this.alone = alone;
   }
 
   /**
@@ -35,9 +38,15 @@ final class Joint {
    * @return what is left inside of all walls
    */
   Area walls(Area inside, LineSettings s, List<Line> out) {
-    Area over = Plane.intersection(Plane.outset(inside, s.jointOverlap()), others);
-    Area rest = Plane.union(inside, Plane.intersection(over, reach));
-    Area beyond = Plane.difference(others, over);
+    if (inside.isEmpty()) {
+      return inside;
+    }
+    Area wider = Plane.outset(inside, s.jointOverlap());
+    Area rest = alone ? Plane.intersection(wider, reach) : widened(inside, wider);
+    if (s.jointWalls() == 0) {
+      return rest;
+    }
+    Area beyond = Plane.difference(others, wider);
     double width = s.lineWidth();
     for (int i = 0; i < s.jointWalls() && !rest.isEmpty(); i++) {
       Area centre = Plane.inset(rest, width / 2);
@@ -47,10 +56,15 @@ final class Joint {
           out.add(new Line(Role.INNER_WALL, part, width));
         }
       }
-      Area taken = Plane.intersection(Plane.outset(centre, width / 2), Plane.outset(beyond, width));
-      rest = Plane.difference(rest, taken);
       beyond = Plane.outset(beyond, width);
+      Area taken = Plane.intersection(Plane.outset(centre, width / 2), beyond);
+      rest = Plane.difference(rest, taken);
     }
     return rest;
+  }
+
+  /** Wider only where another filament begins. */
+  private Area widened(Area inside, Area wider) {
+    return Plane.union(inside, Plane.intersection(Plane.intersection(wider, others), reach));
   }
 }

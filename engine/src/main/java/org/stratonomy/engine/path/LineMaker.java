@@ -67,7 +67,7 @@ final class LineMaker {
   private List<Line> make(PieceLayer layer) {
     List<Cell> divided = cells.of(layer);
     List<LineCell> parts = LineCell.of(divided);
-    Surroundings around = new Surroundings(layer, stack, sections);
+    Surroundings around = new Surroundings(layer, stack, sections, memo);
     if (parts.size() == 1) {
       LineCell whole = parts.getFirst();
       OutlineWalls outline = outline(layer, whole.settings());
@@ -76,12 +76,16 @@ final class LineMaker {
       return whole.cut(lines, divided);
     }
     CellWalls walls = new CellWalls(s -> outline(layer, s));
+    List<Area> insides = walls.insides(parts);
     List<Line> lines = new ArrayList<>();
-    for (LineCell part : parts) {
+    for (int i = 0; i < parts.size(); i++) {
+      LineCell part = parts.get(i);
       LineSettings s = part.settings();
       List<Line> own = new ArrayList<>();
-      Area inside = walls.walls(part, own);
-      inside = new Joint(others(part, parts), walls.within(s)).walls(inside, s, own);
+      walls.lay(part, own);
+      boolean alone = parts.stream().allMatch(o -> o == part || o.slot() != part.slot());
+      Joint joint = new Joint(others(part, parts), walls.within(s), alone);
+      Area inside = joint.walls(insides.get(i), s, own);
       new InsideMaker(around, s, own).fill(inside);
       lines.addAll(part.cut(own, divided));
     }

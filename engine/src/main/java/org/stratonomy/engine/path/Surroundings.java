@@ -1,31 +1,33 @@
 package org.stratonomy.engine.path;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
+import java.util.function.Supplier;
+import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
+import org.stratonomy.engine.strata.Section;
 import org.stratonomy.engine.strata.Sections;
 
 /**
- * The section of a layer and what lies above and below it; what several cells of the layer ask for
- * is found once.
+ * The section of a layer and what lies above and below it. What follows from the sections alone is
+ * remembered: several cells of the layer ask for it, and so does every edit that leaves the shape
+ * of the piece as it is.
  */
 final class Surroundings {
   private final PieceLayer layer;
   private final PieceStack stack;
   private final Sections sections;
-  private final Map<List<Integer>, Area> missing = new HashMap<>();
-  private Area overAir;
-  private Area facingUp;
+  private final Memo memo;
 
-  Surroundings(PieceLayer layer, PieceStack stack, Sections sections) {
+  Surroundings(PieceLayer layer, PieceStack stack, Sections sections, Memo memo) {
     this.layer = layer;
     this.stack = stack;
     this.sections = sections;
+    this.memo = memo;
   }
 
   PieceLayer layer() {
@@ -49,13 +51,26 @@ final class Surroundings {
   }
 
   /**
-   * What of the section is a surface within the solid layers of some settings: one of the sections
-   * above or below is missing there.
+   * Where the section is to be solid: a surface lies within the solid layers of some settings,
+   * because one of the sections above or below is missing there. Without slivers, and a line wider,
+   * so that it is held by what is beside it.
    */
-  Area missing(LineSettings s) {
-    return missing.computeIfAbsent(
-        List.of(s.bottomLayers(), s.topLayers()),
-        layers -> Plane.missing(section(), neighbours(layers.get(0), layers.get(1))));
+  Area solid(LineSettings s) {
+    Key.Builder key = Key.of("solid").add(s.leastSkinMm2()).add(s.lineWidth());
+    int first = layer.index() - s.bottomLayers();
+    int last = layer.index() + s.topLayers();
+    return remembered(
+        sectionKeys(key, first, last),
+        () -> {
+          Area missing = Plane.missing(section(), neighbours(s.bottomLayers(), s.topLayers()));
+          double least = s.leastSkinMm2();
+          return held(least > 0 ? missing.withoutSmall(least) : missing, s.lineWidth());
+        });
+  }
+
+  /** Without slivers, and a line wider, so that a skin is held by what is beside it. */
+  static Area held(Area skin, double width) {
+    return skin.isEmpty() ? skin : Plane.outset(Plane.inset(skin, width / 4), 1.25 * width);
   }
 
   /** The sections that must all be there for a place to be inside. */
@@ -72,17 +87,33 @@ final class Surroundings {
     if (isOnBed()) {
       return Area.EMPTY;
     }
-    if (overAir == null) {
-      overAir = Plane.difference(section(), below());
-    }
+    Key.Builder key = Key.of("over air");
+    Area overAir =
+        remembered(
+            sectionKeys(key, layer.index() - 1, layer.index()),
+            () -> Plane.difference(section(), below()));
     return overAir.withoutSmall(width * width / 100);
   }
 
   /** What of the section has nothing above it; slivers do not count. */
   Area facingUp(double width) {
-    if (facingUp == null) {
-      facingUp = Plane.difference(section(), above());
-    }
+    Key.Builder key = Key.of("facing up");
+    Area facingUp =
+        remembered(
+            sectionKeys(key, layer.index(), layer.index() + 1),
+            () -> Plane.difference(section(), above()));
     return facingUp.withoutSmall(width * width);
+  }
+
+  private Key sectionKeys(Key.Builder key, int first, int last) {
+    key.add(layer.index() - first);
+    for (int i = first; i <= last; i++) {
+      key.add(sections.key(i));
+    }
+    return key.build();
+  }
+
+  private Area remembered(Key key, Supplier<Area> found) {
+    return memo.get(key, Section.class, () -> Section.of(found.get())).area();
   }
 }
