@@ -6,6 +6,7 @@
   import type { PlanSession } from '../model/session.svelte';
   import { geometry, modelOrigin, placementMatrix, surface, turnedBy } from './meshes';
   import { PlanScene, type Pick } from './PlanScene';
+  import { drawsInSoftware } from './graphics';
   import { isBrush, mark as paint } from './marker';
   import { PatchMarks } from './patchMarks';
 
@@ -41,7 +42,7 @@
 
   onMount(() => {
     try {
-      scene = new PlanScene(canvas, !navigator.webdriver);
+      scene = new PlanScene(canvas, !drawsInSoftware());
     } catch {
       failed = 'This browser cannot draw in 3D (WebGL is off). All other views work.';
       return;
@@ -69,8 +70,11 @@
   });
 
   $effect(() => {
-    if (scene && session.result) {
-      void show(scene, session.resultRevision);
+    const into = scene;
+    const revision = session.resultRevision;
+    if (into && session.result) {
+      // Not when the plan changes: until its result is there, the last one is shown.
+      untrack(() => void show(into, revision));
     }
   });
 

@@ -1,13 +1,9 @@
 import * as THREE from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import { PieceHandles } from './handles';
+import { HeightOrder } from './heightOrder';
 import { markMesh, markedGeometries, type Marks } from './markMeshes';
-
-/** Strata of a piece as colours over the height; the last reaches to the top. */
-export interface Band {
-  readonly to: number;
-  readonly colour: string;
-}
+import { ShownBody, type Band } from './shownBody';
 
 /** A region as lines: x y z of both ends of each, mm. */
 export interface Contours {
@@ -28,7 +24,6 @@ export interface Pick {
   readonly normal: readonly number[];
 }
 
-const MAX_BANDS = 64;
 /** Opacity of marks above the level. */
 const GHOST_MARKS = 0.4;
 
@@ -41,16 +36,21 @@ export class PlanScene {
   private readonly scene = new THREE.Scene();
   private readonly camera = new THREE.PerspectiveCamera(32, 1, 1, 5000);
   private readonly controls: OrbitControls;
-  private readonly below = new THREE.Plane(new THREE.Vector3(0, 0, -1), 0);
-  private readonly above = new THREE.Plane(new THREE.Vector3(0, 0, 1), 0);
+  private readonly cut = {
+    below: new THREE.Plane(new THREE.Vector3(0, 0, -1), 0),
+    above: new THREE.Plane(new THREE.Vector3(0, 0, 1), 0),
+    height: { value: 0 },
+  };
+  private bodies: ShownBody[] = [];
+  /** By what they depend on; those that nothing asked for since the pieces were cleared go next. */
+  private orders = new Map<string, HeightOrder>();
+  private formerOrders = new Map<string, HeightOrder>();
   private readonly pieces = new THREE.Group();
   private readonly contours = new THREE.Group();
   private readonly marks = new THREE.Group();
   private readonly raycaster = new THREE.Raycaster();
   private readonly bed = new THREE.Group();
   private readonly level: THREE.LineLoop;
-  /** Height that the pieces are cut open at, shared by all materials. */
-  private readonly cut = { value: 0 };
   /** Whether the user turned or moved the view since it was last set. */
   isTurned = false;
   private asked = 0;
@@ -68,10 +68,13 @@ export class PlanScene {
       camera: this.camera,
       canvas,
       meshesOf: (piece) =>
-        this.pieces.children
-          .filter((group) => group.userData['piece'] === piece)
-          .flatMap((group) => group.children),
-      onGrab: (begins) => (this.controls.enabled = !begins),
+        this.bodies
+          .filter((shown) => shown.piece === piece)
+          .flatMap((shown) => shown.group.children),
+      onGrab: (begins) => {
+        this.controls.enabled = !begins;
+        this.bodies.forEach((shown) => shown.release());
+      },
       draw: () => this.draw(),
     });
     const sun = new THREE.DirectionalLight('#fff6e6', 2.1);
@@ -127,7 +130,12 @@ export class PlanScene {
 
   /** Takes all pieces away; `addPiece` puts them in again. */
   clearPieces(): void {
+    this.bodies.forEach((shown) => shown.dispose());
+    this.bodies = [];
     this.pieces.clear();
+    this.formerOrders.forEach((order) => order.dispose());
+    this.formerOrders = this.orders;
+    this.orders = new Map();
     this.draw();
   }
 
@@ -138,21 +146,27 @@ export class PlanScene {
     matrix: THREE.Matrix4,
     bands: readonly Band[],
   ): void {
-    const group = new THREE.Group();
-    group.userData = { piece, body };
-    for (const ghost of [false, true]) {
-      const mesh = new THREE.Mesh(geometry, this.material(bands, ghost));
-      mesh.matrixAutoUpdate = false;
-      mesh.matrix.copy(matrix);
-      mesh.renderOrder = ghost ? 1 : 0;
-      group.add(mesh);
-    }
-    this.pieces.add(group);
+    const order = this.orderOf(geometry, matrix);
+    const shown = new ShownBody(piece, body, geometry, order, matrix, bands, this.cut);
+    this.bodies.push(shown);
+    this.pieces.add(shown.group);
     this.draw();
+  }
+
+  private orderOf(geometry: THREE.BufferGeometry, matrix: THREE.Matrix4): HeightOrder {
+    const key = [geometry.uuid, ...matrix.elements].join(' ');
+    const known = this.orders.get(key) ?? this.formerOrders.get(key);
+    const order = known ?? new HeightOrder(geometry, matrix);
+    this.formerOrders.delete(key);
+    this.orders.set(key, order);
+    return order;
   }
 
   /** Shows regions through the pieces, the chosen ones stronger. */
   setContours(regions: readonly Contours[]): void {
+    if (regions.length === 0 && this.contours.children.length === 0) {
+      return;
+    }
     this.contours.clear();
     for (const region of regions) {
       const geometry = new THREE.BufferGeometry();
@@ -172,22 +186,23 @@ export class PlanScene {
     this.draw();
   }
 
-  private bodyGroup(piece: string, body: string): THREE.Object3D | undefined {
-    return this.pieces.children.find(
-      (group) => group.userData['piece'] === piece && group.userData['body'] === body,
-    );
+  private shownBody(piece: string, body: string): ShownBody | undefined {
+    return this.bodies.find((shown) => shown.piece === piece && shown.body === body);
   }
 
   /** Shows marked triangles over their bodies. */
   setMarks(all: readonly Marks[]): void {
+    if (all.length === 0 && this.marks.children.length === 0) {
+      return;
+    }
     this.marks.clear();
     for (const marks of all) {
-      const mesh = this.bodyGroup(marks.piece, marks.body)?.children[0] as THREE.Mesh | undefined;
+      const mesh = this.shownBody(marks.piece, marks.body)?.whole;
       if (mesh) {
         for (const geometry of markedGeometries(mesh, marks)) {
           this.marks.add(
-            markMesh(mesh, geometry, marks.colour, this.below, 1),
-            markMesh(mesh, geometry, marks.colour, this.above, GHOST_MARKS),
+            markMesh(mesh, geometry, marks.colour, this.cut.below, 1),
+            markMesh(mesh, geometry, marks.colour, this.cut.above, GHOST_MARKS),
           );
         }
       }
@@ -205,10 +220,10 @@ export class PlanScene {
   pick(x: number, y: number, whole: boolean): Pick | undefined {
     this.raycaster.setFromCamera(new THREE.Vector2(x, y), this.camera);
     const hits = this.raycaster.intersectObjects(
-      this.pieces.children.map((group) => group.children[0]!),
+      this.bodies.map((shown) => shown.whole),
       false,
     );
-    const below = whole ? undefined : hits.find((h) => h.point.z <= this.cut.value + 0.02);
+    const below = whole ? undefined : hits.find((h) => h.point.z <= this.cut.height.value + 0.02);
     const hit = below ?? hits[0];
     if (!hit || hit.faceIndex == null) {
       return undefined;
@@ -216,7 +231,7 @@ export class PlanScene {
     const face = hit
       .face!.normal.clone()
       .applyNormalMatrix(new THREE.Matrix3().getNormalMatrix(hit.object.matrix));
-    const { piece, body } = hit.object.parent!.userData as { piece: string; body: string };
+    const { piece, body } = this.bodies.find((shown) => shown.whole === hit.object)!;
     const place = hit.point.clone().applyMatrix4(hit.object.matrix.clone().invert());
     return {
       piece,
@@ -230,7 +245,7 @@ export class PlanScene {
 
   /** From the coordinates of the model of a body to the machine's. */
   matrixOf(pick: Pick): THREE.Matrix4 {
-    return this.bodyGroup(pick.piece, pick.body)!.children[0]!.matrix;
+    return this.shownBody(pick.piece, pick.body)!.matrix;
   }
 
   /** The direction in which a place is seen, in the coordinates of its body's model, of length 1. */
@@ -244,62 +259,15 @@ export class PlanScene {
     this.controls.enabled = on;
   }
 
-  private material(bands: readonly Band[], ghost: boolean): THREE.Material {
-    const heights = new Float32Array(MAX_BANDS).fill(1e9);
-    const colours = Array.from({ length: MAX_BANDS }, (_, i) => {
-      const band = bands[Math.min(i, bands.length - 1)];
-      return new THREE.Color(band?.colour ?? '#888888');
-    });
-    bands.slice(0, MAX_BANDS - 1).forEach((band, i) => (heights[i] = band.to));
-    const material = new THREE.MeshLambertMaterial({
-      side: THREE.DoubleSide,
-      flatShading: true,
-      transparent: ghost,
-      opacity: ghost ? 0.13 : 1,
-      depthWrite: !ghost,
-      clippingPlanes: [ghost ? this.above : this.below],
-    });
-    material.onBeforeCompile = (shader) => {
-      shader.uniforms['bandTo'] = { value: heights };
-      shader.uniforms['bandColour'] = { value: colours };
-      shader.uniforms['cut'] = this.cut;
-      shader.vertexShader = shader.vertexShader
-        .replace('#include <common>', '#include <common>\nvarying float worldZ;')
-        .replace(
-          '#include <begin_vertex>',
-          '#include <begin_vertex>\nworldZ = (modelMatrix * vec4(position, 1.0)).z;',
-        );
-      shader.fragmentShader = shader.fragmentShader
-        .replace(
-          '#include <common>',
-          `#include <common>
-           varying float worldZ;
-           uniform float cut;
-           uniform float bandTo[${MAX_BANDS}];
-           uniform vec3 bandColour[${MAX_BANDS}];`,
-        )
-        .replace(
-          '#include <color_fragment>',
-          `float at = gl_FrontFacing ? worldZ : cut;
-           int band = 0;
-           for (int i = 0; i < ${MAX_BANDS - 1}; i++) { if (at > bandTo[i] + 1e-3) band = i + 1; }
-           diffuseColor.rgb = bandColour[band];`,
-        )
-        // Looking into the cut one sees inner faces only; in one flat colour they close it.
-        .replace(
-          '#include <opaque_fragment>',
-          `if (!gl_FrontFacing) outgoingLight = diffuseColor.rgb * 0.82;
-           #include <opaque_fragment>`,
-        );
-    };
-    return material;
-  }
-
   /** Cuts the pieces open at a height, mm. */
   setLevel(height: number): void {
-    this.cut.value = height - 1e-2;
-    this.below.constant = height + 1e-3;
-    this.above.constant = -height - 1e-3;
+    if (this.level.position.z === height) {
+      return;
+    }
+    this.cut.height.value = height - 1e-2;
+    this.cut.below.constant = height + 1e-3;
+    this.cut.above.constant = -height - 1e-3;
+    this.bodies.forEach((shown) => shown.cutAt(height));
     this.level.position.z = height;
     this.draw();
   }

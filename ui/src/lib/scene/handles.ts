@@ -40,6 +40,9 @@ export class PieceHandles {
   }
 
   show(handles: Handles | undefined): void {
+    if (!handles && !this.shown) {
+      return;
+    }
     this.shown = handles;
     const helper = this.controls.getHelper();
     if (!handles) {

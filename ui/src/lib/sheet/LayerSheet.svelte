@@ -4,6 +4,7 @@
   import { ROLE_STYLE } from '../model/colours';
   import { layerTop, mm } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
+  import { drawsInSoftware } from '../scene/graphics';
   import { isTyping } from '../shell/keys';
   import {
     drawBed,
@@ -125,7 +126,7 @@
   });
 
   $effect(() => {
-    const ctx = canvas.getContext('2d');
+    const ctx = canvas.getContext('2d', { willReadFrequently: drawsInSoftware() });
     if (!ctx || width === 0) {
       return;
     }
