@@ -109,3 +109,33 @@ export interface StopView {
 export function middleOf(region: RegionDocument | undefined): number[] | undefined {
   return region?.box?.middle ?? region?.cylinder?.middle ?? region?.sphere?.middle;
 }
+
+/** Sizes along X, Y and Z of a region that has any, mm. */
+export function sizeOf(region: RegionDocument | undefined): number[] | undefined {
+  const { box, cylinder, sphere } = region ?? {};
+  const across = cylinder?.diameter ?? sphere?.diameter;
+  return box
+    ? [...box.size]
+    : across !== undefined
+      ? [across, across, cylinder?.height ?? across]
+      : undefined;
+}
+
+/**
+ * Gives a region new sizes. What is round takes the one that changed the most.
+ *
+ * @param size along X, Y and Z, mm
+ */
+export function resize(region: RegionDocument, size: readonly number[]): void {
+  const before = sizeOf(region)!;
+  const change = (axis: number) => Math.abs(size[axis]! - before[axis]!);
+  const changed = (...axes: number[]) => size[axes.sort((a, b) => change(b) - change(a))[0]!]!;
+  if (region.box) {
+    region.box.size.splice(0, 3, ...size);
+  } else if (region.cylinder) {
+    region.cylinder.diameter = changed(0, 1);
+    region.cylinder.height = size[2]!;
+  } else if (region.sphere) {
+    region.sphere.diameter = changed(0, 1, 2);
+  }
+}

@@ -68,7 +68,7 @@ export class PlanSession {
   /** The rule whose places are shown: its number, from 0, and over which heights it holds, mm. */
   shownRule: { index: number; from: number; to: number } | undefined = $state.raw(undefined);
   /** How handles in the model change what is selected, and whether a face is to be laid down. */
-  handling: 'move' | 'turn' | 'lay' | undefined = $state(undefined);
+  handling: 'move' | 'turn' | 'size' | 'lay' | undefined = $state(undefined);
   /** The spot that a sample is shown of. */
   sampled: SampleSpot | undefined = $state.raw(undefined);
 

@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { mm } from '../model/heights';
   import { middleOf, type RegionDocument } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
   import AlignTools from './AlignTools.svelte';
+  import DepthField from './DepthField.svelte';
   import NumberField from './NumberField.svelte';
   import PanelHead from './PanelHead.svelte';
   import PatchTools from './PatchTools.svelte';
@@ -47,43 +47,13 @@
     });
   }
 
-  function setUnit(direction: 'sideways' | 'upright', unit: string) {
-    change((r) => {
-      const depth = r.core ?? r.patch!;
-      if (direction === 'sideways' && unit === 'mm') {
-        depth.sideways = round((depth.walls ?? 0) * width);
-        delete depth.walls;
-      } else if (direction === 'sideways') {
-        depth.walls = Math.round((depth.sideways ?? 0) / width);
-        delete depth.sideways;
-      } else if (unit === 'mm') {
-        depth.upright = round((depth.layers ?? 0) * layer);
-        delete depth.layers;
-      } else {
-        depth.layers = Math.round((depth.upright ?? 0) / layer);
-        delete depth.upright;
-      }
-    });
+  function toggle(handling: 'move' | 'size') {
+    session.handling = session.handling === handling ? undefined : handling;
   }
 
-  function setDepth(direction: 'sideways' | 'upright', value: number) {
-    change((r) => {
-      const depth = r.core ?? r.patch!;
-      if (direction === 'sideways') {
-        depth[depth.sideways === undefined ? 'walls' : 'sideways'] = value;
-      } else {
-        depth[depth.upright === undefined ? 'layers' : 'upright'] = value;
-      }
-    });
-  }
-
-  /** A number without a unit, to a micrometre. */
-  function plain(value: number): string {
-    return String(round(value));
-  }
-
-  function round(value: number): number {
-    return Number(value.toFixed(3));
+  /** Gives what has a depth a new one: counted or in mm. */
+  function setDepth(edit: (depth: NonNullable<typeof deep>) => void) {
+    change((r) => edit(r.core ?? r.patch!));
   }
 </script>
 
@@ -104,52 +74,42 @@
     />
   {/if}
   {#if deep}
-    <div class="row">
-      <span class="label" title="How far from the outline, sideways">sideways</span>
-      <NumberField
-        label="Depth sideways"
-        value={deep.sideways ?? deep.walls ?? 0}
-        onSet={(v) => setDepth('sideways', v)}
-      />
-      <select
-        class="field unit"
-        aria-label="Unit of the depth sideways"
-        value={deep.sideways === undefined ? 'walls' : 'mm'}
-        onchange={(e) => setUnit('sideways', e.currentTarget.value)}
-      >
-        <option>walls</option>
-        <option>mm</option>
-      </select>
-      {#if deep.sideways === undefined}
-        <span class="num soft"
-          >{deep.walls ?? 0} × {plain(width)} = {mm((deep.walls ?? 0) * width)}</span
-        >
-      {/if}
-    </div>
-    <div class="row">
-      <span class="label" title="How far below what faces up, and above what faces down"
-        >upright</span
-      >
-      <NumberField
-        label="Depth upright"
-        value={deep.upright ?? deep.layers ?? 0}
-        onSet={(v) => setDepth('upright', v)}
-      />
-      <select
-        class="field unit"
-        aria-label="Unit of the depth upright"
-        value={deep.upright === undefined ? 'layers' : 'mm'}
-        onchange={(e) => setUnit('upright', e.currentTarget.value)}
-      >
-        <option>layers</option>
-        <option>mm</option>
-      </select>
-      {#if deep.upright === undefined}
-        <span class="num soft"
-          >{deep.layers ?? 0} × {plain(layer)} = {mm((deep.layers ?? 0) * layer)}</span
-        >
-      {/if}
-    </div>
+    <DepthField
+      direction="sideways"
+      hint="How far from the outline, sideways"
+      counted="walls"
+      step={width}
+      count={deep.walls}
+      length={deep.sideways}
+      onCount={(walls) =>
+        setDepth((d) => {
+          d.walls = walls;
+          delete d.sideways;
+        })}
+      onLength={(length) =>
+        setDepth((d) => {
+          d.sideways = length;
+          delete d.walls;
+        })}
+    />
+    <DepthField
+      direction="upright"
+      hint="How far below what faces up, and above what faces down"
+      counted="layers"
+      step={layer}
+      count={deep.layers}
+      length={deep.upright}
+      onCount={(layers) =>
+        setDepth((d) => {
+          d.layers = layers;
+          delete d.upright;
+        })}
+      onLength={(length) =>
+        setDepth((d) => {
+          d.upright = length;
+          delete d.layers;
+        })}
+    />
   {:else if region.slab}
     {@const slab = region.slab}
     <div class="row">
@@ -262,7 +222,13 @@
         class="tool"
         aria-pressed={session.handling === 'move'}
         title="Handles in the model move it"
-        onclick={() => (session.handling = session.handling ? undefined : 'move')}>Move</button
+        onclick={() => toggle('move')}>Move</button
+      >
+      <button
+        class="tool"
+        aria-pressed={session.handling === 'size'}
+        title="Handles in the model make it larger or smaller"
+        onclick={() => toggle('size')}>Resize</button
       >
     {/if}
     <button

@@ -106,7 +106,7 @@
   }
 
   .unit {
-    width: 38px;
+    width: 36px;
     flex: none;
   }
 

@@ -134,7 +134,7 @@ it('makes a rule for what is selected', async () => {
 it('lists a sample from the top down with the reasons', async () => {
   session.sampled = { x: 100, y: 100, setting: 'filament' };
   render(SampleSheet, { session });
-  expect(await screen.findByText('rule 1 ▸ 2')).toBeInTheDocument();
+  expect(await screen.findByText('rule 1 over 2')).toBeInTheDocument();
   const rows = screen.getAllByRole('listitem');
   expect(rows[0]).toHaveTextContent('L21 to 50');
   expect(rows[1]).toHaveTextContent('20 infill Slate');

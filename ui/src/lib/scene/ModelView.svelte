@@ -1,8 +1,8 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
-  import { Matrix4, Vector3 } from 'three';
+  import { Matrix4, Quaternion, Vector3 } from 'three';
   import { layerTop, mm } from '../model/heights';
-  import { middleOf, type RegionDocument } from '../model/document';
+  import { middleOf, resize, sizeOf, type RegionDocument } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
   import { geometry, modelOrigin, placementMatrix, surface, turnedBy } from './meshes';
   import { PlanScene, type Pick } from './PlanScene';
@@ -18,6 +18,7 @@
 
   const HINTS = {
     move: 'Drag the arrows: red X, green Y, blue Z.',
+    size: 'Drag the cubes: red X, green Y, blue Z.',
     turn: 'Drag the rings: red about X, green about Y, blue about Z.',
     lay: 'Click the face that is to lie on the bed.',
   } as const;
@@ -297,9 +298,12 @@
     }
     if (part?.kind === 'region') {
       const at = middleOf(session.selectedRegion);
-      return at && session.handling === 'move' ? { piece, at } : undefined;
+      const size = sizeOf(session.selectedRegion);
+      return at && size && session.handling !== 'turn'
+        ? { piece, region: { at, size } }
+        : undefined;
     }
-    return { piece, at: undefined };
+    return session.handling === 'size' ? undefined : { piece, region: undefined };
   });
 
   /** From places of regions, counted from the middle of the model's bottom, to the machine. */
@@ -319,24 +323,31 @@
       into?.handles.show(undefined);
       return;
     }
-    const view = session.piece(what.piece)!;
-    const ofRegion = what.at && regionMatrix(what.piece);
-    const at = ofRegion
-      ? new Vector3(...(what.at as [number, number, number])).applyMatrix4(ofRegion)
-      : new Vector3(
-          (view.min[0]! + view.max[0]!) / 2,
-          (view.min[1]! + view.max[1]!) / 2,
-          (view.min[2]! + view.max[2]!) / 2,
-        );
-    into.handles.show({
-      mode: session.handling === 'turn' ? 'rotate' : 'translate',
-      at: at.toArray(),
-      piece: ofRegion ? undefined : what.piece,
-      onDone: (way, turn) =>
-        ofRegion
-          ? moveRegion(what.piece, at.clone().add(new Vector3(...way)), ofRegion)
-          : movePiece(what.piece, way, turn),
-    });
+    const { piece, region } = what;
+    const matrix = region && regionMatrix(piece);
+    if (region && matrix) {
+      const at = new Vector3(...(region.at as [number, number, number])).applyMatrix4(matrix);
+      const turn = new Quaternion();
+      const scale = new Vector3();
+      matrix.decompose(new Vector3(), turn, scale);
+      into.handles.show({
+        mode: session.handling === 'size' ? 'scale' : 'translate',
+        at: at.toArray(),
+        of: { turn, size: region.size.map((mm, axis) => mm * scale.toArray()[axis]!) },
+        onDone: (change) =>
+          change.scale.some((factor) => factor !== 1)
+            ? resizeRegion(piece, change.scale)
+            : moveRegion(piece, at.clone().add(new Vector3(...change.way)), matrix),
+      });
+    } else {
+      const view = session.piece(piece)!;
+      into.handles.show({
+        mode: session.handling === 'turn' ? 'rotate' : 'translate',
+        at: view.min.map((low, axis) => (low + view.max[axis]!) / 2),
+        of: piece,
+        onDone: (change) => movePiece(piece, change.way, change.turn),
+      });
+    }
   });
 
   /** A length as it is typed: to a hundredth of a millimetre. */
@@ -350,6 +361,15 @@
     void session.changePiece(piece, (document) => {
       const region = document.regions!.find((r) => r.id === id);
       middleOf(region)?.splice(0, 3, ...place);
+    });
+  }
+
+  function resizeRegion(piece: string, scale: readonly number[]) {
+    const id = session.selectedRegion?.id;
+    void session.changePiece(piece, (document) => {
+      const region = document.regions!.find((r) => r.id === id)!;
+      const size = sizeOf(region)!.map((mm, axis) => Math.max(0.01, hundredth(mm * scale[axis]!)));
+      resize(region, size);
     });
   }
 
@@ -415,7 +435,7 @@
   <div class="caption">
     <span class="panel-title">Model</span>
     {#if session.result}
-      <span class="num">cut at {mm(layerTop(session.heights, session.layer))}</span>
+      <span class="num cut">cut at {mm(layerTop(session.heights, session.layer))}</span>
     {/if}
     {#if session.handling}
       <span class="hint" role="status">{HINTS[session.handling]}</span>
@@ -458,6 +478,10 @@
   .caption button {
     margin-left: auto;
     pointer-events: auto;
+  }
+
+  .cut {
+    white-space: nowrap;
   }
 
   .hint {

@@ -1,15 +1,32 @@
 import * as THREE from 'three';
 import { TransformControls } from 'three/addons/controls/TransformControls.js';
 
-/** Handles that move or turn something. */
+/** Handles that move, turn or resize something. */
 export interface Handles {
-  readonly mode: 'translate' | 'rotate';
+  readonly mode: 'translate' | 'rotate' | 'scale';
   /** Where they are, mm. */
   readonly at: readonly number[];
-  /** The piece that is shown moving; none for a region. */
-  readonly piece: string | undefined;
-  /** Is told the way, mm, and the turn when a handle is let go. */
-  readonly onDone: (way: readonly number[], turn: THREE.Matrix4) => void;
+  /** The piece that is shown moving, or the box around a region. */
+  readonly of: string | RegionFrame;
+  /** Is told what became of it when a handle is let go. */
+  readonly onDone: (change: HandleChange) => void;
+}
+
+/** The box around a region, which is shown moving. */
+export interface RegionFrame {
+  /** Along its own axes, mm. */
+  readonly size: readonly number[];
+  /** From its own axes to the machine's. */
+  readonly turn: THREE.Quaternion;
+}
+
+export interface HandleChange {
+  /** In the machine's axes, mm. */
+  readonly way: readonly number[];
+  /** In the machine's axes. */
+  readonly turn: THREE.Matrix4;
+  /** Along the own axes. */
+  readonly scale: readonly number[];
 }
 
 /** What the handles need of the scene that they are in. */
@@ -44,6 +61,7 @@ export class PieceHandles {
       return;
     }
     this.shown = handles;
+    this.held.clear();
     const helper = this.controls.getHelper();
     if (!handles) {
       this.controls.detach();
@@ -51,6 +69,11 @@ export class PieceHandles {
     } else {
       this.held.position.fromArray(handles.at);
       this.held.rotation.set(0, 0, 0);
+      this.held.scale.set(1, 1, 1);
+      if (typeof handles.of !== 'string') {
+        this.held.quaternion.copy(handles.of.turn);
+        this.held.add(frame(handles.of.size));
+      }
       this.controls.setMode(handles.mode);
       this.controls.attach(this.held);
       this.around.scene.add(helper);
@@ -74,12 +97,17 @@ export class PieceHandles {
   private grab(begins: boolean): void {
     this.around.onGrab(begins);
     if (begins) {
+      const of = this.shown?.of;
       this.before = this.around
-        .meshesOf(this.shown?.piece)
+        .meshesOf(typeof of === 'string' ? of : undefined)
         .map((mesh) => ({ mesh, matrix: mesh.matrix.clone() }));
     } else if (this.shown) {
       const way = this.held.position.clone().sub(new THREE.Vector3().fromArray(this.shown.at));
-      this.shown.onDone(way.toArray(), this.turn);
+      this.shown.onDone({
+        way: way.toArray(),
+        turn: this.turn,
+        scale: this.held.scale.toArray().map(Math.abs),
+      });
     }
   }
 
@@ -94,4 +122,14 @@ export class PieceHandles {
     }
     this.around.draw();
   }
+}
+
+/** The edges of a box about the origin. */
+function frame(size: readonly number[]): THREE.Object3D {
+  const edges = new THREE.LineSegments(
+    new THREE.EdgesGeometry(new THREE.BoxGeometry(...size)),
+    new THREE.LineBasicMaterial({ color: '#0f6468', depthTest: false, transparent: true }),
+  );
+  edges.renderOrder = 3;
+  return edges;
 }

@@ -74,7 +74,9 @@
               <span class="num span"
                 >{row.firstLayer === row.lastLayer
                   ? `L${row.firstLayer}`
-                  : `L${row.firstLayer} to ${row.lastLayer}`}</span
+                  : `L${row.firstLayer} to ${row.lastLayer}`}<small
+                  >{row.bottom.toFixed(1)} to {mm(row.top)}</small
+                ></span
               >
               <span class="what"
                 >{row.count}
@@ -89,7 +91,7 @@
                   ? `hides ${row.hidden.map((r) => `rule ${r + 1}`).join(', ')}`
                   : 'hides no other rule'}
                 >{why(row)}{row.hidden.length > 0
-                  ? ` ▸ ${row.hidden.map((r) => r + 1).join(', ')}`
+                  ? ` over ${row.hidden.map((r) => r + 1).join(', ')}`
                   : ''}</span
               >
             </button>
@@ -128,7 +130,7 @@
 
   li button {
     display: grid;
-    grid-template-columns: 16px 74px 1fr auto 78px;
+    grid-template-columns: 16px 88px 1fr auto 78px;
     gap: 6px;
     align-items: center;
     width: 100%;
@@ -142,6 +144,12 @@
   li button:hover,
   li.here button {
     background: var(--accent-wash);
+  }
+
+  small {
+    display: block;
+    color: var(--ink-soft);
+    font-size: 11px;
   }
 
   .what {

@@ -44,7 +44,7 @@ class DivisionStory extends Story {
     assertThat(sample).containsText("1 bottom skin");
     assertThat(sample).containsText("6 solid infill");
     assertThat(sample).containsText("Core, Slabs");
-    assertThat(sample).containsText("rule 1 ▸ 2");
+    assertThat(sample).containsText("rule 1 over 2");
     named("Close the sample").click();
     assertThat(sample).isHidden();
 
