@@ -23,6 +23,8 @@
     lay: 'Click the face that is to lie on the bed.',
   } as const;
 
+  const ACCENT = '#0f6468';
+
   /** A press that moves less than this is a click, pixels. */
   const CLICK_PX = 4;
 
@@ -207,10 +209,19 @@
           body: region.patch!.body,
           triangles: marks.whole,
           parts: marks.partCorners((t) => on.corners(t)),
-          colour: session.filament(session.piece(piece)?.regionSlots[region.id] ?? 1).colour,
+          colour: patchColour(piece, region.id),
         };
       }),
     ).then((marks) => into.setMarks(marks));
+  }
+
+  /** Of its filament; the accent if no rule gives it one. */
+  function patchColour(piece: string, id: string): string {
+    const isAssigned = session.rules.some(
+      (rule) => rule.where.regions?.includes(id) && 'filament' in rule.set,
+    );
+    const slot = session.piece(piece)?.regionSlots[id];
+    return isAssigned && slot ? session.filament(slot).colour : ACCENT;
   }
 
   function pick(event: PointerEvent): Pick | undefined {

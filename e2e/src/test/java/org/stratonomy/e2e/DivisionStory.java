@@ -127,6 +127,24 @@ class DivisionStory extends Story {
   }
 
   @Test
+  void aRegionIsResizedByItsHandles() {
+    open("Kelp fringe");
+    named("Add a region to Kelp fringe").selectOption("BOX");
+    assertThat(named("Size X")).hasValue("46");
+    button("Resize").click();
+    computed();
+    BoundingBox pane = page.locator(".model canvas").boundingBox();
+    double middleX = pane.x + pane.width / 2;
+    double middleY = pane.y + pane.height / 2;
+    drag(middleX + 30, middleY - 9, 30, -8);
+    assertThat(named("Size X")).not().hasValue("46");
+    assertThat(named("Size Y")).hasValue("46");
+    assertThat(named("Size Z")).hasValue("6");
+    page.keyboard().press("Control+z");
+    assertThat(named("Size X")).hasValue("46");
+  }
+
+  @Test
   void aPieceIsMovedScaledAndCopied() {
     open("Path badge");
     inList("Path badge").click();

@@ -76,7 +76,7 @@ class PlacingStory extends Story {
     double middleX = view.x + view.width / 2;
     double middleY = view.y + view.height / 2;
     // The tip of the arrow along X.
-    dragFrom(middleX + 62, middleY - 19, 60, -19);
+    drag(middleX + 62, middleY - 19, 60, -19);
     assertThat(named("Position X")).not().hasValue(String.valueOf((int) x));
     computed();
     assertThat(number("Position X")).isGreaterThan(x + 3);
@@ -89,15 +89,6 @@ class PlacingStory extends Story {
     assertThat(named("Size Z")).hasValue(Pattern.compile("24|20"));
     computed();
     assertThat(page.getByTestId("totals")).containsText("g");
-  }
-
-  private void dragFrom(double x, double y, double dx, double dy) {
-    page.mouse().move(x, y);
-    page.mouse().down();
-    for (int i = 1; i <= 8; i++) {
-      page.mouse().move(x + dx * i / 8, y + dy * i / 8);
-    }
-    page.mouse().up();
   }
 
   @Test

@@ -108,6 +108,15 @@ abstract class Story {
     field.blur();
   }
 
+  void drag(double x, double y, double dx, double dy) {
+    page.mouse().move(x, y);
+    page.mouse().down();
+    for (int i = 1; i <= 8; i++) {
+      page.mouse().move(x + dx * i / 8, y + dy * i / 8);
+    }
+    page.mouse().up();
+  }
+
   void typeIntoLevel(int layer) {
     page.locator("body").press("Home");
     assertThat(level()).containsText("L1 ");
