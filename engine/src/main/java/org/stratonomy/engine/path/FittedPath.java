@@ -38,6 +38,25 @@ final class FittedPath {
     }
   }
 
+  /** The same, gone on straight at both ends. */
+  FittedPath longer(double mm) {
+    FittedPath longer = new FittedPath();
+    if (size < 2) {
+      return longer;
+    }
+    longer.addBeyond(this, 0, 1, mm);
+    longer.addAll(this);
+    longer.addBeyond(this, size - 1, size - 2, mm);
+    return longer;
+  }
+
+  private void addBeyond(FittedPath path, int end, int before, double mm) {
+    double dx = path.x(end) - path.x(before);
+    double dy = path.y(end) - path.y(before);
+    double share = mm / Math.hypot(dx, dy);
+    add(path.x(end) + share * dx, path.y(end) + share * dy, path.data[3 * end + 2]);
+  }
+
   int size() {
     return size;
   }

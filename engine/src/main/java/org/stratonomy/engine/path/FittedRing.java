@@ -7,16 +7,20 @@ import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.InnerDiscs;
 
 /**
- * A wall whose two sides come nearer to each other than a line's width: there each side moves
- * outwards and becomes narrower, so that both together fill the place. The middle of the wall is
- * given where it would run with its whole width; between its sides there is room for a disc of
- * radius r at a spot, and the line takes the width / 2 + r there.
+ * A wall whose two sides come so near to each other that they do not fit, or that too little is
+ * left between them for a line: there each side moves and becomes narrower or wider, so that both
+ * together fill the place. The middle of the wall is given where it would run with its whole width;
+ * between its sides there is room for a disc of radius r at a spot, and the line takes the width /
+ * 2 + r there.
  */
 final class FittedRing {
   /** A turn by more than this is a corner, at which the sides are looked at on their own. */
   private static final double CORNER = Math.cos(Math.toRadians(30));
 
   private static final double LEAST_MM = 1e-3;
+
+  /** Sides with more room than this between their middles have their whole width, in widths. */
+  static final double MOST_ROOM = 0.75;
 
   private final Area centre;
   private final int from;
@@ -37,7 +41,7 @@ final class FittedRing {
   private double[] room = new double[64];
 
   /**
-   * @param discs of the area that the rings bound, up to half a width
+   * @param discs of the area that the rings bound, up to {@link #MOST_ROOM} widths
    * @param near where the sides may be near each other
    */
   FittedRing(Area centre, int ring, double width, InnerDiscs discs, Nearby near) {
@@ -60,7 +64,7 @@ final class FittedRing {
     fillIn();
     boolean whole = true;
     for (int s = 0; s < first[count]; s++) {
-      whole &= room[s] > width / 2 - LEAST_MM;
+      whole &= Math.abs(room[s] - width / 2) < LEAST_MM;
     }
     return whole ? Optional.empty() : Optional.of(shifted().line(role, true));
   }
@@ -88,7 +92,10 @@ final class FittedRing {
   private double room(double x, double y, double nx, double ny) {
     double radius = discs.at(x, y, nx, ny);
     boolean limitedByCorner = discs.contactEdge() >= 0 && discs.facing() > NarrowPlaces.FACING;
-    return limitedByCorner ? Double.NaN : radius;
+    if (limitedByCorner) {
+      return Double.NaN;
+    }
+    return radius < MOST_ROOM * width - LEAST_MM ? radius : width / 2;
   }
 
   /** Where a corner is in the way, the room beside it counts, but not from around a corner. */

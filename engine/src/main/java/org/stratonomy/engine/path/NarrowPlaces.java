@@ -23,6 +23,9 @@ final class NarrowPlaces {
   /** Places narrower than this many widths are left out. */
   private static final double LEAST = 0.5;
 
+  /** Walls grow where they take at least this share of a square of a line's width. */
+  private static final double LEAST_TAKEN = 0.5;
+
   /** A line goes on through a place that is narrower, down to this many widths. */
   static final double LEAST_PASSED = 0.35;
 
@@ -39,6 +42,11 @@ final class NarrowPlaces {
   static final double STEP = 0.3;
 
   private static final double ROUNDING_MM = 0.001;
+
+  /**
+   * Lines go on by this many widths, up to half the way to the next sample and to what is wider.
+   */
+  private static final double LEAD = 0.3;
 
   /** Shorter lines are left out, in widths. */
   private static final double LEAST_LENGTH = 0.5;
@@ -75,6 +83,22 @@ final class NarrowPlaces {
       return Area.EMPTY;
     }
     return worthALine(Plane.difference(area, Plane.outset(inner, width)), width);
+  }
+
+  /**
+   * What walls leave of an area once they have taken its places that are too narrow for a line.
+   *
+   * @param inner what they leave if none is wider than the others
+   */
+  static Area left(Area inner, double width) {
+    double least = LEAST / 2 * width;
+    Area smaller = Plane.inset(inner, least);
+    if (keptAllEdges(inner, smaller)) {
+      return inner;
+    }
+    Area left = Plane.intersection(inner, Plane.outset(smaller, least));
+    boolean isMuch = inner.areaMm2() - left.areaMm2() > LEAST_TAKEN * width * width;
+    return isMuch ? left : inner;
   }
 
   /** Where a place is narrow, some of its edges meet and vanish when they move inwards. */
@@ -124,7 +148,8 @@ final class NarrowPlaces {
     for (int ring = 0; ring < area.ringCount(); ring++) {
       new MiddleOfRing(ring, discs, near, within, chains).run();
     }
-    for (FittedPath chain : chains) {
+    for (FittedPath found : chains) {
+      FittedPath chain = isLoop(found) ? found : found.longer(LEAD * width);
       boolean longEnough = chain.size() > 1 && chain.lengthMm() >= LEAST_LENGTH * width;
       if (longEnough && chain.meanWidthMm() >= LEAST * width) {
         lines.add(chain.line(role, isLoop(chain)));
@@ -194,9 +219,6 @@ final class NarrowPlaces {
     }
 
     private void sampled(boolean taken) {
-      if (!taken) {
-        end();
-      }
       if (atStart) {
         startsOpen = taken;
         atStart = false;
@@ -235,25 +257,30 @@ final class NarrowPlaces {
     /** A chain that runs over the ring's start is one. */
     private void joinOverStart() {
       if (startsOpen && chains.size() - firstChain > 1) {
-        FittedPath tail = chains.removeLast();
-        tail.addAll(chains.get(firstChain));
-        chains.set(firstChain, tail);
+        FittedPath head = chains.get(firstChain);
+        FittedPath tail = chains.getLast();
+        if (Math.hypot(head.x(0) - lastX, head.y(0) - lastY) <= width) {
+          chains.removeLast();
+          tail.addAll(head);
+          chains.set(firstChain, tail);
+        }
       }
     }
   }
 
   /**
    * Walls half a width inside the boundary of the wide places; where their sides are less than two
-   * lines apart, the lines move outwards and become narrower.
+   * lines apart, the lines move outwards and become narrower, and where they leave less than the
+   * narrowest line between them, they move inwards and become wider.
    *
    * @param halfIn the area, inset by half a width
-   * @param places where the sides are less than two lines apart
+   * @param places where the lines may be narrower or wider
    */
   List<Line> walls(Role role, Area halfIn, Area places) {
     double back = (SINGLE - 1) / 2 * width + ROUNDING_MM;
     Area centre = narrow.isEmpty() ? halfIn : Plane.intersection(halfIn, Plane.outset(core, back));
-    Nearby near = new Nearby(places, width / 2);
-    InnerDiscs discs = new InnerDiscs(centre, width / 2);
+    Nearby near = new Nearby(places, width / 2 + ROUNDING_MM);
+    InnerDiscs discs = new InnerDiscs(centre, FittedRing.MOST_ROOM * width);
     List<Line> lines = new ArrayList<>();
     List<Path> exact = Path.ofRings(centre);
     for (int ring = 0; ring < centre.ringCount(); ring++) {

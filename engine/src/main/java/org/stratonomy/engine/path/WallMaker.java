@@ -30,7 +30,8 @@ final class WallMaker {
   }
 
   /**
-   * Lays one wall along the edge of what the walls before it left free, and returns what it leaves.
+   * Lays one wall along the edge of what the walls before it left free, and returns what it leaves:
+   * where that is too narrow for a line, the wall is wider and takes it.
    *
    * @param number of walls before it
    */
@@ -38,14 +39,24 @@ final class WallMaker {
     Role role = number == 0 ? Role.OUTER_WALL : Role.INNER_WALL;
     Area centre = Plane.inset(rest, width / 2);
     Area inner = Plane.inset(centre, width / 2);
-    Area places = thin == ThinPlaces.FITTED ? NarrowPlaces.find(rest, inner, width) : Area.EMPTY;
-    if (places.isEmpty()) {
-      Path.ofRings(centre).forEach(path -> out.add(new Line(role, path, width)));
-    } else {
-      NarrowPlaces narrow = new NarrowPlaces(rest, width, NarrowPlaces.FACING);
-      out.addAll(narrow.walls(role, centre, places));
-      out.addAll(narrow.singles(role));
+    if (thin != ThinPlaces.FITTED) {
+      whole(role, centre);
+      return inner;
     }
-    return inner;
+    Area narrow = NarrowPlaces.find(rest, inner, width);
+    Area left = NarrowPlaces.left(inner, width);
+    Area wide = left.equals(inner) ? Area.EMPTY : Plane.difference(inner, left);
+    if (narrow.isEmpty() && wide.isEmpty()) {
+      whole(role, centre);
+    } else {
+      NarrowPlaces places = new NarrowPlaces(rest, width, NarrowPlaces.FACING);
+      out.addAll(places.walls(role, centre, Plane.union(narrow, wide)));
+      out.addAll(places.singles(role));
+    }
+    return left;
+  }
+
+  private void whole(Role role, Area centre) {
+    Path.ofRings(centre).forEach(path -> out.add(new Line(role, path, width)));
   }
 }
