@@ -12,6 +12,7 @@ export const ROLE_STYLE: Readonly<Record<string, { colour: string; dash: number[
   support: { colour: '#8c7fb0', dash: [1.6, 1] },
   interface: { colour: '#5b4a8f', dash: [] },
   brim: { colour: '#5f8f8c', dash: [1.2, 0.4] },
+  purge: { colour: '#a39a6b', dash: [0.8, 0.8] },
 };
 
 function channels(hex: string): [number, number, number] {

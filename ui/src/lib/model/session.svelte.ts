@@ -128,6 +128,20 @@ export class PlanSession {
     return this.shelf.machines.find((m) => m.id === this.document.machine)!;
   }
 
+  /** Lowest and highest corner of the purge tower, if there is one, mm. */
+  get towerBounds(): { min: number[]; max: number[] }[] {
+    const tower = this.result?.purging.tower;
+    const half = (tower?.side ?? 0) / 2;
+    return tower
+      ? [
+          {
+            min: [tower.x - half, tower.y - half, 0],
+            max: [tower.x + half, tower.y + half, tower.height],
+          },
+        ]
+      : [];
+  }
+
   /** The filament in a slot, from 1. */
   filament(slot: number): FilamentView {
     const id = this.document.slots[slot - 1];

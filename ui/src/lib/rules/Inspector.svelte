@@ -3,6 +3,7 @@
   import BodyPanel from './BodyPanel.svelte';
   import PiecePanel from './PiecePanel.svelte';
   import PlanPanel from './PlanPanel.svelte';
+  import PurgePanel from './PurgePanel.svelte';
   import PlaceValues from './PlaceValues.svelte';
   import RegionPanel from './RegionPanel.svelte';
   import StratumPanel from './StratumPanel.svelte';
@@ -49,6 +50,9 @@
       <RegionPanel {session} piece={piece.id} region={session.selectedRegion} />
     {:else if part?.kind === 'plan'}
       <PlanPanel {session} number={Number(part.id)} />
+      {#if session.machine.feeder && session.document.slots.length > 1}
+        <PurgePanel {session} />
+      {/if}
     {:else if part?.kind === 'body'}
       <BodyPanel {session} {piece} body={part.id} />
     {:else if part?.kind === 'piece'}

@@ -157,6 +157,7 @@
         into.addPiece(piece.id, piece.bodies[b]!.id, shape, own, bands);
       });
     });
+    into.setTower(session.result!.purging.tower);
     const size = diagonal();
     if (pieces.length > 0 && (size > 1.6 * lookedAt || size < lookedAt / 1.6)) {
       look();
@@ -415,8 +416,8 @@
   }
 
   function corner(of: 'min' | 'max'): number[] {
-    const pieces = session.result?.pieces ?? [];
-    return [0, 1, 2].map((axis) => Math[of](...pieces.map((piece) => piece[of][axis]!)));
+    const boxes = [...(session.result?.pieces ?? []), ...session.towerBounds];
+    return [0, 1, 2].map((axis) => Math[of](...boxes.map((box) => box[of][axis]!)));
   }
 
   function diagonal(): number {

@@ -1,5 +1,6 @@
 import * as THREE from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
+import type { TowerView } from '../api/client';
 import { PieceHandles } from './handles';
 import { HeightOrder } from './heightOrder';
 import { markMesh, markedGeometries, type Marks } from './markMeshes';
@@ -48,6 +49,7 @@ export class PlanScene {
   private readonly pieces = new THREE.Group();
   private readonly contours = new THREE.Group();
   private readonly marks = new THREE.Group();
+  private readonly tower = new THREE.Group();
   private readonly raycaster = new THREE.Raycaster();
   private readonly bed = new THREE.Group();
   private readonly level: THREE.LineLoop;
@@ -86,6 +88,7 @@ export class PlanScene {
       this.pieces,
       this.contours,
       this.marks,
+      this.tower,
     );
     this.level = new THREE.LineLoop(
       new THREE.BufferGeometry(),
@@ -160,6 +163,34 @@ export class PlanScene {
     this.formerOrders.delete(key);
     this.orders.set(key, order);
     return order;
+  }
+
+  /**
+   * Shows the purge tower as a box, or none.
+   *
+   * @param tower with its middle, side and height, mm
+   */
+  setTower(tower: TowerView | undefined): void {
+    if (!tower && this.tower.children.length === 0) {
+      return;
+    }
+    this.tower.clear();
+    if (tower) {
+      const box = new THREE.BoxGeometry(tower.side, tower.side, tower.height);
+      const colour = '#a39a6b';
+      this.tower.add(
+        new THREE.Mesh(
+          box,
+          new THREE.MeshLambertMaterial({ color: colour, transparent: true, opacity: 0.3 }),
+        ),
+        new THREE.LineSegments(
+          new THREE.EdgesGeometry(box),
+          new THREE.LineBasicMaterial({ color: colour }),
+        ),
+      );
+      this.tower.position.set(tower.x, tower.y, tower.height / 2);
+    }
+    this.draw();
   }
 
   /** Shows regions through the pieces, the chosen ones stronger. */

@@ -44,11 +44,12 @@
       return [0, 0, session.machine.bedX, session.machine.bedY] as const;
     }
     const margin = 8;
+    const boxes = [...pieces, ...session.towerBounds];
     return [
-      Math.min(...pieces.map((p) => p.min[0]!)) - margin,
-      Math.min(...pieces.map((p) => p.min[1]!)) - margin,
-      Math.max(...pieces.map((p) => p.max[0]!)) + margin,
-      Math.max(...pieces.map((p) => p.max[1]!)) + margin,
+      Math.min(...boxes.map((p) => p.min[0]!)) - margin,
+      Math.min(...boxes.map((p) => p.min[1]!)) - margin,
+      Math.max(...boxes.map((p) => p.max[0]!)) + margin,
+      Math.max(...boxes.map((p) => p.max[1]!)) + margin,
     ] as const;
   });
   const view: View = $derived.by(() => {

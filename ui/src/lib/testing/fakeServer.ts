@@ -119,6 +119,7 @@ export const RESULT: ResultView = {
       regionSlots: {},
     },
   ],
+  purging: { changes: [] },
   ledger: {
     seconds: 3000,
     travelSeconds: 100,

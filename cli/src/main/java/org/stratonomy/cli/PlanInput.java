@@ -86,8 +86,7 @@ record PlanInput(Plan plan, MeshSource meshes) {
   private PlanInput with(String machine, Map<String, String> values) {
     Plan changed = plan;
     if (!machine.isEmpty()) {
-      changed =
-          new Plan(plan.name(), machine, plan.slots(), plan.pieces(), plan.rules(), plan.stops());
+      changed = plan.withMachine(machine);
     }
     if (!values.isEmpty()) {
       List<Rule> rules = new ArrayList<>();

@@ -188,7 +188,7 @@ public final class Planner implements AutoCloseable {
       cells.add(new Cells(plan, placed.get(p), piece, sections.get(p), resolver, meshes, memo));
       lines.add(new PieceLines(piece, sections.get(p), cells.get(p), memo));
     }
-    Scheduler scheduler = new Scheduler(plan, resolver, stack, sections, lines, memo);
+    Scheduler scheduler = new Scheduler(plan, resolver, placed, stack, sections, lines, memo);
     return new Stages(resolver, placed, stack, sections, cells, lines, scheduler);
   }
 

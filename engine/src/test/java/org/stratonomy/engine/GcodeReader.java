@@ -12,7 +12,8 @@ final class GcodeReader {
    * One straight extrusion.
    *
    * @param stroke number of the unbroken extrusion that it belongs to
-   * @param swaps how many changes of filament came before
+   * @param swaps how many changes of filament by hand came before
+   * @param tool that extrudes
    */
   record Extrusion(
       double x0,
@@ -25,7 +26,8 @@ final class GcodeReader {
       int stroke,
       int swaps,
       double nozzleC,
-      double fan) {
+      double fan,
+      int tool) {
     double length() {
       return Math.hypot(x1 - x0, y1 - y0);
     }
@@ -53,6 +55,7 @@ final class GcodeReader {
   private double strand;
   private boolean relative;
   private int stroke;
+  private int tool;
   private double printedZ;
 
   static GcodeReader read(String program) {
@@ -95,7 +98,9 @@ final class GcodeReader {
         }
       }
       default -> {
-        // Other codes do not move the head.
+        if (words[0].matches("T[0-9]+")) {
+          tool = Integer.parseInt(words[0].substring(1));
+        }
       }
     }
   }
@@ -116,7 +121,8 @@ final class GcodeReader {
         faults.add("extrusion while drawn back or rising at z " + z);
       }
       extrusions.add(
-          new Extrusion(x, y, toX, toY, z, e, feed / 60, stroke, swapHeights.size(), nozzle, fan));
+          new Extrusion(
+              x, y, toX, toY, z, e, feed / 60, stroke, swapHeights.size(), nozzle, fan, tool));
       printedZ = z;
     } else {
       stroke++;

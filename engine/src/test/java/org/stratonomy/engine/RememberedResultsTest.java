@@ -65,11 +65,32 @@ class RememberedResultsTest {
     return set;
   }
 
-  private static Plan plan(Map<Setting, Value> set) {
+  private static Plan plan(Setting setting, Map<Setting, Value> set) {
+    boolean isOfPurging = setting == Setting.PURGE_INTO || setting == Setting.PURGE_WEIGHT;
+    return isOfPurging ? threeColours(set) : twoColours(set);
+  }
+
+  private static Plan twoColours(Map<Setting, Value> set) {
     return Shapes.divided(
-        List.of(new Region("disc", "Disc", new Region.Cylinder(new Vector(-14, 0, 0), 6, 4))),
+        List.of(disc("disc", -14)),
         Shapes.region("disc", Map.of(Setting.FILAMENT, Value.of(2))),
         Shapes.everywhere(set));
+  }
+
+  /** On a machine with a feeder; the second and the third are told apart less easily. */
+  private static Plan threeColours(Map<Setting, Value> set) {
+    Plan plan =
+        Shapes.divided(
+            List.of(disc("disc", -14), disc("other", -20)),
+            Shapes.region("disc", Map.of(Setting.FILAMENT, Value.of(2))),
+            Shapes.region("other", Map.of(Setting.FILAMENT, Value.of(3))),
+            Shapes.everywhere(set));
+    List<String> slots = List.of("chalk", "slate", "fog");
+    return new Plan(plan.name(), "workshop-four", slots, plan.pieces(), plan.rules(), List.of());
+  }
+
+  private static Region disc(String id, double x) {
+    return new Region(id, id, new Region.Cylinder(new Vector(x, 0, 0), 6, 4));
   }
 
   private static String program(Planner planner, Plan plan) {
@@ -92,6 +113,7 @@ class RememberedResultsTest {
       case FILAMENT, SUPPORT_FILAMENT, INTERFACE_FILAMENT -> values.add(Value.of(2));
       case BRIM_UP_TO -> values.add(Value.of(50));
       case ARC_TOLERANCE -> values.add(Value.of(0.05));
+      case PURGE_WEIGHT -> values.add(Value.of(0));
       default -> {
         // Shares of the range do.
       }
@@ -107,14 +129,14 @@ class RememberedResultsTest {
   @EnumSource(Setting.class)
   void anEditOfAnySettingIsTakenIn(Setting setting) {
     try (Planner remembering = new Planner(ShelfReader.standard(), 1 << 27, 2)) {
-      String before = program(remembering, plan(base(setting)));
+      String before = program(remembering, plan(setting, base(setting)));
       int taken = 0;
       for (Value value : others(setting)) {
         Map<Setting, Value> edited = base(setting);
         edited.put(setting, value);
         try (Planner fresh = new Planner(ShelfReader.standard(), 1 << 27, 2)) {
-          String anew = program(fresh, plan(edited));
-          assertThat(program(remembering, plan(edited)).equals(anew))
+          String anew = program(fresh, plan(setting, edited));
+          assertThat(program(remembering, plan(setting, edited)).equals(anew))
               .as("%s %s from memory and anew", setting.id(), value)
               .isTrue();
           taken += anew.equals(before) ? 0 : 1;

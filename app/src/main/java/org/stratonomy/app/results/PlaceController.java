@@ -2,7 +2,6 @@ package org.stratonomy.app.results;
 
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -10,7 +9,6 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Function;
-import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -37,9 +35,6 @@ import org.stratonomy.engine.strata.PieceLayer;
 @RestController
 @RequestMapping("/api/revisions/{revision}")
 class PlaceController {
-  private static final CacheControl FOR_EVER =
-      CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
-
   /** Heights nearer than this are one, mm. */
   private static final double SAME = 1e-6;
 
@@ -238,7 +233,7 @@ class PlaceController {
     int points = drawn.stream().mapToInt(contour -> contour.area.pointCount()).sum();
     ByteBuffer bytes = ByteBuffer.allocate(24 * points).order(ByteOrder.LITTLE_ENDIAN);
     drawn.forEach(contour -> put(contour.area, (float) contour.z, bytes));
-    return ResponseEntity.ok().cacheControl(FOR_EVER).body(bytes.array());
+    return ResponseEntity.ok().cacheControl(Caching.FOR_A_WHILE).body(bytes.array());
   }
 
   private static boolean isAt(PieceLayer layer, double height) {

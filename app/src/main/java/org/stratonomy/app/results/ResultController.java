@@ -4,7 +4,6 @@ import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.io.IOException;
-import java.time.Duration;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -29,9 +28,6 @@ class ResultController {
   /** How long a request for a result waits before it answers how far the computation is, ms. */
   private static final long PATIENCE_MS = 250;
 
-  private static final CacheControl FOR_EVER =
-      CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
-
   private final Computations computations;
   private final PlanService plans;
   private final Pictures pictures;
@@ -54,7 +50,9 @@ class ResultController {
   ResponseEntity<Object> result(@PathVariable UUID revision) {
     return switch (computations.await(revision, PATIENCE_MS)) {
       case Computations.Outcome.Done done ->
-          ResponseEntity.ok().cacheControl(FOR_EVER).body(ResultMapper.view(done.result()));
+          ResponseEntity.ok()
+              .cacheControl(CacheControl.noStore())
+              .body(ResultMapper.view(done.result()));
       case Computations.Outcome.Pending pending ->
           ResponseEntity.accepted()
               .cacheControl(CacheControl.noStore())
@@ -75,7 +73,7 @@ class ResultController {
       throw new MissingException("layer", Integer.toString(number));
     }
     return ResponseEntity.ok()
-        .cacheControl(FOR_EVER)
+        .cacheControl(Caching.FOR_A_WHILE)
         .body(LayerBytes.of(result.schedule().layers().get(number - 1)));
   }
 
@@ -88,13 +86,15 @@ class ResultController {
   ResponseEntity<byte[]> preview(@PathVariable UUID revision, @RequestParam double height) {
     return computations
         .preview(revision, height)
-        .map(layer -> ResponseEntity.ok().cacheControl(FOR_EVER).body(LayerBytes.of(layer)))
+        .map(
+            layer ->
+                ResponseEntity.ok().cacheControl(Caching.FOR_A_WHILE).body(LayerBytes.of(layer)))
         .orElseGet(() -> ResponseEntity.noContent().build());
   }
 
   @GetMapping(path = "/picture", produces = MediaType.IMAGE_PNG_VALUE)
   ResponseEntity<byte[]> picture(@PathVariable UUID revision) throws IOException {
-    return ResponseEntity.ok().cacheControl(FOR_EVER).body(pictures.png(revision));
+    return ResponseEntity.ok().cacheControl(Caching.FOR_A_WHILE).body(pictures.png(revision));
   }
 
   /** Applies a remedy that a finding of this revision proposes. */

@@ -8,15 +8,18 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import org.stratonomy.app.results.ResultView.BandView;
+import org.stratonomy.app.results.ResultView.ChangeView;
 import org.stratonomy.app.results.ResultView.FindingView;
 import org.stratonomy.app.results.ResultView.HaltView;
 import org.stratonomy.app.results.ResultView.LedgerView;
 import org.stratonomy.app.results.ResultView.MeshView;
 import org.stratonomy.app.results.ResultView.PieceView;
+import org.stratonomy.app.results.ResultView.PurgingView;
 import org.stratonomy.app.results.ResultView.ResolvedView;
 import org.stratonomy.app.results.ResultView.RoleView;
 import org.stratonomy.app.results.ResultView.SlotView;
 import org.stratonomy.app.results.ResultView.StratumView;
+import org.stratonomy.app.results.ResultView.TowerView;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.divide.Cells;
@@ -24,10 +27,12 @@ import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.merge.Tower;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.mesh.Shells;
 import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
@@ -74,8 +79,48 @@ final class ResultMapper {
         starts,
         seconds,
         pieces,
+        purging(),
         ledger(result.ledger()),
         result.findings().stream().map(ResultMapper::finding).toList());
+  }
+
+  private PurgingView purging() {
+    PurgeVolumes volumes = new PurgeVolumes(result.plan(), result.resolver());
+    List<Halt> halts =
+        result.schedule().layers().stream().flatMap(layer -> layer.halts().stream()).toList();
+    List<ChangeView> changes = new ArrayList<>();
+    for (int from = 1; from <= result.plan().slots().size(); from++) {
+      for (int to = 1; to <= result.plan().slots().size(); to++) {
+        if (from != to) {
+          changes.add(change(from, to, volumes.sum(from, to), halts));
+        }
+      }
+    }
+    return new PurgingView(result.schedule().tower().map(this::tower).orElse(null), changes);
+  }
+
+  private static ChangeView change(int from, int to, PurgeVolumes.Sum sum, List<Halt> halts) {
+    int count = (int) halts.stream().filter(h -> h.fromSlot() == from && h.toSlot() == to).count();
+    return new ChangeView(
+        from,
+        to,
+        count,
+        sum.meltMm3(),
+        sum.shareLeft(),
+        sum.byMaterial(),
+        sum.computedMm3(),
+        sum.given(),
+        sum.mm3());
+  }
+
+  private TowerView tower(Tower tower) {
+    double half = tower.sideMm() / 2;
+    return new TowerView(
+        tower.x() + half,
+        tower.y() + half,
+        tower.sideMm(),
+        tower.topMm(),
+        result.plan().purging().tower().isPresent());
   }
 
   private static List<Integer> slots(LayerSchedule layer) {

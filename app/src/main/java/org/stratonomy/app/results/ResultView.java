@@ -20,6 +20,7 @@ public record ResultView(
     List<Double> starts,
     List<Double> layerSeconds,
     List<PieceView> pieces,
+    PurgingView purging,
     LedgerView ledger,
     List<FindingView> findings) {
 
@@ -138,6 +139,48 @@ public record ResultView(
    * @param below what would hold without that rule
    */
   public record ResolvedView(String value, int rule, String below) {}
+
+  /**
+   * Where and how much is purged when filament changes.
+   *
+   * @param tower what it is purged into, if there is one
+   * @param changes from each loaded filament to each other one
+   */
+  public record PurgingView(@Schema(nullable = true) TowerView tower, List<ChangeView> changes) {}
+
+  /**
+   * @param x of its middle, mm
+   * @param y of its middle, mm
+   * @param side of its square footprint, mm
+   * @param height above the bed, mm
+   * @param given whether the plan says where it stands
+   */
+  public record TowerView(double x, double y, double side, double height, boolean given) {}
+
+  /**
+   * A change of filament and what it takes: melt zone × ln(1 / share left), if the plan gives no
+   * other volume.
+   *
+   * @param from slot of the filament that comes out
+   * @param to slot of the filament that goes in
+   * @param count how often it is made
+   * @param melt what the melt zone holds, mm³
+   * @param shareLeft how much of the filament before may be left, 0 to 1
+   * @param byMaterial whether that follows from the materials and not from the colours
+   * @param computed what follows, mm³
+   * @param given whether the plan gives another volume
+   * @param volume what is purged, mm³
+   */
+  public record ChangeView(
+      int from,
+      int to,
+      int count,
+      double melt,
+      double shareLeft,
+      boolean byMaterial,
+      double computed,
+      boolean given,
+      double volume) {}
 
   /** Up to a height, mm, and on from the one before, one filament. */
   public record BandView(double to, int slot) {}

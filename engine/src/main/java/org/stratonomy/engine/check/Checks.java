@@ -74,6 +74,11 @@ public final class Checks {
     checks.stops();
     checks.findings.addAll(DivisionChecks.run(plan, placed, stack.pieces(), cells));
     checks.changesWithinLayers();
+    schedule
+        .tower()
+        .ifPresent(
+            tower ->
+                checks.findings.addAll(PurgeChecks.run(plan, resolver.machine(), placed, tower)));
     return List.copyOf(checks.findings);
   }
 

@@ -7,6 +7,7 @@ import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Stop;
@@ -80,7 +81,8 @@ public final class PlanFormat {
         pieces,
         rules,
         stops,
-        numbers(node.path("boundaries")));
+        numbers(node.path("boundaries")),
+        PurgingFormat.read(node.path("purging")));
   }
 
   private static List<Double> numbers(JsonNode node) {
@@ -154,6 +156,9 @@ public final class PlanFormat {
     }
     if (!plan.boundaries().isEmpty()) {
       plan.boundaries().forEach(root.putArray("boundaries")::add);
+    }
+    if (!plan.purging().equals(Purging.BY_ITSELF)) {
+      PurgingFormat.write(plan.purging(), root.putObject("purging"));
     }
     return root;
   }

@@ -27,6 +27,7 @@ public final class PlanSchema {
     properties.set(
         "boundaries",
         list(number("Height above the bed, mm"), 0, "Heights between the strata of the plan"));
+    properties.set("purging", PurgingFormat.schema());
     return root;
   }
 

@@ -21,16 +21,18 @@ final class LayerSequencer {
    * Lines of one connected part of a piece, all of one filament and one temperature.
    *
    * @param part index of the part of the layer that they belong to
-   * @param first whether it comes before all others of its filament
+   * @param turn batches of a lower turn come before all others of their filament
    */
   record Batch(
-      int part,
-      int slot,
-      double celsius,
-      List<Line> lines,
-      Seam seam,
-      WallOrder walls,
-      boolean first) {}
+      int part, int slot, double celsius, List<Line> lines, Seam seam, WallOrder walls, Turn turn) {
+
+    /** When a batch has its turn. */
+    enum Turn {
+      PURGE,
+      AROUND,
+      PIECE
+    }
+  }
 
   private LayerSequencer(double x, double y) {
     this.x = x;
@@ -50,8 +52,9 @@ final class LayerSequencer {
               .filter(batch -> batch.slot == slot)
               .collect(Collectors.groupingBy(Batch::celsius, TreeMap::new, Collectors.toList()));
       for (List<Batch> ofHeat : byHeat.values()) {
-        sequencer.nearestBatches(ofHeat.stream().filter(Batch::first).toList());
-        sequencer.nearestBatches(ofHeat.stream().filter(batch -> !batch.first).toList());
+        for (Batch.Turn turn : Batch.Turn.values()) {
+          sequencer.nearestBatches(ofHeat.stream().filter(batch -> batch.turn == turn).toList());
+        }
       }
     }
     return new LineOrder(sequencer.order);

@@ -7,7 +7,11 @@ import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.SpotSettings;
+import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.LayerStack.Part;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
@@ -33,6 +37,9 @@ final class LayerSettings {
   }
 
   StrokeSettings of(PlanLayer layer, LineOrder.Item item) {
+    if (item.line().role() == Role.PURGE) {
+      return ofTower(layer, item.line().cell());
+    }
     return layer.isRaft() ? ofRaft(layer) : of(layer.parts().get(item.part()), item.line());
   }
 
@@ -48,6 +55,31 @@ final class LayerSettings {
         raft,
         resolver::filament,
         new PieceLayer(layer.number(), layer.bottom(), layer.top(), 1),
+        Stroke.NO_PIECE,
+        true);
+  }
+
+  /**
+   * Of the purge tower, which is printed as hot as what else is printed of a filament in the layer,
+   * so that it brings no changes of temperature.
+   *
+   * @param slot of the filament; lines of the tower name it in place of a cell
+   */
+  StrokeSettings ofTower(PlanLayer layer, int slot) {
+    double celsius =
+        all(layer).stream()
+            .flatMapToDouble(one -> one.temperatures(slot))
+            .min()
+            .orElse(resolver.filament(slot).nozzleC());
+    Settings own =
+        resolver
+            .plan()
+            .with(Setting.FILAMENT, Value.of(slot))
+            .with(Setting.NOZZLE_TEMPERATURE, Value.of(celsius));
+    return new StrokeSettings(
+        new SpotSettings(own, Map.of()),
+        resolver::filament,
+        new PieceLayer(layer.number(), TowerPlanner.bottom(stack, layer), layer.top(), 1),
         Stroke.NO_PIECE,
         true);
   }

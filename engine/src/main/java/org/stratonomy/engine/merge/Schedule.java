@@ -1,6 +1,7 @@
 package org.stratonomy.engine.merge;
 
 import java.util.List;
+import java.util.Optional;
 import org.stratonomy.engine.motion.TravelSettings;
 
 /**
@@ -10,13 +11,15 @@ import org.stratonomy.engine.motion.TravelSettings;
  * @param bedC temperature of the bed, °C
  * @param plainChanges how many changes of filament there would be if each layer began with what is
  *     loaded and went on in the order of slots
+ * @param tower that purged filament goes into, if there is one
  */
 public record Schedule(
     List<LayerSchedule> layers,
     int firstSlot,
     double bedC,
     TravelSettings travel,
-    int plainChanges) {
+    int plainChanges,
+    Optional<Tower> tower) {
   public Schedule {
     layers = List.copyOf(layers);
   }

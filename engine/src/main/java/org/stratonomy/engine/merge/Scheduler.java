@@ -3,6 +3,7 @@ package org.stratonomy.engine.merge;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -11,11 +12,13 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
+import org.stratonomy.engine.merge.LayerSequencer.Batch.Turn;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
@@ -25,6 +28,7 @@ import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.LayerStack.Part;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
+import org.stratonomy.engine.strata.PlacedPiece;
 import org.stratonomy.engine.strata.Sections;
 
 /**
@@ -42,14 +46,18 @@ public final class Scheduler {
   private final Settings planSettings;
   private final LayerTimer timer;
   private final LayerSettings settings;
+  private final PurgeVolumes volumes;
+  private final TowerPlanner towers;
 
   /**
+   * @param placed one for each piece, in the plan's order
    * @param sections one for each piece, in the plan's order
    * @param lines one for each piece, in the plan's order
    */
   public Scheduler(
       Plan plan,
       Resolver resolver,
+      List<PlacedPiece> placed,
       LayerStack stack,
       List<Sections> sections,
       List<PieceLines> lines,
@@ -64,10 +72,21 @@ public final class Scheduler {
     this.travel = TravelSettings.of(planSettings);
     this.timer = new LayerTimer(resolver.machine(), travel, planSettings);
     this.settings = new LayerSettings(resolver, stack, lines);
+    this.volumes = new PurgeVolumes(plan, resolver);
+    this.towers = new TowerPlanner(plan, resolver, placed, stack, volumes);
   }
 
   /** What is printed below and around the pieces; asked for by the layers that need it. */
-  private record Ground(Supplier<Skirt> skirt, Supplier<Raft> raft) {}
+  private record Ground(Supplier<Skirt> skirt, Supplier<Raft> raft, Optional<Tower> tower) {
+
+    boolean hasTower(PlanLayer layer) {
+      return tower.isPresent() && tower.get().reaches(layer.number());
+    }
+
+    Ground with(Optional<Tower> built) {
+      return new Ground(skirt, raft, built);
+    }
+  }
 
   private record Ordered(Key key, LineOrder order, int slot) {}
 
@@ -78,10 +97,11 @@ public final class Scheduler {
    */
   public Schedule schedule(Skirt skirt, Raft raft, Parallel parallel) {
     List<Ordered> ordered = new ArrayList<>();
-    Ground ground = new Ground(() -> skirt, () -> raft);
+    Ground bare = new Ground(() -> skirt, () -> raft, Optional.empty());
     List<SortedSet<Integer>> needed =
-        stack.layers().stream().map(layer -> slots(layer, ground)).toList();
+        stack.layers().stream().map(layer -> slots(layer, bare)).toList();
     List<List<Integer>> filaments = filaments(needed);
+    Ground ground = bare.with(towers.tower(filaments));
     int firstSlot = filaments.stream().flatMap(List::stream).findFirst().orElse(1);
     int slot = firstSlot;
     double x = 0;
@@ -103,7 +123,8 @@ public final class Scheduler {
         firstSlot,
         planSettings.number(Setting.BED_TEMPERATURE),
         travel,
-        FilamentOrder.changes(FilamentOrder.plain(needed)));
+        FilamentOrder.changes(FilamentOrder.plain(needed)),
+        ground.tower);
   }
 
   /**
@@ -113,7 +134,7 @@ public final class Scheduler {
    * @param raft asked for if the layer needs it
    */
   public LayerSchedule single(PlanLayer layer, Supplier<Skirt> skirt, Supplier<Raft> raft) {
-    Ground ground = new Ground(skirt, raft);
+    Ground ground = new Ground(skirt, raft, Optional.empty());
     List<Integer> filaments = List.copyOf(slots(layer, ground));
     int first = filaments.isEmpty() ? 1 : filaments.getFirst();
     return layer(layer, order(layer, ground, 0, 0, first, filaments));
@@ -128,7 +149,9 @@ public final class Scheduler {
   /** The order of filaments in each layer, for which changes cost the least. */
   private List<List<Integer>> filaments(List<SortedSet<Integer>> needed) {
     double seconds = resolver.machine().changeSeconds();
-    return FilamentOrder.cheapest(needed, (from, to) -> seconds);
+    double weight = resolver.machine().feeder() ? planSettings.number(Setting.PURGE_WEIGHT) : 0;
+    return FilamentOrder.cheapest(
+        needed, (from, to) -> seconds + (weight == 0 ? 0 : weight * volumes.mm3(from, to)));
   }
 
   /** The slots of all lines of a layer; the lines are looked at only if rules name several. */
@@ -168,13 +191,28 @@ public final class Scheduler {
     if (layer.number() == 1) {
       key.add(ground.skirt.get().key());
     }
+    if (ground.hasTower(layer)) {
+      ground.tower.get().addTo(key.add("tower"), layer.number());
+    }
     Key built = key.build();
     LineOrder order =
         memo.get(
             built,
             LineOrder.class,
-            () -> LayerSequencer.order(batches(layer, ground), x, y, filaments));
+            () -> LayerSequencer.order(withTower(layer, ground), x, y, filaments));
     return new Ordered(built, order, slot);
+  }
+
+  /** All batches of a layer, and those of the tower. */
+  private List<LayerSequencer.Batch> withTower(PlanLayer layer, Ground ground) {
+    List<LayerSequencer.Batch> batches = batches(layer, ground);
+    if (ground.hasTower(layer)) {
+      Tower tower = ground.tower.get();
+      Function<Line, StrokeSettings> own = line -> settings.ofTower(layer, line.cell());
+      tower.purges(layer.number()).forEach(line -> add(batches, 0, own, List.of(line), Turn.PURGE));
+      add(batches, 0, own, tower.structure(layer.number()), Turn.PIECE);
+    }
+    return batches;
   }
 
   /** Skirt and brim, and then support and each island of each piece. */
@@ -182,27 +220,27 @@ public final class Scheduler {
     List<LayerSequencer.Batch> batches = new ArrayList<>();
     if (layer.isRaft()) {
       List<Line> skirt = layer.number() == 1 ? ground.skirt.get().lines() : List.of();
-      add(batches, 0, line -> settings.ofRaft(layer), skirt, true);
+      add(batches, 0, line -> settings.ofRaft(layer), skirt, Turn.AROUND);
       List<Line> own = ground.raft.get().layers().get(layer.number() - 1);
-      add(batches, 0, line -> settings.ofRaft(layer), own, false);
+      add(batches, 0, line -> settings.ofRaft(layer), own, Turn.PIECE);
     }
     for (int p = 0; p < layer.parts().size(); p++) {
       Part part = layer.parts().get(p);
       PieceLines piece = lines.get(part.piece());
       Function<Line, StrokeSettings> own = line -> settings.of(part, line);
       if (layer.number() == 1 && p == 0) {
-        add(batches, p, own, ground.skirt.get().lines(), true);
+        add(batches, p, own, ground.skirt.get().lines(), Turn.AROUND);
       }
       if (layer.number() == 1 && stack.pieces().get(part.piece()).onBed()) {
-        add(batches, p, own, piece.brim(part.layer()), true);
+        add(batches, p, own, piece.brim(part.layer()), Turn.AROUND);
       }
       Map<Role, List<Line>> support =
           piece.support(part.layer()).stream().collect(Collectors.groupingBy(Line::role));
       for (Role role : List.of(Role.SUPPORT, Role.INTERFACE)) {
-        add(batches, p, own, support.getOrDefault(role, List.of()), false);
+        add(batches, p, own, support.getOrDefault(role, List.of()), Turn.PIECE);
       }
       for (List<Line> island : piece.islands(part.layer())) {
-        add(batches, p, own, island, false);
+        add(batches, p, own, island, Turn.PIECE);
       }
     }
     return batches;
@@ -214,7 +252,7 @@ public final class Scheduler {
       int part,
       Function<Line, StrokeSettings> settingsOf,
       List<Line> all,
-      boolean first) {
+      Turn turn) {
     Map<Heat, List<Line>> byHeat =
         all.stream()
             .collect(
@@ -227,7 +265,7 @@ public final class Scheduler {
           StrokeSettings strokes = settingsOf.apply(own.getFirst());
           batches.add(
               new LayerSequencer.Batch(
-                  part, heat.slot, heat.celsius, own, strokes.seam(), strokes.wallOrder(), first));
+                  part, heat.slot, heat.celsius, own, strokes.seam(), strokes.wallOrder(), turn));
         });
   }
 
@@ -247,12 +285,23 @@ public final class Scheduler {
   private LayerSchedule layer(PlanLayer layer, Ordered ordered) {
     Key.Builder key = Key.of("strokes").add(ordered.key).add(travel.retractFromMm());
     settings.all(layer).forEach(one -> one.addTo(key));
+    purged(ordered).forEach(slot -> settings.ofTower(layer, slot).addTo(key));
     timer.addTo(key);
     Key built = key.build();
     LayerOrder order = memo.get(built, LayerOrder.class, () -> strokes(layer, ordered));
     LayerTime time =
         memo.get(Key.of("time").add(built).build(), LayerTime.class, () -> timer.time(order));
     return new LayerSchedule(layer, order, ordered.slot, halts(layer, ordered.slot, order), time);
+  }
+
+  /** Slots of the filaments that the tower is printed with in a layer. */
+  private static List<Integer> purged(Ordered ordered) {
+    return ordered.order.items().stream()
+        .map(LineOrder.Item::line)
+        .filter(line -> line.role() == Role.PURGE)
+        .map(Line::cell)
+        .distinct()
+        .toList();
   }
 
   private LayerOrder strokes(PlanLayer layer, Ordered ordered) {
@@ -303,7 +352,8 @@ public final class Scheduler {
   }
 
   private static int piece(PlanLayer layer, LineOrder.Item item) {
-    return layer.isRaft() || item.line().role() == Role.SKIRT
+    Role role = item.line().role();
+    return layer.isRaft() || role == Role.SKIRT || role == Role.PURGE
         ? Stroke.NO_PIECE
         : layer.parts().get(item.part()).piece();
   }

@@ -1,9 +1,11 @@
 package org.stratonomy.engine.merge;
 
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.SortedSet;
 import java.util.function.IntFunction;
+import java.util.stream.DoubleStream;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.Overhang;
@@ -111,6 +113,13 @@ final class StrokeSettings {
         : filaments.apply(slot).nozzleC();
   }
 
+  /** Temperatures of the roles that are printed with a filament, °C. */
+  DoubleStream temperatures(int slot) {
+    return Arrays.stream(Role.values())
+        .filter(role -> role != Role.PURGE && slot(role) == slot)
+        .mapToDouble(role -> temperature(role, slot));
+  }
+
   private double speed(Role role) {
     if (firstOnBed) {
       return settings.all().number(Setting.FIRST_LAYER_SPEED);
@@ -122,7 +131,7 @@ final class StrokeSettings {
               case OUTER_WALL -> Setting.OUTER_WALL_SPEED;
               case INNER_WALL -> Setting.INNER_WALL_SPEED;
               case TOP_SKIN, BOTTOM_SKIN -> Setting.SKIN_SPEED;
-              case SOLID_INFILL, GAP -> Setting.SOLID_SPEED;
+              case SOLID_INFILL, GAP, PURGE -> Setting.SOLID_SPEED;
               case INFILL -> Setting.INFILL_SPEED;
               case BRIDGE -> Setting.BRIDGE_SPEED;
               case SUPPORT, INTERFACE -> Setting.SUPPORT_SPEED;

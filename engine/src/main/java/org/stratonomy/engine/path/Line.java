@@ -34,7 +34,7 @@ public record Line(
   }
 
   /** A line of one width that is printed as it is, after the one before it. */
-  static Line inOrder(Role role, Path path, double widthMm) {
+  public static Line inOrder(Role role, Path path, double widthMm) {
     return new Line(role, path, widthMm, NO_WIDTHS, NO_OVERHANGS, true, 0);
   }
 
@@ -55,7 +55,7 @@ public record Line(
   }
 
   /** The same line in another cell. */
-  Line inCell(int other) {
+  public Line inCell(int other) {
     return new Line(role, path, widthMm, widths, overhangs, inOrder, other);
   }
 

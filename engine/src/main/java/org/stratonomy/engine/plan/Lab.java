@@ -16,15 +16,43 @@ record Lab(double l, double a, double b) {
     {0.0193339, 0.1191920, 0.9503041}
   };
 
+  /** Less light than this comes back from nothing. */
+  private static final double DARKEST = 0.005;
+
   /**
    * @param hex as #rrggbb
    */
   static Lab of(String hex) {
+    return of(linear(hex));
+  }
+
+  /**
+   * Two pigments mixed: the geometric mean of their reflectances.
+   *
+   * @param share of the first, 0 to 1
+   */
+  static Lab mixed(String first, String second, double share) {
+    double[] a = linear(first);
+    double[] b = linear(second);
+    double[] mix = new double[3];
+    for (int i = 0; i < 3; i++) {
+      mix[i] =
+          Math.pow(Math.max(a[i], DARKEST), share) * Math.pow(Math.max(b[i], DARKEST), 1 - share);
+    }
+    return of(mix);
+  }
+
+  /** The colour as light, each part 0 to 1. */
+  private static double[] linear(String hex) {
     double[] rgb = new double[3];
     for (int i = 0; i < 3; i++) {
       double share = Integer.parseInt(hex.substring(1 + 2 * i, 3 + 2 * i), 16) / 255.0;
       rgb[i] = share <= 0.04045 ? share / 12.92 : Math.pow((share + 0.055) / 1.055, 2.4);
     }
+    return rgb;
+  }
+
+  private static Lab of(double[] rgb) {
     double[] f = new double[3];
     for (int i = 0; i < 3; i++) {
       double t = (XYZ[i][0] * rgb[0] + XYZ[i][1] * rgb[1] + XYZ[i][2] * rgb[2]) / WHITE[i];

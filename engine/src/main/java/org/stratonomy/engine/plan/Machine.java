@@ -20,6 +20,7 @@ package org.stratonomy.engine.plan;
  * @param parkLiftMm how far the nozzle is lifted before it goes there
  * @param dialect how the machine wants its program written
  * @param feeder whether filaments are changed without the operator
+ * @param meltMm3 how much filament the melt zone holds that mixes at a change
  */
 public record Machine(
     String id,
@@ -40,7 +41,8 @@ public record Machine(
     double parkY,
     double parkLiftMm,
     String dialect,
-    boolean feeder) {
+    boolean feeder,
+    double meltMm3) {
 
   /** Thinnest layer that the nozzle lays well, mm. */
   public double minLayerHeight() {

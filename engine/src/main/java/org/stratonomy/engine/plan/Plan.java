@@ -13,6 +13,7 @@ import org.stratonomy.engine.problem.Problem;
  * @param stops in any order
  * @param boundaries heights between the strata of the plan, which go through all pieces, mm above
  *     the bed, ascending
+ * @param purging where and how much is purged when the filament changes
  */
 public record Plan(
     String name,
@@ -21,7 +22,8 @@ public record Plan(
     List<Piece> pieces,
     List<Rule> rules,
     List<Stop> stops,
-    List<Double> boundaries) {
+    List<Double> boundaries,
+    Purging purging) {
   public Plan {
     slots = List.copyOf(slots);
     pieces = List.copyOf(pieces);
@@ -30,7 +32,7 @@ public record Plan(
     boundaries = boundaries.stream().sorted().toList();
   }
 
-  /** A plan without strata of its own. */
+  /** A plan without strata of its own, that purges by itself. */
   public Plan(
       String name,
       String machine,
@@ -38,7 +40,7 @@ public record Plan(
       List<Piece> pieces,
       List<Rule> rules,
       List<Stop> stops) {
-    this(name, machine, slots, pieces, rules, stops, List.of());
+    this(name, machine, slots, pieces, rules, stops, List.of(), Purging.BY_ITSELF);
   }
 
   /** Number of the plan's stratum that a height lies in, from 1. */
@@ -68,7 +70,7 @@ public record Plan(
   }
 
   public Plan withPieces(List<Piece> changed) {
-    return new Plan(name, machine, slots, changed, rules, stops, boundaries);
+    return new Plan(name, machine, slots, changed, rules, stops, boundaries, purging);
   }
 
   /** The plan with one piece put in the place of the one with the same id. */
@@ -77,18 +79,22 @@ public record Plan(
   }
 
   public Plan withRules(List<Rule> changed) {
-    return new Plan(name, machine, slots, pieces, changed, stops, boundaries);
+    return new Plan(name, machine, slots, pieces, changed, stops, boundaries, purging);
   }
 
   public Plan withStops(List<Stop> changed) {
-    return new Plan(name, machine, slots, pieces, rules, changed, boundaries);
+    return new Plan(name, machine, slots, pieces, rules, changed, boundaries, purging);
   }
 
   public Plan withBoundaries(List<Double> changed) {
-    return new Plan(name, machine, slots, pieces, rules, stops, changed);
+    return new Plan(name, machine, slots, pieces, rules, stops, changed, purging);
+  }
+
+  public Plan withPurging(Purging changed) {
+    return new Plan(name, machine, slots, pieces, rules, stops, boundaries, changed);
   }
 
   public Plan withMachine(String changed) {
-    return new Plan(name, changed, slots, pieces, rules, stops, boundaries);
+    return new Plan(name, changed, slots, pieces, rules, stops, boundaries, purging);
   }
 }

@@ -16,7 +16,8 @@ public enum Role {
   GAP("gap"),
   SUPPORT("support"),
   INTERFACE("interface"),
-  BRIM("brim");
+  BRIM("brim"),
+  PURGE("purge");
 
   private final String label;
 

@@ -690,7 +690,28 @@ public enum Setting {
       100,
       false,
       f -> 4,
-      "Distance of the skirt from the pieces.");
+      "Distance of the skirt from the pieces."),
+  PURGE_INTO(
+      "purgeInto",
+      "Purge into",
+      Group.MATERIAL,
+      Scope.PLAN,
+      List.of("tower", "nothing"),
+      "tower",
+      "Where a feeder's machine purges after a change of filament: into a tower beside the pieces,"
+          + " or into nothing, so that colours bleed. By hand it is done at the stop."),
+  PURGE_WEIGHT(
+      "purgeWeight",
+      "Worth of filament",
+      Group.MATERIAL,
+      Scope.PLAN,
+      "s/mm³",
+      0,
+      100,
+      false,
+      f -> 0.5,
+      "How many seconds may be spent to save a cubic millimetre of purging, when the order of"
+          + " filaments is chosen.");
 
   /** The finest thing that a value can differ for. */
   public enum Scope {

@@ -38,6 +38,13 @@ public record Settings(
     };
   }
 
+  /** The same with another value of one setting. */
+  public Settings with(Setting setting, Value value) {
+    Map<Setting, Value> changed = new EnumMap<>(values);
+    changed.put(setting, value);
+    return new Settings(changed, rules, below);
+  }
+
   /** The values of one spot: courses give way to what they are there. */
   Settings at(Spot spot) {
     return new Settings(at(spot, values), rules, at(spot, below));

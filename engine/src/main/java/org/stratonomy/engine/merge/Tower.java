@@ -1,0 +1,251 @@
+package org.stratonomy.engine.merge;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.path.Line;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Purging;
+import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plane.Path;
+
+/**
+ * The tower that purged filament goes into: a block beside the pieces, in every layer up to the
+ * last change. Its footprint is cut into rows a line wide. Each change takes as many of them as
+ * hold at least its volume, in the order of the changes; the wall around, and some of the rows that
+ * are left, carry the rows above. On the bed all rows are laid. The side of the square is the
+ * smallest that has the rows for every layer and keeps the tower no more than {@value #SLENDER}
+ * times as high as it is wide.
+ */
+public final class Tower {
+  /** Height against width up to which a tower stands. */
+  static final double SLENDER = 8;
+
+  private static final double LEAST_SIDE_MM = 10;
+
+  /** One of so many rows is laid where nothing is purged. */
+  private static final int SPARSE = 4;
+
+  private final double x;
+  private final double y;
+  private final double side;
+  private final Make make;
+  private final double width;
+  private final List<TowerLayer> layers;
+
+  /**
+   * What a tower is made of.
+   *
+   * @param width of the lines, mm
+   * @param flow extruded against computed volume, 1 for equal
+   */
+  record Make(double width, double flow) {}
+
+  /** A change of filament that takes a volume. */
+  record Purge(int slot, double mm3) {}
+
+  /**
+   * What goes into the tower in a layer.
+   *
+   * @param height thickness of the layer, mm
+   * @param slot filament of what carries the rows above
+   * @param purges in the order of the changes
+   */
+  record TowerLayer(double bottom, double height, int slot, List<Purge> purges) {}
+
+  /** Where the pieces lie on the bed, mm, and how far the tower keeps away from them. */
+  record Around(Bounds bounds, double margin) {}
+
+  private Tower(double x, double y, double side, Make make, List<TowerLayer> layers) {
+    this.x = x;
+    this.y = y;
+    this.side = side;
+    this.make = make;
+    this.width = make.width;
+    this.layers = layers;
+  }
+
+  /**
+   * @param layers all of the print from the bed; those above the last change are left out
+   * @param place of the middle, if the plan says so
+   * @return nothing if no filament changes
+   */
+  static Optional<Tower> of(
+      List<TowerLayer> layers,
+      Make make,
+      Optional<Purging.Place> place,
+      Around pieces,
+      Machine machine) {
+    int last = layers.size();
+    while (last > 0 && layers.get(last - 1).purges.isEmpty()) {
+      last--;
+    }
+    if (last == 0) {
+      return Optional.empty();
+    }
+    List<TowerLayer> used = List.copyOf(layers.subList(0, last));
+    double side = side(used, make);
+    double[] corner =
+        place
+            .map(p -> new double[] {p.x() - side / 2, p.y() - side / 2})
+            .orElseGet(() -> beside(pieces, side, machine));
+    return Optional.of(new Tower(corner[0], corner[1], side, make, used));
+  }
+
+  private static double side(List<TowerLayer> layers, Make make) {
+    TowerLayer top = layers.getLast();
+    double side = Math.max(LEAST_SIDE_MM, (top.bottom + top.height) / SLENDER);
+    for (TowerLayer layer : layers) {
+      while (rows(layer, side, make) > rows(side, make.width)) {
+        side += make.width;
+      }
+    }
+    return side;
+  }
+
+  /**
+   * To the right of the pieces, else to the left, behind or before them, wherever there is room.
+   */
+  private static double[] beside(Around pieces, double side, Machine machine) {
+    Bounds all = pieces.bounds;
+    double margin = pieces.margin;
+    double x = (all.minX() + all.maxX() - side) / 2;
+    double y = (all.minY() + all.maxY() - side) / 2;
+    List<double[]> places =
+        List.of(
+            new double[] {all.maxX() + margin, y},
+            new double[] {all.minX() - margin - side, y},
+            new double[] {x, all.maxY() + margin},
+            new double[] {x, all.minY() - margin - side});
+    return places.stream()
+        .filter(at -> isOnBed(at[0], at[1], side, machine))
+        .findFirst()
+        .orElse(places.getFirst());
+  }
+
+  private static boolean isOnBed(double x, double y, double side, Machine machine) {
+    return x >= 0 && y >= 0 && x + side <= machine.bedX() && y + side <= machine.bedY();
+  }
+
+  public boolean isOnBed(Machine machine) {
+    return isOnBed(x, y, side, machine);
+  }
+
+  /** Rows that fit between the walls. */
+  private static int rows(double side, double width) {
+    return (int) Math.floor((side - 2 * width) / width + 1e-9);
+  }
+
+  private static double rowLength(double side, double width) {
+    return side - 3 * width;
+  }
+
+  private static int rows(TowerLayer layer, double side, Make make) {
+    return layer.purges.stream().mapToInt(purge -> rows(purge, layer, side, make)).sum();
+  }
+
+  private static int rows(Purge purge, TowerLayer layer, double side, Make make) {
+    double crossSection = make.width * layer.height * make.flow;
+    return (int) Math.ceil(purge.mm3 / (crossSection * rowLength(side, make.width)) - 1e-9);
+  }
+
+  /** Lower left corner, mm. */
+  public double x() {
+    return x;
+  }
+
+  public double y() {
+    return y;
+  }
+
+  /** Length of each side, mm. */
+  public double sideMm() {
+    return side;
+  }
+
+  /** Above the lowest layer's bottom, mm. */
+  public double heightMm() {
+    return layers.getLast().bottom + layers.getLast().height - layers.getFirst().bottom;
+  }
+
+  public double topMm() {
+    return layers.getLast().bottom + layers.getLast().height;
+  }
+
+  boolean reaches(int layer) {
+    return layer <= layers.size();
+  }
+
+  /**
+   * @param layer number from 1
+   */
+  TowerLayer layer(int layer) {
+    return layers.get(layer - 1);
+  }
+
+  /**
+   * Rows that take what a change purges, as one line for each change, by its place in the layer.
+   */
+  List<Line> purges(int number) {
+    TowerLayer layer = layer(number);
+    List<Line> lines = new ArrayList<>();
+    int from = 0;
+    for (Purge purge : layer.purges) {
+      int to = from + rows(purge, layer, side, make);
+      if (to > from) {
+        lines.add(line(serpentine(from, to, 1)).inCell(purge.slot));
+      }
+      from = to;
+    }
+    return lines;
+  }
+
+  /** The wall, and what carries the next layer. */
+  List<Line> structure(int number) {
+    TowerLayer layer = layer(number);
+    double half = width / 2;
+    Path.Builder wall = new Path.Builder();
+    wall.add(x + half, y + half);
+    wall.add(x + side - half, y + half);
+    wall.add(x + side - half, y + side - half);
+    wall.add(x + half, y + side - half);
+    List<Line> lines = new ArrayList<>();
+    lines.add(line(wall.closed()));
+    int from = rows(layer, side, make);
+    if (from < rows(side, width)) {
+      lines.add(line(serpentine(from, rows(side, width), number == 1 ? 1 : SPARSE)));
+    }
+    return lines.stream().map(line -> line.inCell(layer.slot)).toList();
+  }
+
+  private Line line(Path path) {
+    return Line.inOrder(Role.PURGE, path, width);
+  }
+
+  /** Rows to and fro, from the front. */
+  private Path serpentine(int from, int to, int every) {
+    double left = x + 1.5 * width;
+    double right = left + rowLength(side, width);
+    Path.Builder path = new Path.Builder();
+    boolean back = false;
+    for (int row = from; row < to; row += every) {
+      double at = y + width + (row + 0.5) * width;
+      path.add(back ? right : left, at);
+      path.add(back ? left : right, at);
+      back = !back;
+    }
+    return path.open();
+  }
+
+  /** Takes in all that the lines of a layer depend on. */
+  void addTo(Key.Builder key, int number) {
+    TowerLayer layer = layer(number);
+    key.add(x).add(y).add(side).add(width).add(layer.height).add(layer.slot);
+    for (Purge purge : layer.purges) {
+      key.add(purge.slot).add(rows(purge, layer, side, make));
+    }
+    key.add(number == 1 ? 1 : 0);
+  }
+}

@@ -1,0 +1,92 @@
+package org.stratonomy.engine.merge;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PurgeVolumes;
+import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.strata.LayerStack;
+import org.stratonomy.engine.strata.LayerStack.PlanLayer;
+import org.stratonomy.engine.strata.PlacedPiece;
+
+/** Says what the purge tower of a print has to hold, and where it may stand. */
+final class TowerPlanner {
+  /** Between the tower and what is laid around the pieces. */
+  private static final double AIR_MM = 5;
+
+  private final Plan plan;
+  private final Resolver resolver;
+  private final List<PlacedPiece> placed;
+  private final LayerStack stack;
+  private final PurgeVolumes volumes;
+  private final Settings settings;
+
+  TowerPlanner(
+      Plan plan,
+      Resolver resolver,
+      List<PlacedPiece> placed,
+      LayerStack stack,
+      PurgeVolumes volumes) {
+    this.plan = plan;
+    this.resolver = resolver;
+    this.placed = placed;
+    this.stack = stack;
+    this.volumes = volumes;
+    settings = resolver.plan();
+  }
+
+  /**
+   * The tower, if the machine purges into one and there is something to purge.
+   *
+   * @param filaments slots of each layer, in their order
+   */
+  Optional<Tower> tower(List<List<Integer>> filaments) {
+    boolean isWanted =
+        resolver.machine().feeder() && settings.choice(Setting.PURGE_INTO).equals("tower");
+    if (!isWanted || placed.isEmpty()) {
+      return Optional.empty();
+    }
+    double width = settings.number(Setting.LINE_WIDTH);
+    return Tower.of(
+        layers(filaments),
+        new Tower.Make(width, settings.number(Setting.FLOW) / 100),
+        plan.purging().tower(),
+        around(width),
+        resolver.machine());
+  }
+
+  private List<Tower.TowerLayer> layers(List<List<Integer>> filaments) {
+    List<Tower.TowerLayer> layers = new ArrayList<>();
+    int loaded = 0;
+    for (PlanLayer layer : stack.layers()) {
+      List<Tower.Purge> purges = new ArrayList<>();
+      List<Integer> slots = filaments.get(layer.number() - 1);
+      for (int slot : slots) {
+        if (loaded != 0 && slot != loaded) {
+          purges.add(new Tower.Purge(slot, volumes.mm3(loaded, slot)));
+        }
+        loaded = slot;
+      }
+      double bottom = bottom(stack, layer);
+      int carrying = slots.isEmpty() ? Math.max(1, loaded) : slots.getFirst();
+      layers.add(new Tower.TowerLayer(bottom, layer.top() - bottom, carrying, purges));
+    }
+    return layers;
+  }
+
+  /** The tower has a layer wherever any piece has one; it begins where the one before ended. */
+  static double bottom(LayerStack stack, PlanLayer layer) {
+    return layer.number() == 1 ? layer.bottom() : stack.layers().get(layer.number() - 2).top();
+  }
+
+  private Tower.Around around(double width) {
+    double lines = settings.number(Setting.SKIRT_LINES) + settings.number(Setting.BRIM_LINES);
+    double margin = AIR_MM + settings.number(Setting.SKIRT_DISTANCE) + lines * width;
+    Bounds all = placed.stream().map(PlacedPiece::bounds).reduce(Bounds::with).orElseThrow();
+    return new Tower.Around(all, margin);
+  }
+}

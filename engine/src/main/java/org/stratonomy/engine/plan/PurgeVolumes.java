@@ -1,0 +1,87 @@
+package org.stratonomy.engine.plan;
+
+/**
+ * How much filament must flow through the nozzle after a change until the one before is not seen
+ * any more. The melt is a stirred volume V<sub>m</sub>: after a volume V has flowed in, the share
+ * exp(−V / V<sub>m</sub>) of it is still the filament before. What is mixed looks like pigments
+ * mixed: its reflectance is the geometric mean of both, weighted by their shares, so that a little
+ * dark filament shows in a light one sooner than the other way round. The share may be so large
+ * that the colour differs by {@value #JUST_SEEN} from the pure one, and between different materials
+ * no larger than {@value #OTHER_MATERIAL}, because what is left of the other one weakens the part.
+ */
+public final class PurgeVolumes {
+  /** Colour difference that is just seen. */
+  static final double JUST_SEEN = 2;
+
+  /** Largest share of another material that is left. */
+  static final double OTHER_MATERIAL = 0.02;
+
+  private static final int STEPS = 60;
+
+  private final Resolver resolver;
+  private final Purging own;
+
+  public PurgeVolumes(Plan plan, Resolver resolver) {
+    this.resolver = resolver;
+    this.own = plan.purging();
+  }
+
+  /**
+   * The sum behind a volume.
+   *
+   * @param meltMm3 what the melt zone of the machine holds
+   * @param shareLeft how much of the filament before may be left
+   * @param byMaterial whether the materials decide that and not the colours
+   * @param computedMm3 melt zone × ln(1 / share left)
+   * @param given whether the plan gives another volume
+   * @param mm3 what is purged
+   */
+  public record Sum(
+      double meltMm3,
+      double shareLeft,
+      boolean byMaterial,
+      double computedMm3,
+      boolean given,
+      double mm3) {}
+
+  /**
+   * @param from slot of the filament that comes out
+   * @param to slot of the filament that goes in
+   */
+  public Sum sum(int from, int to) {
+    Filament before = resolver.filament(from);
+    Filament after = resolver.filament(to);
+    double byColour = shareUnseen(before.colour(), after.colour());
+    boolean byMaterial = !before.material().equals(after.material()) && byColour > OTHER_MATERIAL;
+    double share = byMaterial ? OTHER_MATERIAL : byColour;
+    double melt = resolver.machine().meltMm3();
+    double computed = from == to ? 0 : melt * Math.log(1 / share);
+    return own.volume(from, to)
+        .map(v -> new Sum(melt, share, byMaterial, computed, true, v.mm3()))
+        .orElse(new Sum(melt, share, byMaterial, computed, false, computed));
+  }
+
+  /** mm³ that a change takes. */
+  public double mm3(int from, int to) {
+    return sum(from, to).mm3();
+  }
+
+  /** The largest share of one colour in another one that is not seen, 0 to 1. */
+  static double shareUnseen(String before, String after) {
+    Lab pure = Lab.of(after);
+    double low = 0;
+    double high = 1;
+    if (Lab.of(before).distance(pure) <= JUST_SEEN) {
+      return 1;
+    }
+    for (int i = 0; i < STEPS; i++) {
+      double middle = (low + high) / 2;
+      if (Lab.mixed(before, after, middle).distance(pure) <= JUST_SEEN) {
+        low = middle;
+      } else {
+        high = middle;
+      }
+    }
+    return low;
+  }
+}

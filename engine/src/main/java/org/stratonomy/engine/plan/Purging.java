@@ -1,0 +1,35 @@
+package org.stratonomy.engine.plan;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What a plan says of purging besides its rules.
+ *
+ * @param tower where the middle of the purge tower stands; by itself beside the pieces if not given
+ * @param volumes that are used instead of those that follow from the filaments
+ */
+public record Purging(Optional<Place> tower, List<Volume> volumes) {
+  /** Nothing that would not follow from the filaments and the pieces. */
+  public static final Purging BY_ITSELF = new Purging(Optional.empty(), List.of());
+
+  public Purging {
+    volumes = List.copyOf(volumes);
+  }
+
+  /** A place on the bed, mm. */
+  public record Place(double x, double y) {}
+
+  /**
+   * What a change takes.
+   *
+   * @param from slot of the filament that comes out
+   * @param to slot of the filament that goes in
+   */
+  public record Volume(int from, int to, double mm3) {}
+
+  /** The volume that was given for a change, if one was. */
+  public Optional<Volume> volume(int from, int to) {
+    return volumes.stream().filter(v -> v.from == from && v.to == to).findFirst();
+  }
+}

@@ -1,0 +1,179 @@
+package org.stratonomy.engine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.IntRange;
+import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.check.Finding;
+import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.merge.Halt;
+import org.stratonomy.engine.merge.Tower;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PurgeVolumes;
+import org.stratonomy.engine.plan.Purging;
+import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+
+/** The purge tower, as a machine with a feeder prints it. */
+class PurgeTowerTest {
+  private static final double STRAND_MM2 = Math.PI * 1.75 * 1.75 / 4;
+
+  /** A block with a box of another filament in it, for a machine with a feeder. */
+  private static Plan plan(Rule... more) {
+    List<Rule> rules = new ArrayList<>(List.of(more));
+    rules.add(Shapes.region("part", Map.of(Setting.FILAMENT, Value.of(2))));
+    Region box =
+        new Region("part", "Part", new Region.Box(new Vector(0, 0, 3), new Vector(9, 9, 2)));
+    return Shapes.divided(List.of(box), rules.toArray(Rule[]::new)).withMachine("workshop-four");
+  }
+
+  private static PlanResult compute(Plan plan) {
+    Mesh bar = Shapes.bar(20, 16, 6);
+    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
+      return planner.compute(plan, Shapes.source(bar), Watch.NONE);
+    }
+  }
+
+  private static GcodeReader program(PlanResult result) throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    Planner.writeProgram(result, bytes);
+    return GcodeReader.read(bytes.toString(StandardCharsets.UTF_8));
+  }
+
+  private static boolean isInside(Tower tower, double x, double y) {
+    return x > tower.x()
+        && y > tower.y()
+        && x < tower.x() + tower.sideMm()
+        && y < tower.y() + tower.sideMm();
+  }
+
+  /** Volumes that go into the tower after each change, before anything else is printed. */
+  private static List<Double> purged(PlanResult result) throws IOException {
+    Tower tower = result.schedule().tower().orElseThrow();
+    List<Double> purged = new ArrayList<>();
+    int tool = -1;
+    boolean clean = true;
+    for (GcodeReader.Extrusion e : program(result).extrusions) {
+      if (e.tool() != tool && tool >= 0) {
+        purged.add(0.0);
+        clean = false;
+      }
+      tool = e.tool();
+      clean |= !isInside(tower, e.x1(), e.y1());
+      if (!clean) {
+        purged.set(purged.size() - 1, purged.getLast() + e.e() * STRAND_MM2);
+      }
+    }
+    return purged;
+  }
+
+  @Test
+  void eachChangePurgesAtLeastWhatItTakesBeforeAnythingElseIsPrinted() throws IOException {
+    PlanResult result = compute(plan());
+    PurgeVolumes volumes = new PurgeVolumes(result.plan(), result.resolver());
+    double least = Math.min(volumes.mm3(1, 2), volumes.mm3(2, 1));
+    List<Double> purged = purged(result);
+    assertThat(purged).hasSize((int) result.schedule().changeCount()).hasSizeGreaterThan(8);
+    assertThat(purged).allMatch(volume -> volume > least - 0.01);
+    assertThat(purged.stream().mapToDouble(v -> v).max().orElse(0))
+        .isGreaterThanOrEqualTo(Math.max(volumes.mm3(1, 2), volumes.mm3(2, 1)) - 0.01);
+  }
+
+  @Property(tries = 12)
+  void aGivenVolumeIsPurged(
+      @ForAll @DoubleRange(min = 0, max = 400) double there,
+      @ForAll @DoubleRange(min = 0, max = 400) double back)
+      throws IOException {
+    Purging purging =
+        new Purging(
+            Optional.empty(),
+            List.of(new Purging.Volume(1, 2, there), new Purging.Volume(2, 1, back)));
+    PlanResult result = compute(plan().withPurging(purging));
+    assertThat(purged(result)).allMatch(volume -> volume > Math.min(there, back) - 0.01);
+    double sum = purged(result).stream().mapToDouble(v -> v).sum();
+    long changes = result.schedule().changeCount();
+    assertThat(sum).isGreaterThanOrEqualTo(changes / 2 * (there + back) - 0.1);
+  }
+
+  @Property(tries = 10)
+  void theTowerHoldsAllThatIsPurgedAndNothingElse(@ForAll @IntRange(min = 30, max = 220) int x)
+      throws IOException {
+    Purging purging = new Purging(Optional.of(new Purging.Place(x, 40)), List.of());
+    PlanResult result = compute(plan().withPurging(purging));
+    Tower tower = result.schedule().tower().orElseThrow();
+    assertThat(tower.x() + tower.sideMm() / 2).isCloseTo(x, within(1e-9));
+    double inside = 0;
+    double last = 0;
+    for (GcodeReader.Extrusion e : program(result).extrusions) {
+      if (isInside(tower, e.x1(), e.y1())) {
+        inside += e.e() * STRAND_MM2;
+        assertThat(isInside(tower, e.x0(), e.y0())).isTrue();
+        last = Math.max(last, e.z());
+      }
+    }
+    assertThat(last).isCloseTo(tower.topMm(), within(1e-6));
+    double purge =
+        result.schedule().layers().stream()
+            .flatMap(layer -> layer.strokes().stream())
+            .filter(stroke -> stroke.role() == Role.PURGE)
+            .mapToDouble(stroke -> stroke.volumeMm3())
+            .sum();
+    assertThat(inside).isCloseTo(purge, within(0.001 * purge));
+  }
+
+  @Test
+  void theTowerEndsWithTheLastChangeAndStandsBesideThePieces() {
+    PlanResult result = compute(plan());
+    Tower tower = result.schedule().tower().orElseThrow();
+    double lastChange =
+        result.schedule().layers().stream()
+            .filter(layer -> layer.halts().stream().anyMatch(Halt::isColourChange))
+            .mapToDouble(layer -> layer.layer().top())
+            .max()
+            .orElseThrow();
+    assertThat(tower.topMm()).isEqualTo(lastChange).isLessThan(4.3);
+    assertThat(tower.isOnBed(result.resolver().machine())).isTrue();
+    assertThat(tower.heightMm() / tower.sideMm()).isLessThanOrEqualTo(8);
+    assertThat(result.findings()).noneMatch(f -> f.id().startsWith("tower"));
+  }
+
+  @Test
+  void withoutAFeederWithoutChangesOrIfThePlanSaysSoThereIsNone() {
+    assertThat(compute(plan().withMachine("workshop-one")).schedule().tower()).isEmpty();
+    Rule nothing = Shapes.everywhere(Map.of(Setting.PURGE_INTO, Value.of("nothing")));
+    assertThat(compute(plan(nothing)).schedule().tower()).isEmpty();
+    Rule one = Shapes.everywhere(Map.of(Setting.FILAMENT, Value.of(1)));
+    assertThat(compute(plan(one)).schedule().tower()).isEmpty();
+  }
+
+  @Test
+  void aTowerOffTheBedOrInAPieceIsFoundAndGoesBesideThePieces() {
+    for (Purging.Place place : List.of(new Purging.Place(2, 100), new Purging.Place(125, 105))) {
+      PlanResult result = compute(plan().withPurging(new Purging(Optional.of(place), List.of())));
+      Finding finding =
+          result.findings().stream()
+              .filter(f -> f.id().startsWith("tower"))
+              .findFirst()
+              .orElseThrow();
+      assertThat(finding.severity()).isEqualTo(Finding.Severity.ERROR);
+      Plan mended = finding.remedies().getFirst().plan();
+      assertThat(compute(mended).findings()).noneMatch(f -> f.id().startsWith("tower"));
+    }
+  }
+}

@@ -1,0 +1,212 @@
+<script lang="ts">
+  import { ApiProblem, type ChangeView } from '../api/client';
+  import { mm } from '../model/heights';
+  import type { PlanSession } from '../model/session.svelte';
+  import { setVolume, type Purging } from './purging';
+  import NumberField from './NumberField.svelte';
+
+  interface Props {
+    session: PlanSession;
+  }
+
+  let { session }: Props = $props();
+
+  const purging = $derived(session.result?.purging);
+  const tower = $derived(purging?.tower);
+  const slots = $derived(session.document.slots.map((_, i) => i + 1));
+  let opened = $state.raw<{ from: number; to: number } | undefined>();
+  const sum = $derived.by(() => opened && change(opened.from, opened.to));
+  const total = $derived(
+    (purging?.changes ?? []).reduce((all, one) => all + one.count * one.volume, 0),
+  );
+
+  function change(from: number, to: number): ChangeView | undefined {
+    return purging?.changes.find((one) => one.from === from && one.to === to);
+  }
+
+  function edit(how: (purging: Purging) => void) {
+    void session.replace((document) => {
+      document.purging ??= {};
+      how(document.purging);
+      return document;
+    });
+  }
+
+  function place(x: number, y: number) {
+    edit((p) => (p.tower = [x, y]));
+  }
+
+  function give(event: Event, from: number, to: number) {
+    const input = event.currentTarget as HTMLInputElement;
+    const typed = input.value.trim().replace(',', '.');
+    const volume = typed === '' ? undefined : Number(typed);
+    if (volume === undefined || (Number.isFinite(volume) && volume >= 0)) {
+      edit((p) => setVolume(p, from, to, volume));
+    } else {
+      session.problem = new ApiProblem(
+        0,
+        '',
+        'purging',
+        `“${input.value}” is no volume.`,
+        'Give a number of mm³, or nothing for the sum.',
+      );
+      input.value = String(Math.round(change(from, to)?.volume ?? 0));
+    }
+  }
+
+  function percent(share: number): string {
+    return `${Number((100 * share).toPrecision(2))} %`;
+  }
+</script>
+
+<section aria-label="Purging">
+  <h3>Purging</h3>
+  {#if tower}
+    <div class="row">
+      <span class="label" title="What is purged goes into it, up to the last change">tower</span>
+      <NumberField label="Tower X" value={tower.x} onSet={(x) => place(x, tower.y)} />
+      <NumberField label="Tower Y" value={tower.y} onSet={(y) => place(tower.x, y)} />
+      <span class="soft">X Y, mm</span>
+    </div>
+    <p class="soft">
+      {tower.side.toFixed(1)} × {mm(tower.side)}, up to {mm(tower.height)}.
+      {#if tower.given}
+        <button class="link" onclick={() => edit((p) => delete p.tower)}>Beside the pieces</button>
+      {/if}
+    </p>
+  {:else}
+    <p class="soft">No tower: no filament changes, or the plan purges into nothing.</p>
+  {/if}
+  <table>
+    <caption class="soft">mm³ at a change from the row to the column</caption>
+    <thead>
+      <tr>
+        <td></td>
+        {#each slots as to (to)}
+          <th scope="col" title="To slot {to}: {session.filament(to).name}">
+            <span class="swatch" style:background={session.filament(to).colour}></span>{to}
+          </th>
+        {/each}
+      </tr>
+    </thead>
+    <tbody>
+      {#each slots as from (from)}
+        <tr>
+          <th scope="row" title="From slot {from}: {session.filament(from).name}">
+            <span class="swatch" style:background={session.filament(from).colour}></span>{from}
+          </th>
+          {#each slots as to (to)}
+            {@const one = change(from, to)}
+            <td>
+              {#if one}
+                <input
+                  class="field num"
+                  class:given={one.given}
+                  inputmode="decimal"
+                  autocomplete="off"
+                  aria-label="Purged from slot {from} to slot {to}, mm³"
+                  value={Math.round(one.volume)}
+                  onfocus={() => (opened = { from, to })}
+                  onchange={(e) => give(e, from, to)}
+                  onkeydown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+                />
+              {/if}
+            </td>
+          {/each}
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+  {#if sum}
+    <p class="sum" role="status">
+      {session.filament(sum.from).name} → {session.filament(sum.to).name}:
+      <span class="num"
+        >{sum.melt} mm³ × ln(1 / {percent(sum.shareLeft)}) = {Math.round(sum.computed)} mm³</span
+      >, because {sum.byMaterial
+        ? `of ${session.filament(sum.from).material} no more may be left in ${session.filament(sum.to).material}`
+        : 'so little of the one is not seen in the other'}.
+      {#if sum.given}
+        The plan gives {Math.round(sum.volume)} mm³.
+        <button class="link" onclick={() => edit((p) => setVolume(p, sum.from, sum.to, undefined))}
+          >Take the sum</button
+        >
+      {/if}
+      Made {sum.count}
+      {sum.count === 1 ? 'time' : 'times'}.
+    </p>
+  {/if}
+  <p class="soft">In all <span class="num">{Math.round(total).toLocaleString('en')} mm³</span>.</p>
+</section>
+
+<style>
+  section {
+    border-bottom: 1px solid var(--rule-soft);
+    padding-bottom: 6px;
+    margin-bottom: 6px;
+  }
+
+  h3 {
+    font-weight: 600;
+    padding-bottom: 2px;
+  }
+
+  .row {
+    display: flex;
+    align-items: center;
+    gap: 5px;
+    min-height: 30px;
+  }
+
+  .label {
+    width: 61px;
+    flex: none;
+  }
+
+  .soft {
+    color: var(--ink-soft);
+    font-size: 12px;
+  }
+
+  .link {
+    color: var(--accent);
+    text-decoration: underline;
+    cursor: pointer;
+  }
+
+  table {
+    display: block;
+    overflow-x: auto;
+    margin: 3px 0;
+  }
+
+  caption {
+    text-align: left;
+    white-space: nowrap;
+  }
+
+  th {
+    font-weight: 400;
+    padding: 1px 4px;
+    white-space: nowrap;
+  }
+
+  .swatch {
+    margin-right: 4px;
+  }
+
+  td .field {
+    width: 50px;
+    text-align: right;
+  }
+
+  .given {
+    border-color: var(--accent);
+    background: var(--accent-wash);
+    font-weight: 600;
+  }
+
+  .sum {
+    font-size: 12px;
+    padding: 2px 0;
+  }
+</style>
