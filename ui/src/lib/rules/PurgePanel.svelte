@@ -32,8 +32,12 @@
     });
   }
 
-  function place(x: number, y: number) {
-    edit((p) => (p.tower = [x, y]));
+  /** Puts the tower somewhere along one axis; where it stands along the other is kept. */
+  function place(axis: 0 | 1, to: number) {
+    edit((p) => {
+      const at = p.tower ?? [tower!.x, tower!.y];
+      p.tower = axis === 0 ? [to, at[1]!] : [at[0]!, to];
+    });
   }
 
   function give(event: Event, from: number, to: number) {
@@ -64,12 +68,12 @@
   {#if tower}
     <div class="row">
       <span class="label" title="What is purged goes into it, up to the last change">tower</span>
-      <NumberField label="Tower X" value={tower.x} onSet={(x) => place(x, tower.y)} />
-      <NumberField label="Tower Y" value={tower.y} onSet={(y) => place(tower.x, y)} />
+      <NumberField label="Tower X" value={tower.x} onSet={(x) => place(0, x)} />
+      <NumberField label="Tower Y" value={tower.y} onSet={(y) => place(1, y)} />
       <span class="soft">X Y, mm</span>
     </div>
     <p class="soft">
-      {tower.side.toFixed(1)} × {mm(tower.side)}, up to {mm(tower.height)}.
+      {tower.side.toFixed(1)} × {tower.side.toFixed(1)} mm, up to {mm(tower.height)}.
       {#if tower.given}
         <button class="link" onclick={() => edit((p) => delete p.tower)}>Beside the pieces</button>
       {/if}

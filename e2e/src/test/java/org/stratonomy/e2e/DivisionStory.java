@@ -142,6 +142,8 @@ class DivisionStory extends Story {
     assertThat(named("Size Z")).hasValue("6");
     page.keyboard().press("Control+z");
     assertThat(named("Size X")).hasValue("46");
+    button("Remove region").click();
+    assertThat(button("Box box")).isHidden();
   }
 
   @Test
