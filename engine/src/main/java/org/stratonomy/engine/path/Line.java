@@ -15,7 +15,8 @@ import org.stratonomy.engine.plane.Path;
  * @param overhangs of each segment, a class of {@link Overhang}; empty if it rests on the layer
  *     below everywhere
  * @param inOrder whether it is to be printed as it is, after the line before it in its list
- * @param cell that it runs in, by its index in the layer
+ * @param cell that it runs in, by its index in the layer; lines of the purge tower have none and
+ *     name the slot of their filament
  */
 public record Line(
     Role role,

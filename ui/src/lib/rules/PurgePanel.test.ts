@@ -1,0 +1,68 @@
+import { fireEvent, render, screen } from '@testing-library/svelte';
+import { beforeEach, expect, it, vi } from 'vitest';
+import type { PlanDocument } from '../api/client';
+import { PlanSession } from '../model/session.svelte';
+import { DOCUMENT, FakeServer, RESULT } from '../testing/fakeServer';
+import PurgePanel from './PurgePanel.svelte';
+
+let server: FakeServer;
+let session: PlanSession;
+
+function change(from: number, to: number, volume: number, given = false) {
+  return {
+    from,
+    to,
+    count: 3,
+    melt: 35,
+    shareLeft: 0.02,
+    byMaterial: false,
+    computed: 137,
+    given,
+    volume,
+  };
+}
+
+beforeEach(async () => {
+  server = new FakeServer({ ...DOCUMENT, slots: ['chalk', 'slate'] });
+  session = await PlanSession.open('p');
+  await vi.waitFor(() => expect(session.result).toBeDefined());
+  session.result = {
+    ...RESULT,
+    purging: {
+      tower: { x: 150, y: 100, side: 12, height: 8, given: false },
+      changes: [change(1, 2, 137), change(2, 1, 50, true)],
+    },
+  };
+  render(PurgePanel, { session });
+});
+
+function lastPurging(): PlanDocument['purging'] {
+  return (server.edits.at(-1) as { document: PlanDocument } | undefined)?.document.purging;
+}
+
+it('opens the sum of a change and takes it back', async () => {
+  const volume = screen.getByLabelText('Purged from slot 2 to slot 1, mm³');
+  await fireEvent.focus(volume);
+  expect(screen.getByRole('status')).toHaveTextContent('35 mm³ × ln(1 / 2 %) = 137 mm³');
+  expect(screen.getByRole('status')).toHaveTextContent('The plan gives 50 mm³.');
+  await fireEvent.click(screen.getByRole('button', { name: 'Take the sum' }));
+  await vi.waitFor(() => expect(lastPurging()?.volumes).toEqual([]));
+});
+
+it('gives a change another volume, but no text and nothing negative', async () => {
+  const volume = screen.getByLabelText('Purged from slot 1 to slot 2, mm³');
+  await fireEvent.change(volume, { target: { value: '-3' } });
+  expect(session.problem?.remedy).toContain('Give a number of mm³');
+  expect(volume).toHaveValue('137');
+  expect(server.edits).toHaveLength(0);
+  await fireEvent.change(volume, { target: { value: '80,5' } });
+  await vi.waitFor(() =>
+    expect(lastPurging()?.volumes).toEqual([{ from: 1, to: 2, volume: 80.5 }]),
+  );
+});
+
+it('moves the tower along one axis', async () => {
+  expect(screen.getByText(/12.0 × 12.0 mm, up to 8.0 mm/)).toBeInTheDocument();
+  await fireEvent.change(screen.getByLabelText('Tower Y'), { target: { value: '40' } });
+  await vi.waitFor(() => expect(lastPurging()?.tower).toEqual([150, 40]));
+});
