@@ -249,6 +249,9 @@ export class PlanScene {
    * @param whole whether the part above the level counts like the one below it
    */
   pick(x: number, y: number, whole: boolean): Pick | undefined {
+    // What was just put in may not have been drawn yet.
+    this.scene.updateMatrixWorld();
+    this.camera.updateMatrixWorld();
     this.raycaster.setFromCamera(new THREE.Vector2(x, y), this.camera);
     const hits = this.raycaster.intersectObjects(
       this.bodies.map((shown) => shown.whole),
