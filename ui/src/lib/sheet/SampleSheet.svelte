@@ -130,7 +130,7 @@
 
   li button {
     display: grid;
-    grid-template-columns: 16px 88px 1fr auto 78px;
+    grid-template-columns: 16px 104px 1fr auto 72px;
     gap: 6px;
     align-items: center;
     width: 100%;
@@ -148,6 +148,7 @@
 
   small {
     display: block;
+    white-space: nowrap;
     color: var(--ink-soft);
     font-size: 11px;
   }
