@@ -337,9 +337,4 @@
     background: var(--accent-wash);
     font-weight: 600;
   }
-
-  .soft {
-    color: var(--ink-soft);
-    font-size: 12px;
-  }
 </style>

@@ -283,9 +283,4 @@
     flex: none;
     background: repeating-linear-gradient(135deg, transparent 0 3px, var(--accent-wash) 3px 5px);
   }
-
-  .soft {
-    color: var(--ink-soft);
-    font-size: 12px;
-  }
 </style>

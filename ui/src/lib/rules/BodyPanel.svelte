@@ -183,9 +183,4 @@
   .turns .field {
     width: 64px;
   }
-
-  .soft {
-    color: var(--ink-soft);
-    font-size: 12px;
-  }
 </style>

@@ -33,8 +33,8 @@
   }
 </script>
 
-<div class="depth">
-  <span class="label" title={hint}>{direction}</span>
+<div class="fields depth">
+  <span class="field-label" title={hint}>{direction}</span>
   <NumberField
     label="Depth {direction}"
     value={length ?? count ?? 0}
@@ -56,19 +56,11 @@
 
 <style>
   .depth {
-    display: flex;
-    align-items: center;
     gap: 4px;
-    min-height: 30px;
   }
 
   .depth :global(.number .field) {
     width: 46px;
-  }
-
-  .label {
-    width: 61px;
-    flex: none;
   }
 
   select {

@@ -140,11 +140,6 @@
     width: auto;
   }
 
-  .soft {
-    color: var(--ink-soft);
-    font-size: 12px;
-  }
-
   .clear {
     color: var(--accent);
     text-decoration: underline;

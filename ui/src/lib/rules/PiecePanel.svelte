@@ -60,11 +60,11 @@
 
 <PanelHead name={piece.name} label="Name of the piece" note="piece" onRename={rename} />
 <div class="place">
-  <div class="row">
+  <div class="fields">
     <span class="label"></span>
     {#each AXES as axis (axis)}<span class="axis soft">{axis}</span>{/each}
   </div>
-  <div class="row">
+  <div class="fields">
     <span class="label" title="Where the middle and the lowest point stand">stands at</span>
     {#each AXES as axis, i (axis)}
       <NumberField
@@ -75,7 +75,7 @@
     {/each}
     <span class="soft">mm</span>
   </div>
-  <div class="row">
+  <div class="fields">
     <span class="label" title="About X, then Y, then Z">turned</span>
     {#each AXES as axis, i (axis)}
       <NumberField
@@ -86,14 +86,14 @@
     {/each}
     <span class="soft">°</span>
   </div>
-  <div class="row">
+  <div class="fields">
     <span class="label">scaled</span>
     {#each AXES as axis, i (axis)}
       <NumberField label="Scale {axis}" value={scale[i]! * 100} onSet={(v) => setPercent(i, v)} />
     {/each}
     <span class="soft">%</span>
   </div>
-  <div class="row">
+  <div class="fields">
     <span class="label">size</span>
     {#each AXES as axis, i (axis)}
       {#if isTurned && !keepShape}
@@ -192,14 +192,7 @@
     margin-bottom: 6px;
   }
 
-  .row {
-    display: flex;
-    align-items: center;
-    gap: 5px;
-    min-height: 28px;
-  }
-
-  .row:first-child {
+  .fields:first-child {
     min-height: 16px;
   }
 
@@ -213,11 +206,6 @@
     width: 58px;
     text-align: right;
     padding-right: 7px;
-  }
-
-  .soft {
-    color: var(--ink-soft);
-    font-size: 12px;
   }
 
   .buttons {

@@ -66,8 +66,10 @@
 <section aria-label="Purging">
   <h3>Purging</h3>
   {#if tower}
-    <div class="row">
-      <span class="label" title="What is purged goes into it, up to the last change">tower</span>
+    <div class="fields">
+      <span class="field-label" title="What is purged goes into it, up to the last change"
+        >tower</span
+      >
       <NumberField label="Tower X" value={tower.x} onSet={(x) => place(0, x)} />
       <NumberField label="Tower Y" value={tower.y} onSet={(y) => place(1, y)} />
       <span class="soft">X Y, mm</span>
@@ -152,23 +154,6 @@
   h3 {
     font-weight: 600;
     padding-bottom: 2px;
-  }
-
-  .row {
-    display: flex;
-    align-items: center;
-    gap: 5px;
-    min-height: 30px;
-  }
-
-  .label {
-    width: 61px;
-    flex: none;
-  }
-
-  .soft {
-    color: var(--ink-soft);
-    font-size: 12px;
   }
 
   .link {

@@ -112,8 +112,8 @@
     />
   {:else if region.slab}
     {@const slab = region.slab}
-    <div class="row">
-      <span class="label">of</span>
+    <div class="fields">
+      <span class="field-label">of</span>
       <select
         class="field"
         aria-label="Core of the slab"
@@ -128,8 +128,8 @@
         {/each}
       </select>
     </div>
-    <div class="row">
-      <span class="label">outermost</span>
+    <div class="fields">
+      <span class="field-label">outermost</span>
       <NumberField
         label="Layers of the slab"
         value={slab.layers}
@@ -151,9 +151,9 @@
       </select>
     </div>
   {:else}
-    <div class="row">
+    <div class="fields">
       <span
-        class="label"
+        class="field-label"
         title={region.solid
           ? 'Moves the mesh against the model'
           : "From the middle of the piece's bottom, along the model's own axes"}
@@ -169,8 +169,8 @@
       <span class="soft">X Y Z, mm</span>
     </div>
     {#if region.box}
-      <div class="row">
-        <span class="label">size</span>
+      <div class="fields">
+        <span class="field-label">size</span>
         {#each AXES as axis, i (axis)}
           <NumberField
             label="Size {axis}"
@@ -181,8 +181,8 @@
         <span class="soft">X Y Z, mm</span>
       </div>
     {:else if region.cylinder}
-      <div class="row">
-        <span class="label">across</span>
+      <div class="fields">
+        <span class="field-label">across</span>
         <NumberField
           label="Diameter"
           value={region.cylinder.diameter}
@@ -198,8 +198,8 @@
         />
       </div>
     {:else if region.sphere}
-      <div class="row">
-        <span class="label">across</span>
+      <div class="fields">
+        <span class="field-label">across</span>
         <NumberField
           label="Diameter"
           value={region.sphere.diameter}
@@ -246,26 +246,12 @@
     margin-bottom: 6px;
   }
 
-  .row {
-    display: flex;
-    align-items: center;
-    gap: 5px;
-    min-height: 30px;
-  }
-
-  .label {
-    width: 61px;
-    flex: none;
-  }
-
   .unit {
     width: auto;
     padding: 1px 3px;
   }
 
   .soft {
-    color: var(--ink-soft);
-    font-size: 12px;
     white-space: nowrap;
   }
 

@@ -329,11 +329,6 @@
     margin-left: auto;
   }
 
-  .soft {
-    color: var(--ink-soft);
-    font-size: 12px;
-  }
-
   li {
     border: 1px solid var(--rule-soft);
     border-left: 3px solid var(--rule);

@@ -174,9 +174,4 @@
     overflow: hidden;
     text-overflow: ellipsis;
   }
-
-  .soft {
-    color: var(--ink-soft);
-    font-size: 12px;
-  }
 </style>
