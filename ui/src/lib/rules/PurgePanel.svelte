@@ -165,7 +165,9 @@
   table {
     display: block;
     overflow-x: auto;
-    margin: 3px 0;
+    padding: 3px 0;
+    border-spacing: 3px;
+    border-collapse: separate;
   }
 
   caption {

@@ -21,13 +21,13 @@ final class LayerSequencer {
    * Lines of one connected part of a piece, all of one filament and one temperature.
    *
    * @param part index of the part of the layer that they belong to
-   * @param turn batches of a lower turn come before all others of their filament
+   * @param rank batches of a lower rank come before all others of their filament
    */
   record Batch(
-      int part, int slot, double celsius, List<Line> lines, Seam seam, WallOrder walls, Turn turn) {
+      int part, int slot, double celsius, List<Line> lines, Seam seam, WallOrder walls, Rank rank) {
 
-    /** When a batch has its turn. */
-    enum Turn {
+    /** What comes first within a filament. */
+    enum Rank {
       PURGE,
       AROUND,
       PIECE
@@ -52,8 +52,8 @@ final class LayerSequencer {
               .filter(batch -> batch.slot == slot)
               .collect(Collectors.groupingBy(Batch::celsius, TreeMap::new, Collectors.toList()));
       for (List<Batch> ofHeat : byHeat.values()) {
-        for (Batch.Turn turn : Batch.Turn.values()) {
-          sequencer.nearestBatches(ofHeat.stream().filter(batch -> batch.turn == turn).toList());
+        for (Batch.Rank rank : Batch.Rank.values()) {
+          sequencer.nearestBatches(ofHeat.stream().filter(batch -> batch.rank == rank).toList());
         }
       }
     }
@@ -85,7 +85,7 @@ final class LayerSequencer {
         (stage, lines) -> {
           boolean inOrder = lines.getFirst().inOrder();
           for (Line line : inOrder ? lines : Tour.of(lines, x, y, batch.seam)) {
-            LineOrder.Item item = new LineOrder.Item(batch.part, line);
+            LineOrder.Item item = new LineOrder.Item(batch.part, line, batch.slot);
             order.add(item);
             x = item.endX();
             y = item.endY();

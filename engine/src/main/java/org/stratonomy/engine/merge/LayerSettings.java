@@ -38,7 +38,7 @@ final class LayerSettings {
 
   StrokeSettings of(PlanLayer layer, LineOrder.Item item) {
     if (item.line().role() == Role.PURGE) {
-      return ofTower(layer, item.line().cell());
+      return ofTower(layer, item.slot());
     }
     return layer.isRaft() ? ofRaft(layer) : of(layer.parts().get(item.part()), item.line());
   }
@@ -63,7 +63,7 @@ final class LayerSettings {
    * Of the purge tower, which is printed as hot as what else is printed of a filament in the layer,
    * so that it brings no changes of temperature.
    *
-   * @param slot of the filament; lines of the tower name it in place of a cell
+   * @param slot of the filament
    */
   StrokeSettings ofTower(PlanLayer layer, int slot) {
     double celsius =
@@ -79,7 +79,7 @@ final class LayerSettings {
     return new StrokeSettings(
         new SpotSettings(own, Map.of()),
         resolver::filament,
-        new PieceLayer(layer.number(), TowerPlanner.bottom(stack, layer), layer.top(), 1),
+        new PieceLayer(layer.number(), stack.topBelow(layer), layer.top(), 1),
         Stroke.NO_PIECE,
         true);
   }

@@ -8,8 +8,9 @@ import org.stratonomy.engine.path.Line;
 record LineOrder(List<Item> items) implements Memo.Sized {
   /**
    * @param part index of the part of the layer that the line belongs to
+   * @param slot of the filament that it is printed with
    */
-  record Item(int part, Line line) {
+  record Item(int part, Line line, int slot) {
     double endX() {
       return line.path().x(line.path().isClosed() ? 0 : line.path().size() - 1);
     }

@@ -12,7 +12,7 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
-import org.stratonomy.engine.merge.LayerSequencer.Batch.Turn;
+import org.stratonomy.engine.merge.LayerSequencer.Batch.Rank;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.path.Line;
@@ -111,7 +111,7 @@ public final class Scheduler {
       ordered.add(next);
       if (!next.order.items().isEmpty()) {
         LineOrder.Item last = next.order.items().getLast();
-        slot = settings.of(layer, last).slot(last.line().role());
+        slot = last.slot();
         x = last.endX();
         y = last.endY();
       }
@@ -207,10 +207,10 @@ public final class Scheduler {
   private List<LayerSequencer.Batch> withTower(PlanLayer layer, Ground ground) {
     List<LayerSequencer.Batch> batches = batches(layer, ground);
     if (ground.hasTower(layer)) {
-      Tower tower = ground.tower.get();
-      Function<Line, StrokeSettings> own = line -> settings.ofTower(layer, line.cell());
-      tower.purges(layer.number()).forEach(line -> add(batches, 0, own, List.of(line), Turn.PURGE));
-      add(batches, 0, own, tower.structure(layer.number()), Turn.PIECE);
+      for (Tower.Filling filling : ground.tower.get().fillings(layer.number())) {
+        Rank rank = filling.isPurge() ? Rank.PURGE : Rank.PIECE;
+        add(batches, 0, line -> settings.ofTower(layer, filling.slot()), filling.lines(), rank);
+      }
     }
     return batches;
   }
@@ -220,27 +220,27 @@ public final class Scheduler {
     List<LayerSequencer.Batch> batches = new ArrayList<>();
     if (layer.isRaft()) {
       List<Line> skirt = layer.number() == 1 ? ground.skirt.get().lines() : List.of();
-      add(batches, 0, line -> settings.ofRaft(layer), skirt, Turn.AROUND);
+      add(batches, 0, line -> settings.ofRaft(layer), skirt, Rank.AROUND);
       List<Line> own = ground.raft.get().layers().get(layer.number() - 1);
-      add(batches, 0, line -> settings.ofRaft(layer), own, Turn.PIECE);
+      add(batches, 0, line -> settings.ofRaft(layer), own, Rank.PIECE);
     }
     for (int p = 0; p < layer.parts().size(); p++) {
       Part part = layer.parts().get(p);
       PieceLines piece = lines.get(part.piece());
       Function<Line, StrokeSettings> own = line -> settings.of(part, line);
       if (layer.number() == 1 && p == 0) {
-        add(batches, p, own, ground.skirt.get().lines(), Turn.AROUND);
+        add(batches, p, own, ground.skirt.get().lines(), Rank.AROUND);
       }
       if (layer.number() == 1 && stack.pieces().get(part.piece()).onBed()) {
-        add(batches, p, own, piece.brim(part.layer()), Turn.AROUND);
+        add(batches, p, own, piece.brim(part.layer()), Rank.AROUND);
       }
       Map<Role, List<Line>> support =
           piece.support(part.layer()).stream().collect(Collectors.groupingBy(Line::role));
       for (Role role : List.of(Role.SUPPORT, Role.INTERFACE)) {
-        add(batches, p, own, support.getOrDefault(role, List.of()), Turn.PIECE);
+        add(batches, p, own, support.getOrDefault(role, List.of()), Rank.PIECE);
       }
       for (List<Line> island : piece.islands(part.layer())) {
-        add(batches, p, own, island, Turn.PIECE);
+        add(batches, p, own, island, Rank.PIECE);
       }
     }
     return batches;
@@ -252,7 +252,7 @@ public final class Scheduler {
       int part,
       Function<Line, StrokeSettings> settingsOf,
       List<Line> all,
-      Turn turn) {
+      Rank rank) {
     Map<Heat, List<Line>> byHeat =
         all.stream()
             .collect(
@@ -265,7 +265,7 @@ public final class Scheduler {
           StrokeSettings strokes = settingsOf.apply(own.getFirst());
           batches.add(
               new LayerSequencer.Batch(
-                  part, heat.slot, heat.celsius, own, strokes.seam(), strokes.wallOrder(), turn));
+                  part, heat.slot, heat.celsius, own, strokes.seam(), strokes.wallOrder(), rank));
         });
   }
 
@@ -297,9 +297,8 @@ public final class Scheduler {
   /** Slots of the filaments that the tower is printed with in a layer. */
   private static List<Integer> purged(Ordered ordered) {
     return ordered.order.items().stream()
-        .map(LineOrder.Item::line)
-        .filter(line -> line.role() == Role.PURGE)
-        .map(Line::cell)
+        .filter(item -> item.line().role() == Role.PURGE)
+        .map(LineOrder.Item::slot)
         .distinct()
         .toList();
   }

@@ -87,11 +87,10 @@ public final class Tower {
     }
     List<TowerLayer> used = List.copyOf(layers.subList(0, last));
     double side = side(used, make);
-    double[] corner =
-        place
-            .map(p -> new double[] {p.x() - side / 2, p.y() - side / 2})
-            .orElseGet(() -> beside(pieces, side, machine));
-    return Optional.of(new Tower(corner[0], corner[1], side, make, used));
+    Purging.Place middle = place.orElseGet(() -> beside(pieces, side, machine));
+    double x = middle.x() - side / 2;
+    double y = middle.y() - side / 2;
+    return Optional.of(new Tower(x, y, side, make, used));
   }
 
   private static double side(List<TowerLayer> layers, Make make) {
@@ -108,21 +107,25 @@ public final class Tower {
   /**
    * To the right of the pieces, else to the left, behind or before them, wherever there is room.
    */
-  private static double[] beside(Around pieces, double side, Machine machine) {
+  private static Purging.Place beside(Around pieces, double side, Machine machine) {
     Bounds all = pieces.bounds;
-    double margin = pieces.margin;
-    double x = (all.minX() + all.maxX() - side) / 2;
-    double y = (all.minY() + all.maxY() - side) / 2;
-    List<double[]> places =
+    double away = pieces.margin + side / 2;
+    double x = (all.minX() + all.maxX()) / 2;
+    double y = (all.minY() + all.maxY()) / 2;
+    List<Purging.Place> places =
         List.of(
-            new double[] {all.maxX() + margin, y},
-            new double[] {all.minX() - margin - side, y},
-            new double[] {x, all.maxY() + margin},
-            new double[] {x, all.minY() - margin - side});
+            tenths(all.maxX() + away, y),
+            tenths(all.minX() - away, y),
+            tenths(x, all.maxY() + away),
+            tenths(x, all.minY() - away));
     return places.stream()
-        .filter(at -> isOnBed(at[0], at[1], side, machine))
+        .filter(at -> isOnBed(at.x() - side / 2, at.y() - side / 2, side, machine))
         .findFirst()
         .orElse(places.getFirst());
+  }
+
+  private static Purging.Place tenths(double x, double y) {
+    return new Purging.Place(Math.rint(10 * x) / 10, Math.rint(10 * y) / 10);
   }
 
   private static boolean isOnBed(double x, double y, double side, Machine machine) {
@@ -186,25 +189,31 @@ public final class Tower {
   }
 
   /**
-   * Rows that take what a change purges, as one line for each change, by its place in the layer.
+   * Lines of one filament in a layer.
+   *
+   * @param slot of the filament
+   * @param isPurge whether they take what is purged, and come before all else of the filament
    */
-  List<Line> purges(int number) {
+  record Filling(int slot, boolean isPurge, List<Line> lines) {}
+
+  /** Rows for each change that purges anything, and then what carries the next layer. */
+  List<Filling> fillings(int number) {
     TowerLayer layer = layer(number);
-    List<Line> lines = new ArrayList<>();
+    List<Filling> fillings = new ArrayList<>();
     int from = 0;
     for (Purge purge : layer.purges) {
       int to = from + rows(purge, layer, side, make);
       if (to > from) {
-        lines.add(line(serpentine(from, to, 1)).inCell(purge.slot));
+        fillings.add(new Filling(purge.slot, true, List.of(line(serpentine(from, to, 1)))));
       }
       from = to;
     }
-    return lines;
+    fillings.add(new Filling(layer.slot, false, structure(from, number == 1 ? 1 : SPARSE)));
+    return fillings;
   }
 
-  /** The wall, and what carries the next layer. */
-  List<Line> structure(int number) {
-    TowerLayer layer = layer(number);
+  /** The wall, and some of the rows from one on. */
+  private List<Line> structure(int from, int every) {
     double half = width / 2;
     Path.Builder wall = new Path.Builder();
     wall.add(x + half, y + half);
@@ -213,11 +222,10 @@ public final class Tower {
     wall.add(x + half, y + side - half);
     List<Line> lines = new ArrayList<>();
     lines.add(line(wall.closed()));
-    int from = rows(layer, side, make);
     if (from < rows(side, width)) {
-      lines.add(line(serpentine(from, rows(side, width), number == 1 ? 1 : SPARSE)));
+      lines.add(line(serpentine(from, rows(side, width), every)));
     }
-    return lines.stream().map(line -> line.inCell(layer.slot)).toList();
+    return lines;
   }
 
   private Line line(Path path) {

@@ -71,16 +71,11 @@ final class TowerPlanner {
         }
         loaded = slot;
       }
-      double bottom = bottom(stack, layer);
+      double bottom = stack.topBelow(layer);
       int carrying = slots.isEmpty() ? Math.max(1, loaded) : slots.getFirst();
       layers.add(new Tower.TowerLayer(bottom, layer.top() - bottom, carrying, purges));
     }
     return layers;
-  }
-
-  /** The tower has a layer wherever any piece has one; it begins where the one before ended. */
-  static double bottom(LayerStack stack, PlanLayer layer) {
-    return layer.number() == 1 ? layer.bottom() : stack.layers().get(layer.number() - 2).top();
   }
 
   private Tower.Around around(double width) {

@@ -15,8 +15,7 @@ import org.stratonomy.engine.plane.Path;
  * @param overhangs of each segment, a class of {@link Overhang}; empty if it rests on the layer
  *     below everywhere
  * @param inOrder whether it is to be printed as it is, after the line before it in its list
- * @param cell that it runs in, by its index in the layer; lines of the purge tower have none and
- *     name the slot of their filament
+ * @param cell that it runs in, by its index in the layer
  */
 public record Line(
     Role role,
@@ -56,7 +55,7 @@ public record Line(
   }
 
   /** The same line in another cell. */
-  public Line inCell(int other) {
+  Line inCell(int other) {
     return new Line(role, path, widthMm, widths, overhangs, inOrder, other);
   }
 
