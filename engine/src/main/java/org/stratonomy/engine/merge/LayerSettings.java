@@ -79,7 +79,7 @@ final class LayerSettings {
     return new StrokeSettings(
         new SpotSettings(own, Map.of()),
         resolver::filament,
-        new PieceLayer(layer.number(), stack.topBelow(layer), layer.top(), 1),
+        new PieceLayer(layer.number(), layer.bottom(), layer.top(), 1),
         Stroke.NO_PIECE,
         true);
   }

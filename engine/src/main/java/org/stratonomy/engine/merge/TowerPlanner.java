@@ -71,9 +71,9 @@ final class TowerPlanner {
         }
         loaded = slot;
       }
-      double bottom = stack.topBelow(layer);
       int carrying = slots.isEmpty() ? Math.max(1, loaded) : slots.getFirst();
-      layers.add(new Tower.TowerLayer(bottom, layer.top() - bottom, carrying, purges));
+      layers.add(
+          new Tower.TowerLayer(layer.bottom(), layer.top() - layer.bottom(), carrying, purges));
     }
     return layers;
   }

@@ -37,11 +37,6 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
     }
   }
 
-  /** Where the layer before ends; with pieces of different layer heights, layers overlap. */
-  public double topBelow(PlanLayer layer) {
-    return layer.number() == 1 ? layer.bottom() : layers.get(layer.number() - 2).top();
-  }
-
   /**
    * @param piece index of the piece in the plan, from 0
    */
