@@ -19,6 +19,7 @@ import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.Tower;
+import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
@@ -57,10 +58,8 @@ class PurgeTowerTest {
   }
 
   private static boolean isInside(Tower tower, double x, double y) {
-    return x > tower.x()
-        && y > tower.y()
-        && x < tower.x() + tower.sideMm()
-        && y < tower.y() + tower.sideMm();
+    Bounds b = tower.bounds();
+    return x > b.minX() && y > b.minY() && x < b.maxX() && y < b.maxY();
   }
 
   /** Volumes that go into the tower after each change, before anything else is printed. */
@@ -117,7 +116,7 @@ class PurgeTowerTest {
     Purging purging = new Purging(Optional.of(new Purging.Place(x, 40)), List.of());
     PlanResult result = compute(plan().withPurging(purging));
     Tower tower = result.schedule().tower().orElseThrow();
-    assertThat(tower.x() + tower.sideMm() / 2).isCloseTo(x, within(1e-9));
+    assertThat((tower.bounds().minX() + tower.bounds().maxX()) / 2).isCloseTo(x, within(1e-9));
     double inside = 0;
     double last = 0;
     for (GcodeReader.Extrusion e : program(result).extrusions) {
@@ -127,7 +126,7 @@ class PurgeTowerTest {
         last = Math.max(last, e.z());
       }
     }
-    assertThat(last).isCloseTo(tower.topMm(), within(1e-6));
+    assertThat(last).isCloseTo(tower.bounds().maxZ(), within(1e-6));
     double purge =
         result.schedule().layers().stream()
             .flatMap(layer -> layer.strokes().stream())
@@ -147,9 +146,9 @@ class PurgeTowerTest {
             .mapToDouble(layer -> layer.layer().top())
             .max()
             .orElseThrow();
-    assertThat(tower.topMm()).isEqualTo(lastChange).isLessThan(4.3);
-    assertThat(tower.isOnBed(result.resolver().machine())).isTrue();
-    assertThat(tower.heightMm() / tower.sideMm()).isLessThanOrEqualTo(8);
+    assertThat(tower.bounds().maxZ()).isEqualTo(lastChange).isLessThan(4.3);
+    assertThat(result.resolver().machine().hasOnBed(tower.bounds(), 0)).isTrue();
+    assertThat(tower.bounds().sizeZ() / tower.bounds().sizeX()).isLessThanOrEqualTo(8);
     assertThat(result.findings()).noneMatch(f -> f.id().startsWith("tower"));
   }
 

@@ -114,12 +114,12 @@ final class ResultMapper {
   }
 
   private TowerView tower(Tower tower) {
-    double half = tower.sideMm() / 2;
+    Bounds b = tower.bounds();
     return new TowerView(
-        tower.x() + half,
-        tower.y() + half,
-        tower.sideMm(),
-        tower.topMm(),
+        (b.minX() + b.maxX()) / 2,
+        (b.minY() + b.maxY()) / 2,
+        b.sizeX(),
+        b.maxZ(),
         result.plan().purging().tower().isPresent());
   }
 

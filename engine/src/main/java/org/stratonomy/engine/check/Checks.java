@@ -86,14 +86,12 @@ public final class Checks {
     Piece piece = p.piece();
     Bounds b = p.bounds();
     mesh(p);
-    if (b.minX() < 0 || b.minY() < 0 || b.maxX() > machine.bedX() || b.maxY() > machine.bedY()) {
+    if (!machine.hasOnBed(b, 0)) {
       add(
           "off-bed:" + piece.id(),
           Severity.ERROR,
           "%s reaches off the bed".formatted(piece.name()),
-          text(
-              "It spans X %.1f to %.1f and Y %.1f to %.1f mm; the bed is %.0f × %.0f mm.",
-              b.minX(), b.maxX(), b.minY(), b.maxY(), machine.bedX(), machine.bedY()),
+          offBed(b, machine),
           piece,
           Optional.empty(),
           toMiddle(piece, b));
@@ -245,14 +243,7 @@ public final class Checks {
       return;
     }
     Bounds b = all.get();
-    boolean piecesFit =
-        b.minX() >= 0 && b.minY() >= 0 && b.maxX() <= machine.bedX() && b.maxY() <= machine.bedY();
-    boolean skirtFits =
-        b.minX() >= reach
-            && b.minY() >= reach
-            && b.maxX() <= machine.bedX() - reach
-            && b.maxY() <= machine.bedY() - reach;
-    if (piecesFit && !skirtFits) {
+    if (machine.hasOnBed(b, 0) && !machine.hasOnBed(b, reach)) {
       boolean skirt = resolver.plan().count(Setting.SKIRT_LINES) > 0;
       boolean raft = resolver.plan().count(Setting.RAFT_LAYERS) > 0;
       Setting under = raft ? Setting.RAFT_LAYERS : Setting.BRIM_LINES;
@@ -356,6 +347,13 @@ public final class Checks {
             Optional.ofNullable(piece).map(Piece::id),
             height,
             remedies));
+  }
+
+  /** How far something reaches on a bed that is too small for it. */
+  static String offBed(Bounds b, Machine machine) {
+    return text(
+        "It spans X %.1f to %.1f and Y %.1f to %.1f mm; the bed is %.0f × %.0f mm.",
+        b.minX(), b.maxX(), b.minY(), b.maxY(), machine.bedX(), machine.bedY());
   }
 
   static String text(String format, Object... args) {

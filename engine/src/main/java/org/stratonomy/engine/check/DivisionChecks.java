@@ -77,13 +77,7 @@ final class DivisionChecks {
   private void overlap(int a, int b) {
     Bounds one = placed.get(a).bounds();
     Bounds other = placed.get(b).bounds();
-    boolean near =
-        one.minX() < other.maxX()
-            && other.minX() < one.maxX()
-            && one.minY() < other.maxY()
-            && other.minY() < one.maxY()
-            && one.minZ() < other.maxZ()
-            && other.minZ() < one.maxZ();
+    boolean near = one.meets(other);
     List<PieceLayer> layers = stacks.get(a).layers();
     int step = Math.max(1, layers.size() / LOOKS);
     for (int i = 0; near && i < layers.size(); i += step) {

@@ -2,7 +2,6 @@ package org.stratonomy.engine.check;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
@@ -11,7 +10,7 @@ import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
-import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
@@ -38,37 +37,23 @@ final class PurgeChecks {
   }
 
   private void bed() {
-    if (!tower.isOnBed(machine)) {
-      double side = tower.sideMm();
+    if (!machine.hasOnBed(tower.bounds(), 0)) {
       add(
           "tower-off-bed",
           "The purge tower reaches off the bed",
-          Checks.text(
-              "It spans X %.1f to %.1f and Y %.1f to %.1f mm; the bed is %.0f × %.0f mm.",
-              tower.x(),
-              tower.x() + side,
-              tower.y(),
-              tower.y() + side,
-              machine.bedX(),
-              machine.bedY()));
+          Checks.offBed(tower.bounds(), machine));
     }
   }
 
   private void piece(PlacedPiece piece) {
     Bounds b = piece.bounds();
-    double side = tower.sideMm();
-    boolean meets =
-        b.minX() < tower.x() + side
-            && b.maxX() > tower.x()
-            && b.minY() < tower.y() + side
-            && b.maxY() > tower.y();
-    if (meets) {
+    if (tower.bounds().meets(b)) {
       add(
           "tower-in-piece:" + piece.id(),
           "The purge tower stands in %s".formatted(piece.piece().name()),
           Checks.text(
-              "It spans X %.1f to %.1f and Y %.1f to %.1f mm, within the bounds of the piece.",
-              tower.x(), tower.x() + side, tower.y(), tower.y() + side));
+              "The piece spans X %.1f to %.1f and Y %.1f to %.1f mm.",
+              b.minX(), b.maxX(), b.minY(), b.maxY()));
     }
   }
 
@@ -78,7 +63,9 @@ final class PurgeChecks {
             ? new Remedy(
                 "Put it beside the pieces",
                 plan.withPurging(new Purging(Optional.empty(), plan.purging().volumes())))
-            : new Remedy("Purge into nothing", withoutTower());
+            : new Remedy(
+                "Purge into nothing",
+                RuleEditor.set(plan, Where.EVERYWHERE, Setting.PURGE_INTO, Value.of("nothing")));
     findings.add(
         new Finding(
             id,
@@ -88,12 +75,5 @@ final class PurgeChecks {
             Optional.empty(),
             Optional.of(0.0),
             List.of(remedy)));
-  }
-
-  private Plan withoutTower() {
-    List<Rule> rules = new ArrayList<>();
-    rules.add(new Rule(Where.EVERYWHERE, Map.of(Setting.PURGE_INTO, Value.of("nothing"))));
-    rules.addAll(plan.rules());
-    return plan.withRules(rules);
   }
 }

@@ -119,21 +119,19 @@ public final class Tower {
             tenths(x, all.maxY() + away),
             tenths(x, all.minY() - away));
     return places.stream()
-        .filter(at -> isOnBed(at.x() - side / 2, at.y() - side / 2, side, machine))
+        .filter(at -> machine.hasOnBed(square(at, side), 0))
         .findFirst()
         .orElse(places.getFirst());
   }
 
+  private static Bounds square(Purging.Place middle, double side) {
+    double half = side / 2;
+    return new Bounds(
+        middle.x() - half, middle.y() - half, 0, middle.x() + half, middle.y() + half, 0);
+  }
+
   private static Purging.Place tenths(double x, double y) {
     return new Purging.Place(Math.rint(10 * x) / 10, Math.rint(10 * y) / 10);
-  }
-
-  private static boolean isOnBed(double x, double y, double side, Machine machine) {
-    return x >= 0 && y >= 0 && x + side <= machine.bedX() && y + side <= machine.bedY();
-  }
-
-  public boolean isOnBed(Machine machine) {
-    return isOnBed(x, y, side, machine);
   }
 
   /** Rows that fit between the walls. */
@@ -154,27 +152,10 @@ public final class Tower {
     return (int) Math.ceil(purge.mm3 / (crossSection * rowLength(side, make.width)) - 1e-9);
   }
 
-  /** Lower left corner, mm. */
-  public double x() {
-    return x;
-  }
-
-  public double y() {
-    return y;
-  }
-
-  /** Length of each side, mm. */
-  public double sideMm() {
-    return side;
-  }
-
-  /** Above the lowest layer's bottom, mm. */
-  public double heightMm() {
-    return layers.getLast().bottom + layers.getLast().height - layers.getFirst().bottom;
-  }
-
-  public double topMm() {
-    return layers.getLast().bottom + layers.getLast().height;
+  /** Where it stands, mm. */
+  public Bounds bounds() {
+    TowerLayer top = layers.getLast();
+    return new Bounds(x, y, layers.getFirst().bottom, x + side, y + side, top.bottom + top.height);
   }
 
   boolean reaches(int layer) {

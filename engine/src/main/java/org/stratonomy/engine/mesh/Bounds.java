@@ -29,4 +29,14 @@ public record Bounds(double minX, double minY, double minZ, double maxX, double 
         Math.max(maxY, o.maxY),
         Math.max(maxZ, o.maxZ));
   }
+
+  /** Whether both share some room. */
+  public boolean meets(Bounds o) {
+    return minX < o.maxX
+        && o.minX < maxX
+        && minY < o.maxY
+        && o.minY < maxY
+        && minZ < o.maxZ
+        && o.minZ < maxZ;
+  }
 }

@@ -1,5 +1,7 @@
 package org.stratonomy.engine.plan;
 
+import org.stratonomy.engine.mesh.Bounds;
+
 /**
  * A printer with one nozzle, fed by hand or by a feeder.
  *
@@ -43,6 +45,18 @@ public record Machine(
     String dialect,
     boolean feeder,
     double meltMm3) {
+
+  /**
+   * Whether something stands on the bed with room around it.
+   *
+   * @param room to the edges, mm
+   */
+  public boolean hasOnBed(Bounds b, double room) {
+    return b.minX() >= room
+        && b.minY() >= room
+        && b.maxX() <= bedX - room
+        && b.maxY() <= bedY - room;
+  }
 
   /** Thinnest layer that the nozzle lays well, mm. */
   public double minLayerHeight() {
