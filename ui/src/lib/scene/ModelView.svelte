@@ -2,11 +2,12 @@
   import { onMount, untrack } from 'svelte';
   import { Matrix4, Quaternion, Vector3 } from 'three';
   import { layerTop, mm } from '../model/heights';
-  import { middleOf, resize, sizeOf, type RegionDocument } from '../model/document';
+  import { middleOf, sizeOf, type RegionDocument } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
-  import { geometry, modelOrigin, placementMatrix, surface, turnedBy } from './meshes';
+  import { geometry, modelOrigin, placementMatrix, surface } from './meshes';
   import { PlanScene, type Pick } from './PlanScene';
   import { drawsInSoftware } from './graphics';
+  import { movePiece, moveRegion, resizeRegion } from './handling';
   import { isBrush, mark as paint } from './marker';
   import { PatchMarks } from './patchMarks';
 
@@ -312,7 +313,7 @@
       const at = middleOf(session.selectedRegion);
       const size = sizeOf(session.selectedRegion);
       return at && size && session.handling !== 'turn'
-        ? { piece, region: { at, size } }
+        ? { piece, region: { id: part.id, at, size } }
         : undefined;
     }
     return session.handling === 'size' ? undefined : { piece, region: undefined };
@@ -348,8 +349,14 @@
         of: { turn, size: region.size.map((mm, axis) => mm * scale.toArray()[axis]!) },
         onDone: (change) =>
           change.scale.some((factor) => factor !== 1)
-            ? resizeRegion(piece, change.scale)
-            : moveRegion(piece, at.clone().add(new Vector3(...change.way)), matrix),
+            ? resizeRegion(session, piece, region.id, change.scale)
+            : moveRegion(
+                session,
+                piece,
+                region.id,
+                at.clone().add(new Vector3(...change.way)),
+                matrix,
+              ),
       });
     } else {
       const view = session.piece(piece)!;
@@ -357,48 +364,10 @@
         mode: session.handling === 'turn' ? 'rotate' : 'translate',
         at: view.min.map((low, axis) => (low + view.max[axis]!) / 2),
         of: piece,
-        onDone: (change) => movePiece(piece, change.way, change.turn),
+        onDone: (change) => movePiece(session, piece, change.way, change.turn),
       });
     }
   });
-
-  /** A length as it is typed: to a hundredth of a millimetre. */
-  function hundredth(value: number): number {
-    return Number(value.toFixed(2));
-  }
-
-  function moveRegion(piece: string, to: Vector3, matrix: Matrix4) {
-    const place = to.applyMatrix4(matrix.clone().invert()).toArray().map(hundredth);
-    const id = session.selectedRegion?.id;
-    void session.changePiece(piece, (document) => {
-      const region = document.regions!.find((r) => r.id === id);
-      middleOf(region)?.splice(0, 3, ...place);
-    });
-  }
-
-  function resizeRegion(piece: string, scale: readonly number[]) {
-    const id = session.selectedRegion?.id;
-    void session.changePiece(piece, (document) => {
-      const region = document.regions!.find((r) => r.id === id)!;
-      const size = sizeOf(region)!.map((mm, axis) => Math.max(0.01, hundredth(mm * scale[axis]!)));
-      resize(region, size);
-    });
-  }
-
-  function movePiece(piece: string, way: readonly number[], turn: Matrix4) {
-    const placement = session.pieceDocument(piece)?.placement;
-    const position = placement?.position ?? [0, 0, 0];
-    const rotation = placement?.rotation ?? [0, 0, 0];
-    void session.edit({
-      action: 'PLACE',
-      piece,
-      placement: {
-        position: position.map((old, axis) => hundredth(old + way[axis]!)),
-        rotation: turnedBy(rotation, turn),
-        scale: placement?.scale ?? [1, 1, 1],
-      },
-    });
-  }
 
   /** Selects the body that was clicked, or the piece if it has only one. */
   function select(event: PointerEvent) {
