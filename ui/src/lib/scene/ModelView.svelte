@@ -421,7 +421,7 @@
     {#if session.handling}
       <span class="hint" role="status">{HINTS[session.handling]}</span>
     {/if}
-    <button class="tool" onclick={look} title="Show all pieces">Show all</button>
+    <button class="tool" onclick={look} title="Look at all pieces">Fit</button>
   </div>
 </div>
 

@@ -67,7 +67,7 @@ class PlacingStory extends Story {
   void aPieceIsMovedByItsHandlesAndLaidOnItsSide() throws IOException {
     dropBlock(30);
     exactButton("Model").click();
-    button("Show all").click();
+    button("Fit").first().click();
     exactButton("Move").click();
     assertThat(page.getByText("Drag the arrows")).isVisible();
     double x = number("Position X");
@@ -84,7 +84,7 @@ class PlacingStory extends Story {
     assertThat(number("Position Z")).isZero();
 
     button("Lay a face down").click();
-    button("Show all").click();
+    button("Fit").first().click();
     page.mouse().click(middleX - 8, middleY + 40);
     assertThat(named("Size Z")).hasValue(Pattern.compile("24|20"));
     computed();

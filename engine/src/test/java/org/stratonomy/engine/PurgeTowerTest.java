@@ -18,9 +18,11 @@ import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.merge.Halt;
+import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Tower;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
@@ -30,6 +32,7 @@ import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
 
 /** The purge tower, as a machine with a feeder prints it. */
 class PurgeTowerTest {
@@ -159,6 +162,33 @@ class PurgeTowerTest {
     assertThat(compute(plan(nothing)).schedule().tower()).isEmpty();
     Rule one = Shapes.everywhere(Map.of(Setting.FILAMENT, Value.of(1)));
     assertThat(compute(plan(one)).schedule().tower()).isEmpty();
+  }
+
+  @Test
+  void theTowerGoesOnThroughAirUnderARaisedPiece() {
+    Plan plan = plan();
+    Piece below = plan.pieces().getFirst();
+    Piece above =
+        new Piece(
+            "above",
+            "Above",
+            below.bodies(),
+            below.placement().withPosition(new Vector(180, 105, 10)),
+            List.of());
+    Rule red =
+        new Rule(new Where(List.of("above"), List.of()), Map.of(Setting.FILAMENT, Value.of(2)));
+    List<Rule> rules = new ArrayList<>(plan.rules());
+    rules.add(red);
+    PlanResult result = compute(plan.withPieces(List.of(below, above)).withRules(rules));
+    assertThat(result.stack().layers())
+        .hasSize(80)
+        .allMatch(layer -> layer.top() - layer.bottom() < 0.2 + 1e-9);
+    assertThat(result.schedule().layers())
+        .allMatch(layer -> layer.strokes().stream().allMatch(s -> s.heightMm() < 0.2 + 1e-9));
+    List<LayerSchedule> air = result.schedule().layers().subList(30, 50);
+    assertThat(air)
+        .allMatch(layer -> layer.strokes().stream().allMatch(s -> s.role() == Role.PURGE))
+        .noneMatch(layer -> layer.strokes().isEmpty());
   }
 
   @Test

@@ -12,6 +12,7 @@ import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
+import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
@@ -346,6 +347,13 @@ public final class Shapes {
                 boundaries)),
         List.of(rules),
         List.of());
+  }
+
+  /** The piece of such a plan, raised off the bed. */
+  public static Piece raised(double mm) {
+    Piece piece = plan(List.of()).pieces().getFirst();
+    return piece.withPlacement(
+        piece.placement().withPosition(piece.placement().position().plus(new Vector(0, 0, mm))));
   }
 
   /** The same with regions in the piece. */

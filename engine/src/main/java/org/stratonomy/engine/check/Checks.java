@@ -19,6 +19,7 @@ import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
@@ -107,7 +108,7 @@ public final class Checks {
           Optional.of(most),
           List.of(scaled(piece, 0.999 * most / b.maxZ(), "Scale it to fit the height")));
     }
-    if (b.minZ() > 1e-6) {
+    if (b.minZ() > 1e-6 && !isSupported(piece, b.minZ())) {
       add(
           "floating:" + piece.id(),
           Severity.WARNING,
@@ -328,6 +329,18 @@ public final class Checks {
           Optional.of(mixed.getFirst().layer().bottom()),
           List.of());
     }
+  }
+
+  /** Whether support of a piece is printed below a height. */
+  private boolean isSupported(Piece piece, double height) {
+    int index = plan.pieces().indexOf(piece);
+    return schedule.layers().stream()
+        .takeWhile(layer -> layer.layer().top() <= height)
+        .flatMap(layer -> layer.strokes().stream())
+        .anyMatch(
+            stroke ->
+                stroke.piece() == index
+                    && (stroke.role() == Role.SUPPORT || stroke.role() == Role.INTERFACE));
   }
 
   private void add(

@@ -107,7 +107,9 @@ public final class Scheduler {
     double x = 0;
     double y = 0;
     for (PlanLayer layer : stack.layers()) {
-      Ordered next = order(layer, ground, x, y, slot, filaments.get(layer.number() - 1));
+      List<Integer> own = filaments.get(layer.number() - 1);
+      boolean onlyTower = own.isEmpty() && ground.hasTower(layer);
+      Ordered next = order(layer, ground, x, y, slot, onlyTower ? List.of(slot) : own);
       ordered.add(next);
       if (!next.order.items().isEmpty()) {
         LineOrder.Item last = next.order.items().getLast();

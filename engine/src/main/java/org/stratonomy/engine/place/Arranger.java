@@ -2,17 +2,22 @@ package org.stratonomy.engine.place;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.problem.Problem;
 
 /**
  * Finds places for rectangles on a bed. What is fixed, then what is not in the way of anything,
- * stays; each of the others, the largest first, goes to the free place nearest to where it is.
- * Among places along the axes the nearest free one touches, with its room around it, others or the
- * edge of the bed, or keeps its X or Y; so these are all that have to be tried.
+ * stays; each of the others, the largest first, goes to the free place nearest to where it is. If
+ * that leaves no room, all that is not fixed is packed anew from the front left corner. Among
+ * places along the axes the nearest free one touches, with its room around it, others or the edge
+ * of the bed, or keeps its X or Y; so these are all that have to be tried.
  */
 final class Arranger {
   private static final double ROUNDING_MM = 1e-6;
@@ -49,33 +54,54 @@ final class Arranger {
    */
   List<Vector> arrange(List<String> names, List<Bounds> bounds, List<Boolean> fixed) {
     List<Box> boxes = bounds.stream().map(Box::of).toList();
-    List<Box> taken = new ArrayList<>();
-    List<Integer> toMove = new ArrayList<>();
+    Map<Integer, Box> still = new HashMap<>();
+    IntStream.range(0, boxes.size()).filter(fixed::get).forEach(i -> still.put(i, boxes.get(i)));
+    Map<Integer, Box> free = new HashMap<>(still);
     for (int i = 0; i < boxes.size(); i++) {
-      if (fixed.get(i)) {
-        taken.add(boxes.get(i));
+      if (!fixed.get(i) && isFree(boxes.get(i), free)) {
+        free.put(i, boxes.get(i));
       }
     }
-    for (int i = 0; i < boxes.size(); i++) {
+    Map<Integer, Box> placed =
+        place(boxes, free, false)
+            .or(() -> place(boxes, still, true))
+            .orElseThrow(() -> noRoom(names, fixed));
+    return IntStream.range(0, boxes.size())
+        .mapToObj(i -> way(boxes.get(i), placed.get(i)))
+        .toList();
+  }
+
+  private static Vector way(Box from, Box to) {
+    return new Vector(to.x - from.x, to.y - from.y, 0);
+  }
+
+  /**
+   * Places for all boxes that have none yet.
+   *
+   * @param toCorner near the front left corner instead of where they are
+   */
+  private Optional<Map<Integer, Box>> place(
+      List<Box> boxes, Map<Integer, Box> taken, boolean toCorner) {
+    Map<Integer, Box> placed = new HashMap<>(taken);
+    List<Integer> order =
+        IntStream.range(0, boxes.size())
+            .filter(i -> !taken.containsKey(i))
+            .boxed()
+            .sorted(Comparator.comparingDouble(i -> -boxes.get(i).halfX * boxes.get(i).halfY))
+            .toList();
+    for (int i : order) {
       Box box = boxes.get(i);
-      boolean free = taken.stream().noneMatch(other -> other.isNear(box, spacing));
-      if (!fixed.get(i) && free && isOnBed(box)) {
-        taken.add(box);
-      } else if (!fixed.get(i)) {
-        toMove.add(i);
+      Optional<Box> to = nearest(toCorner ? box.at(0, 0) : box, placed);
+      if (to.isEmpty()) {
+        return Optional.empty();
       }
+      placed.put(i, to.get());
     }
-    toMove.sort(
-        Comparator.comparingDouble((Integer i) -> -boxes.get(i).halfX * boxes.get(i).halfY));
-    List<Vector> ways =
-        new ArrayList<>(IntStream.range(0, boxes.size()).mapToObj(i -> Vector.ZERO).toList());
-    for (int i : toMove) {
-      Box box = boxes.get(i);
-      Box to = nearest(names.get(i), box, taken);
-      taken.add(to);
-      ways.set(i, new Vector(to.x - box.x, to.y - box.y, 0));
-    }
-    return ways;
+    return Optional.of(placed);
+  }
+
+  private boolean isFree(Box box, Map<Integer, Box> taken) {
+    return isOnBed(box) && taken.values().stream().noneMatch(o -> o.isNear(box, spacing));
   }
 
   private boolean isOnBed(Box box) {
@@ -90,36 +116,32 @@ final class Arranger {
     return half + Math.clamp((bed - 2 * half) / 2, 0, spacing);
   }
 
-  private Box nearest(String name, Box box, List<Box> taken) {
+  private Optional<Box> nearest(Box box, Map<Integer, Box> taken) {
     List<Double> xs = candidates(box.x, least(box.halfX, bedX), bedX);
     List<Double> ys = candidates(box.y, least(box.halfY, bedY), bedY);
-    for (Box other : taken) {
+    for (Box other : taken.values()) {
       double reachX = box.halfX + other.halfX + spacing;
       double reachY = box.halfY + other.halfY + spacing;
       xs.addAll(List.of(other.x - reachX, other.x + reachX));
       ys.addAll(List.of(other.y - reachY, other.y + reachY));
     }
-    Box best = null;
-    double least = Double.MAX_VALUE;
-    for (double x : xs) {
-      for (double y : ys) {
-        Box at = box.at(x, y);
-        double way = Math.hypot(x - box.x, y - box.y);
-        if (way < least
-            && isOnBed(at)
-            && taken.stream().noneMatch(other -> other.isNear(at, spacing))) {
-          best = at;
-          least = way;
-        }
-      }
-    }
-    if (best == null) {
-      throw Placer.bad(
-          "There is no room for %s on the bed with %s mm between pieces."
-              .formatted(name, Value.of(spacing)),
-          "Choose less spacing, take out a piece, or free one that is fixed.");
-    }
-    return best;
+    return xs.stream()
+        .flatMap(x -> ys.stream().map(y -> box.at(x, y)))
+        .filter(at -> isFree(at, taken))
+        .min(Comparator.comparingDouble(at -> Math.hypot(at.x - box.x, at.y - box.y)));
+  }
+
+  private Problem noRoom(List<String> names, List<Boolean> fixed) {
+    List<Integer> free =
+        IntStream.range(0, names.size()).filter(i -> !fixed.get(i)).boxed().toList();
+    return Placer.bad(
+        "There is no room for %s on the bed with %s mm between pieces."
+            .formatted(
+                free.size() == 1
+                    ? names.get(free.getFirst())
+                    : "the %d pieces that are not fixed".formatted(free.size()),
+                Value.of(spacing)),
+        "Choose less spacing, take out a piece, or free one that is fixed.");
   }
 
   private static List<Double> candidates(double wanted, double least, double bed) {

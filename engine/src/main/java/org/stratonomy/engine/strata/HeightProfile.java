@@ -33,11 +33,13 @@ public record HeightProfile(double[] areasMm2, List<Double> marks) {
     double least =
         Math.max(LEAST_RATIO * usual, LEAST_SHARE * Arrays.stream(areas).max().orElse(0));
     List<Double> marks = new ArrayList<>();
+    boolean begun = false;
     for (int i = 0; i < changes.length; i++) {
       boolean peak =
           (i == 0 || changes[i] >= changes[i - 1])
               && (i + 1 == changes.length || changes[i] > changes[i + 1]);
-      if (peak && changes[i] > 0 && changes[i] >= least) {
+      begun |= areas[i] > 0;
+      if (begun && peak && changes[i] > 0 && changes[i] >= least) {
         marks.add(layers.get(i).top());
       }
     }

@@ -29,11 +29,12 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
    * @param number from 1
    * @param bottom top of the layer below, mm
    * @param top height of the nozzle while it prints, mm
-   * @param parts the pieces' layers that end at this height; none in a raft
+   * @param parts the pieces' layers that end at this height; none in a raft, and where the lowest
+   *     layer of what is above hangs in the air
    */
   public record PlanLayer(int number, double bottom, double top, List<Part> parts) {
     public boolean isRaft() {
-      return parts.isEmpty();
+      return top <= 0;
     }
   }
 
@@ -52,7 +53,10 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
       String id = placed.get(p).id();
       PieceStack stack =
           new PieceStacker(
-                  placed.get(p), resolver.machine(), stratum -> resolver.stratum(id, stratum))
+                  placed.get(p),
+                  resolver.machine(),
+                  stratum -> resolver.stratum(id, stratum),
+                  maySupport(plan, id))
               .stack(plan);
       stacks.add(stack);
       for (PieceLayer layer : stack.layers()) {
@@ -60,25 +64,58 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
         byTop.computeIfAbsent(micrometres, top -> new ArrayList<>()).add(new Part(p, layer));
       }
     }
-    if (byTop.size() > MOST_LAYERS) {
-      throw new Problem(
-          Problem.Kind.PLAN,
-          "plan",
-          "It would have %,d layers; %,d are possible.".formatted(byTop.size(), MOST_LAYERS),
-          "Choose thicker layers, or check the scale of the pieces.");
-    }
+    checkCount(byTop.size());
     boolean onBed = stacks.stream().anyMatch(stack -> stack.onBed() && !stack.layers().isEmpty());
     List<PlanLayer> layers = onBed ? raft(resolver.plan()) : new ArrayList<>();
     double bottom =
         layers.isEmpty()
             ? stacks.stream().mapToDouble(LayerStack::bottom).min().orElse(0)
             : layers.getLast().top();
+    double wanted = resolver.plan().number(Setting.LAYER_HEIGHT);
     for (Map.Entry<Long, List<Part>> entry : byTop.entrySet()) {
+      double low =
+          entry.getValue().stream().mapToDouble(part -> part.layer().bottom()).min().orElseThrow();
+      addAir(layers, bottom, low, wanted);
+      bottom = Math.max(bottom, low);
       double top = entry.getValue().getFirst().layer().top();
       layers.add(new PlanLayer(layers.size() + 1, bottom, top, List.copyOf(entry.getValue())));
       bottom = top;
     }
     return new LayerStack(List.copyOf(stacks), List.copyOf(layers));
+  }
+
+  /**
+   * @throws Problem if these are too many layers
+   */
+  static void checkCount(long layers) {
+    if (layers > MOST_LAYERS) {
+      throw new Problem(
+          Problem.Kind.PLAN,
+          "plan",
+          "It would have %,d layers; %,d are possible.".formatted(layers, MOST_LAYERS),
+          "Choose thicker layers, or check the scale and the height of the pieces.");
+    }
+  }
+
+  /** Layers without anything from one height to another, so that all heights have a layer. */
+  private static void addAir(List<PlanLayer> layers, double low, double high, double wanted) {
+    long count = Math.round((high - low) / wanted);
+    checkCount(layers.size() + count);
+    double bottom = low;
+    for (int i = 1; i <= count; i++) {
+      double top = i == count ? high : rounded(low + i * (high - low) / count);
+      layers.add(new PlanLayer(layers.size() + 1, bottom, top, List.of()));
+      bottom = top;
+    }
+  }
+
+  /** Whether some rule speaks of support in the piece. */
+  private static boolean maySupport(Plan plan, String piece) {
+    return plan.rules().stream()
+        .filter(rule -> rule.on() && rule.set().containsKey(Setting.SUPPORT))
+        .filter(rule -> !rule.set().get(Setting.SUPPORT).toString().equals("none"))
+        .map(rule -> rule.where().pieces())
+        .anyMatch(pieces -> pieces.isEmpty() || pieces.contains(piece));
   }
 
   private static List<PlanLayer> raft(Settings plan) {

@@ -17,7 +17,8 @@ import org.stratonomy.engine.strata.PieceStack.MovedPlane;
  * plane: boundaries of the piece and of the plan, stops, bottom and top cut the height into
  * intervals, and an interval Δ with the wanted layer height h becomes n = round(Δ / h) layers of Δ
  * / n, or the nearest n whose layers the nozzle can lay. On the bed the first layer has a height of
- * its own.
+ * its own. Under a piece that is raised off the bed there are layers for its support, if it may
+ * have any.
  */
 final class PieceStacker {
   /** Planes nearer than this are one, mm. */
@@ -26,17 +27,21 @@ final class PieceStacker {
   private final PlacedPiece placed;
   private final Machine machine;
   private final IntFunction<Settings> settings;
+  private final boolean supported;
   private final List<MovedPlane> moved = new ArrayList<>();
   private final List<PieceLayer> layers = new ArrayList<>();
   private final String place;
 
   /**
    * @param settings what holds in each stratum, by its number from 1
+   * @param supported whether there may be support under the piece
    */
-  PieceStacker(PlacedPiece placed, Machine machine, IntFunction<Settings> settings) {
+  PieceStacker(
+      PlacedPiece placed, Machine machine, IntFunction<Settings> settings, boolean supported) {
     this.placed = placed;
     this.machine = machine;
     this.settings = settings;
+    this.supported = supported;
     this.place = "piece '%s'".formatted(placed.id());
   }
 
@@ -47,7 +52,7 @@ final class PieceStacker {
   PieceStack stack(Plan plan) {
     checkBoundaries();
     List<Double> cuts = cuts(plan);
-    boolean onBed = placed.bottom() == 0;
+    boolean onBed = cuts.getFirst() == 0;
     for (int i = 0; i + 1 < cuts.size(); i++) {
       double low = cuts.get(i);
       double high = cuts.get(i + 1);
@@ -123,6 +128,9 @@ final class PieceStacker {
     cuts.add(placed.top());
     plan.boundaries().forEach(height -> cut(cuts, MovedPlane.What.PLAN_BOUNDARY, height));
     plan.stops().forEach(stop -> cut(cuts, MovedPlane.What.STOP, stop.heightMm()));
+    if (supported && placed.bottom() >= machine.minLayerHeight()) {
+      cuts.add(0.0);
+    }
     return List.copyOf(cuts);
   }
 
@@ -184,6 +192,7 @@ final class PieceStacker {
   }
 
   private void add(double low, double high, int count, int stratum) {
+    LayerStack.checkCount((long) layers.size() + count);
     double bottom = layers.isEmpty() ? low : layers.getLast().top();
     for (int i = 1; i <= count; i++) {
       double top = i == count ? high : rounded(low + (high - low) * i / count);

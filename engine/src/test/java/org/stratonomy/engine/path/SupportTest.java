@@ -17,17 +17,22 @@ import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 
 class SupportTest {
   private static PlanResult compute(Mesh mesh, Map<Setting, Value> set) {
     Map<Setting, Value> all = new HashMap<>(set);
     all.putIfAbsent(Setting.SKIRT_LINES, Value.of(0));
+    return compute(Shapes.plan(List.of(), Shapes.everywhere(all)), mesh);
+  }
+
+  private static PlanResult compute(Plan plan, Mesh mesh) {
     try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
-      return planner.compute(
-          Shapes.plan(List.of(), Shapes.everywhere(all)), Shapes.source(mesh), Watch.NONE);
+      return planner.compute(plan, Shapes.source(mesh), Watch.NONE);
     }
   }
 
@@ -91,6 +96,32 @@ class SupportTest {
       assertThat(strokes(result, Role.INTERFACE, layer)).as("layer %d", layer).isEmpty();
     }
     assertThat(strokes(result, Role.SUPPORT, 39)).isEmpty();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"lines", "tree"})
+  void aRaisedPieceStandsOnSupportFromTheBed(String kind) {
+    Plan raised =
+        Shapes.plan(
+                List.of(),
+                Shapes.everywhere(
+                    Map.of(
+                        Setting.SUPPORT, Value.of("from the bed"),
+                        Setting.SUPPORT_KIND, Value.of(kind),
+                        Setting.SKIRT_LINES, Value.of(0))))
+            .withPiece(Shapes.raised(6));
+    PlanResult result = compute(raised, Shapes.bar(20, 20, 2));
+    List<PlanLayer> layers = result.stack().layers();
+    assertThat(layers).hasSize(40);
+    assertThat(layers.getFirst().bottom()).isZero();
+    for (int layer = 1; layer <= 29; layer++) {
+      assertThat(result.schedule().layers().get(layer - 1).strokes())
+          .isNotEmpty()
+          .allMatch(s -> s.role() == Role.SUPPORT || s.role() == Role.INTERFACE);
+    }
+    assertThat(strokes(result, Role.OUTER_WALL, 31)).isNotEmpty();
+    assertThat(result.findings()).noneMatch(finding -> finding.id().startsWith("floating"));
+    assertThat(result.profiles().getFirst().marks()).isEmpty();
   }
 
   @Test

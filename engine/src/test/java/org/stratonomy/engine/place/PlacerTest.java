@@ -119,7 +119,17 @@ class PlacerTest {
     Placer placer = new Placer(plan(pieces.toArray(Piece[]::new)), SOURCE);
     assertThatThrownBy(() -> placer.arrange(5, MACHINE))
         .isInstanceOf(Problem.class)
-        .hasMessageContaining("no room for p");
+        .hasMessageContaining("no room for the 50 pieces");
+  }
+
+  @Test
+  void whatStandsInTheMiddleMakesRoomWhereNothingElseHelps() {
+    // 40 wide, with 50 between and to the edges of 250 mm: none may stand in the middle.
+    Plan plan = plan(piece("a", "large", 125, 105), piece("b", "large", 200, 105));
+    Plan arranged = new Placer(plan, SOURCE).arrange(50, MACHINE);
+    Bounds a = placed(arranged, "a").bounds();
+    assertThat(gap(a, placed(arranged, "b").bounds())).isGreaterThan(50 - 1e-3);
+    assertThat(a.minX()).isGreaterThan(0);
   }
 
   @Test
