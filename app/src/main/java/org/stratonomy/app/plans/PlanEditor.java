@@ -1,12 +1,15 @@
 package org.stratonomy.app.plans;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.stratonomy.app.meshes.MeshService;
+import org.stratonomy.app.plans.EditRequest.Action;
 import org.stratonomy.app.shelf.RecipeService;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.mesh.Bounds;
@@ -37,6 +40,17 @@ class PlanEditor {
   /** Room between a piece and its copy, mm. */
   private static final double SPACING_MM = 10;
 
+  /** Edits after which boundaries may lie outside of their pieces. */
+  private static final Set<Action> PLACING =
+      EnumSet.of(
+          Action.PLACE,
+          Action.ALIGN,
+          Action.ALIGN_BODY,
+          Action.SHIFT_BODY,
+          Action.LAY_DOWN,
+          Action.MOVE_BODY,
+          Action.SEPARATE_PIECE);
+
   private final PlanService plans;
   private final MeshService meshes;
   private final RecipeService recipes;
@@ -51,7 +65,12 @@ class PlanEditor {
 
   PlanState edit(UUID id, EditRequest request) {
     Plan plan = PlanFormat.read("the plan", plans.get(id).document());
-    return plans.edit(id, request.version(), edited(plan, request));
+    Plan edited = edited(plan, request);
+    boolean places = PLACING.contains(request.action());
+    return plans.edit(
+        id,
+        request.version(),
+        places ? placer(edited).withBoundariesInside(shelf.machine(edited.machine())) : edited);
   }
 
   private Plan edited(Plan plan, EditRequest r) {

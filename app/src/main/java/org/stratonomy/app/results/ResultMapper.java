@@ -133,7 +133,7 @@ final class ResultMapper {
     Bounds b = placed.bounds();
     List<StratumView> strata = new ArrayList<>();
     for (int number = 1; number <= placed.piece().strataCount(); number++) {
-      strata.add(stratum(placed.piece(), stack, number));
+      strata.add(stratum(placed, stack, number));
     }
     List<MeshView> meshes = new ArrayList<>();
     for (int m = 0; m < placed.meshes().size(); m++) {
@@ -155,7 +155,7 @@ final class ResultMapper {
         placed.piece().name(),
         List.of(b.minX(), b.minY(), b.minZ()),
         List.of(b.maxX(), b.maxY(), b.maxZ()),
-        placed.bottom(),
+        stack.layers().isEmpty() ? placed.bottom() : stack.layers().getFirst().bottom(),
         stack.layers().stream().map(PieceLayer::top).toList(),
         Arrays.stream(result.profiles().get(p).areasMm2()).boxed().toList(),
         result.profiles().get(p).marks(),
@@ -189,8 +189,11 @@ final class ResultMapper {
     return bands;
   }
 
-  private StratumView stratum(Piece piece, PieceStack stack, int number) {
-    List<PieceLayer> layers = stack.stratum(number);
+  /** A stratum of the piece itself, without the layers of support below it. */
+  private StratumView stratum(PlacedPiece placed, PieceStack stack, int number) {
+    Piece piece = placed.piece();
+    List<PieceLayer> layers =
+        stack.stratum(number).stream().filter(layer -> layer.middle() > placed.bottom()).toList();
     Settings settings = result.resolver().stratum(piece.id(), number);
     PieceLayer usual = layers.get(Math.min(1, layers.size() - 1));
     return new StratumView(

@@ -6,6 +6,7 @@ import java.util.function.UnaryOperator;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.Divider;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.PieceEditor;
@@ -22,6 +23,8 @@ import org.stratonomy.engine.strata.PlacedPiece;
  * it stands.
  */
 public final class Placer {
+  private static final double ROUNDING_MM = 1e-6;
+
   private final Plan plan;
   private final MeshSource meshes;
 
@@ -177,7 +180,7 @@ public final class Placer {
   /**
    * Moves a body into another piece, or into a new one; rules and patches go with it, and it stays
    * where it stands unless both pieces are turned or scaled differently: then it joins the other on
-   * the common origin of their files.
+   * the common origin of their files. Boundaries may come to lie outside of either piece.
    *
    * @param target id of the other piece; empty for a new one
    * @throws Problem if it is the only body
@@ -190,7 +193,7 @@ public final class Placer {
     Piece to = stands.piece(move.target()).orElseThrow();
     Piece before = target.isEmpty() ? from : piece(target);
     Piece standing = standing(before, to);
-    return stands.withPiece(target.isEmpty() ? within(standing) : shifted(from, before, standing));
+    return stands.withPiece(target.isEmpty() ? standing : shifted(from, before, standing));
   }
 
   /** The body that a piece took over last, shifted to where it stood before. */
@@ -209,11 +212,24 @@ public final class Placer {
     return standing(to, to.withBodies(bodies));
   }
 
-  /** A new piece keeps the boundaries that lie within its height. */
-  private Piece within(Piece piece) {
-    PlacedPiece placed = placed(piece);
-    return piece.withBoundaries(
-        piece.boundaries().stream().filter(b -> b > placed.bottom() && b < placed.top()).toList());
+  /**
+   * The plan without the boundaries that lie outside of their pieces, or nearer to an end than the
+   * thinnest layer: what was turned, or lost a body, may be lower than before. Each joins its
+   * strata.
+   */
+  public Plan withBoundariesInside(Machine machine) {
+    Plan inside = plan;
+    for (Piece piece : plan.pieces()) {
+      PlacedPiece placed = placed(piece);
+      double low = placed.bottom() + machine.minLayerHeight();
+      double high = placed.top() - machine.minLayerHeight();
+      for (double boundary : piece.boundaries()) {
+        if (boundary < low - ROUNDING_MM || boundary > high + ROUNDING_MM) {
+          inside = new Divider(inside, piece.id()).join(boundary);
+        }
+      }
+    }
+    return inside;
   }
 
   /**

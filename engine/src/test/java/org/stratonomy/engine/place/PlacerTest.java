@@ -123,6 +123,21 @@ class PlacerTest {
   }
 
   @Test
+  void aPieceThatIsLaidDownGivesUpTheBoundariesAboveIt() {
+    Piece upright = piece("a", "large", 125, 105).withBoundaries(List.of(4.0, 12.0));
+    Rule middle = new Rule(new Where(List.of("a"), List.of(2)), Map.of(Setting.WALLS, Value.of(5)));
+    Rule top = new Rule(new Where(List.of("a"), List.of(3)), Map.of(Setting.WALLS, Value.of(7)));
+    Plan plan =
+        plan(upright.withPlacement(upright.placement().withScale(new Vector(1, 1, 0.5))))
+            .withRules(List.of(middle, top));
+    Plan inside = new Placer(plan, SOURCE).withBoundariesInside(MACHINE);
+    assertThat(inside.pieces().getFirst().boundaries()).containsExactly(4.0);
+    assertThat(inside.rules()).containsExactly(middle);
+    PlanChecker.check(inside, ShelfReader.standard());
+    assertThat(new Placer(inside, SOURCE).withBoundariesInside(MACHINE)).isEqualTo(inside);
+  }
+
+  @Test
   void whatStandsInTheMiddleMakesRoomWhereNothingElseHelps() {
     // 40 wide, with 50 between and to the edges of 250 mm: none may stand in the middle.
     Plan plan = plan(piece("a", "large", 125, 105), piece("b", "large", 200, 105));
