@@ -35,7 +35,7 @@
       return '';
     }
     const y = (value: number) =>
-      HEIGHT - 12 - ((value - low) / Math.max(1e-9, high - low)) * (HEIGHT - 24);
+      HEIGHT - 12 - (high > low ? (value - low) / (high - low) : 0.5) * (HEIGHT - 24);
     const points: string[] = [];
     for (let layer = 1; layer <= last; layer++) {
       const at = y(courseAt(course, layer)).toFixed(1);

@@ -77,7 +77,9 @@
     <p>
       Covers <span class="num">{(coverage.volumeMm3 / 1000).toFixed(2)} cm³</span> from
       <span class="num">{mm(coverage.from)}</span>
-      to <span class="num">{mm(coverage.to)}</span>.
+      to <span class="num">{mm(coverage.to)}</span>{roles.length > 0
+        ? `, and there its lines of ${roles.join(', ')} only.`
+        : '.'}
       {#if lost.length > 0}
         <span>Rules above decide {lost.join(', ')}.</span>
       {/if}

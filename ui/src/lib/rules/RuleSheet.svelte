@@ -423,6 +423,7 @@
   .value .course {
     color: var(--ink);
     text-decoration: underline dotted;
+    text-align: left;
   }
 
   .add {

@@ -2,6 +2,7 @@
   import Steps from '@lucide/svelte/icons/chart-no-axes-column-increasing';
   import X from '@lucide/svelte/icons/x';
   import type { SettingView } from '../api/client';
+  import { shortText } from './course';
 
   interface Props {
     setting: SettingView;
@@ -21,6 +22,7 @@
 
   let { setting, value, source, below = '', own, onSet, onClear, onCourse }: Props = $props();
 
+  const shown = $derived(shortText(value));
   const id = $derived(`setting-${setting.id}`);
   const range = $derived(
     setting.choices.length > 0 ? '' : ` From ${setting.min} to ${setting.max} ${setting.unit}.`,
@@ -28,10 +30,10 @@
 
   function commit(event: Event) {
     const input = event.currentTarget as HTMLInputElement | HTMLSelectElement;
-    if (input.value.trim() !== value) {
+    if (input.value.trim() !== shown) {
       onSet(input.value.trim());
     }
-    input.value = value;
+    input.value = shown;
   }
 </script>
 
@@ -50,7 +52,8 @@
         class="field num"
         inputmode="decimal"
         autocomplete="off"
-        {value}
+        title={shown === value ? undefined : value}
+        value={shown}
         onchange={commit}
         onkeydown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
       />
@@ -89,7 +92,7 @@
   }
 
   label {
-    width: 124px;
+    width: 118px;
     flex: none;
     overflow: hidden;
     text-overflow: ellipsis;

@@ -3,7 +3,7 @@ import { beforeEach, expect, it, vi } from 'vitest';
 import type { Course } from '../model/document';
 import { PlanSession } from '../model/session.svelte';
 import { FakeServer } from '../testing/fakeServer';
-import { courseAt, courseProblem, valueText } from './course';
+import { courseAt, courseProblem, shortText, valueText } from './course';
 import CourseEditor from './CourseEditor.svelte';
 import Inspector from './Inspector.svelte';
 
@@ -29,6 +29,12 @@ it('says a course in words', () => {
   expect(valueText(FAN)).toBe('0, 50 from L3, 100 from L5');
   expect(valueText({ ...FAN, ramp: true })).toBe('0 to 50 from L3 to 100 from L5');
   expect(valueText(4)).toBe('4');
+});
+
+it('a field shows where a course begins and ends', () => {
+  expect(shortText('0 from layer 1, 50 from layer 2, 100 from layer 4')).toBe('0→100');
+  expect(shortText('212')).toBe('212');
+  expect(shortText('nearest')).toBe('nearest');
 });
 
 it('goes by steps or evenly', () => {

@@ -16,6 +16,12 @@ export function valueText(value: RuleValue): string {
   );
 }
 
+/** A resolved value in so few characters that a field shows it: `0→100` for a course. */
+export function shortText(resolved: string): string {
+  const steps = [...resolved.matchAll(/(\S+) from layer/g)].map((match) => match[1]!);
+  return steps.length === 0 ? resolved : `${steps[0]}→${steps.at(-1)}`;
+}
+
 /** What a course is in a layer, counted from 1. */
 export function courseAt(course: Course, layer: number): number {
   const steps = course.steps;
