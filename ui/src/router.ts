@@ -1,5 +1,6 @@
 import { createRouter } from 'sv-router';
 import Plans from './views/Plans.svelte';
+import RunSheet from './views/RunSheet.svelte';
 import Shelf from './views/Shelf.svelte';
 import Strata from './views/Strata.svelte';
 
@@ -7,4 +8,5 @@ export const { p, navigate, isActive, route } = createRouter({
   '/': Plans,
   '/shelf': Shelf,
   '/plans/:id': Strata,
+  '/plans/:id/run': RunSheet,
 });

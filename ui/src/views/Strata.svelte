@@ -61,14 +61,22 @@
       return;
     }
     const height = session.plane;
-    const here = stopHere;
-    void session.replace((document) => {
-      const stops = document.stops ?? [];
-      document.stops = here
-        ? stops.filter((stop) => stop.id !== here.id)
-        : [...stops, { id: crypto.randomUUID(), height, note: '' }];
-      return document;
-    });
+    if (stopHere) {
+      void session.changeStop(stopHere.id, () => undefined);
+    } else {
+      void addStop(session, height);
+    }
+  }
+
+  async function addStop(into: PlanSession, height: number) {
+    const id = crypto.randomUUID();
+    const done = await into.replace((document) => ({
+      ...document,
+      stops: [...(document.stops ?? []), { id, height, note: '' }],
+    }));
+    if (done) {
+      into.selectStop(id);
+    }
   }
 
   function step(direction: 1 | -1) {

@@ -10,6 +10,7 @@ export type PieceView = Schemas['PieceView'];
 export type StratumView = Schemas['StratumView'];
 export type FindingView = Schemas['FindingView'];
 export type HaltView = Schemas['HaltView'];
+export type LedgerView = Schemas['LedgerView'];
 export type ShelfView = Schemas['ShelfView'];
 export type SettingView = Schemas['SettingView'];
 export type FilamentView = Schemas['FilamentView'];

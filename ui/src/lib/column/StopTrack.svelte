@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { HaltView } from '../api/client';
+  import type { StopKind } from '../model/document';
   import { mm } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import type { ColumnScale } from './scale';
@@ -15,7 +16,34 @@
 
   /** What a feeder does by itself is no stop for the operator. */
   function isQuiet(halt: HaltView): boolean {
-    return halt.colourChange && session.machine.feeder;
+    return halt.colourChange && !halt.needsOperator && halt.kinds.length === 0;
+  }
+
+  function what(halt: HaltView): string {
+    const change = halt.colourChange ? [`change to ${session.filament(halt.toSlot).name}`] : [];
+    const all = [...halt.kinds, ...change].join(', ');
+    return all.charAt(0).toUpperCase() + all.slice(1);
+  }
+
+  /** Of the waits at a place the last one is drawn; else what is said or done there. */
+  function symbol(halt: HaltView): string {
+    return SYMBOLS[(halt.kinds.at(-1) ?? 'pause') as StopKind];
+  }
+
+  /** Shapes around a middle at 8.5, 0. */
+  const SYMBOLS: Record<StopKind, string> = {
+    pause: 'm3 -5h4v10h-4zm7 0h4v10h-4z',
+    filling: 'm2 -4h13l-3 9h-7z',
+    message: 'm2 -5h13v8h-8l-3 3v-3h-2z',
+    'own commands': 'm8.5 -6l6 6l-6 6l-6 -6z',
+  };
+
+  function go(halt: HaltView) {
+    session.goTo(halt.layer);
+    const stop = halt.stops.at(-1);
+    if (stop) {
+      session.selectStop(stop);
+    }
   }
 </script>
 
@@ -25,12 +53,10 @@
     class="stop"
     role="button"
     tabindex="0"
-    aria-label="{halt.colourChange
-      ? `Change to ${session.filament(halt.toSlot).name}`
-      : 'Pause'} before layer {halt.layer}, at {mm(halt.heightMm)}"
+    aria-label="{what(halt)} before layer {halt.layer}, at {mm(halt.heightMm)}"
     onpointerdown={(e) => e.stopPropagation()}
-    onclick={() => session.goTo(halt.layer)}
-    onkeydown={(e) => e.key === 'Enter' && session.goTo(halt.layer)}
+    onclick={() => go(halt)}
+    onkeydown={(e) => e.key === 'Enter' && go(halt)}
   >
     {#if !isQuiet(halt)}
       <line x1={x - 2} x2={x + width} y1={y} y2={y} />
@@ -47,12 +73,16 @@
       <path d="M{x + 2} {y}a6.5 6.5 0 0 1 13 0z" fill={session.filament(halt.toSlot).colour} />
       <path d="M{x + 2} {y}a6.5 6.5 0 0 0 13 0z" fill={session.filament(halt.fromSlot).colour} />
     {:else}
-      <path d="M{x + 3} {y - 5}h4v10h-4zM{x + 10} {y - 5}h4v10h-4z" fill="var(--ink)" />
+      <path
+        class="own"
+        class:chosen={halt.stops.includes(session.selectedStop?.id ?? '')}
+        d="M{x} {y}{symbol(halt)}"
+      />
     {/if}
     <title
-      >Before L{halt.layer}, at {mm(halt.heightMm)}: {halt.colourChange
-        ? `${session.filament(halt.fromSlot).name} out, ${session.filament(halt.toSlot).name} in`
-        : 'pause'}{halt.note ? ` · ${halt.note}` : ''}</title
+      >Before L{halt.layer}, at {mm(halt.heightMm)}: {what(halt)}{halt.note
+        ? ` · ${halt.note}`
+        : ''}</title
     >
   </g>
 {/each}
@@ -71,6 +101,15 @@
   .stop path {
     stroke: var(--ink);
     stroke-width: 0.8;
+  }
+
+  .stop path.own {
+    fill: var(--ink);
+  }
+
+  .stop path.chosen {
+    fill: var(--accent);
+    stroke: var(--accent);
   }
 
   g:focus-visible {

@@ -82,7 +82,11 @@
     </g>
     {#each session.result?.ledger.halts ?? [] as halt, i (i)}
       <line class="halt" x1={x(halt.atSeconds)} x2={x(halt.atSeconds)} y1="3" y2="28">
-        <title>{clock(halt.atSeconds)}: stop before L{halt.layer}</title>
+        <title
+          >{clock(halt.atSeconds)}: {halt.colourChange
+            ? `change to ${session.filament(halt.toSlot).name}`
+            : halt.kinds.join(', ')} before L{halt.layer}</title
+        >
       </line>
     {/each}
     {#if session.result}

@@ -30,7 +30,7 @@ export interface RuleView {
 
 /** A part of a piece that is selected in place of one of its strata, or a stratum of the plan. */
 export interface Part {
-  kind: 'piece' | 'body' | 'region' | 'plan';
+  kind: 'piece' | 'body' | 'region' | 'plan' | 'stop';
   /** Of a stratum of the plan, its number. */
   id: string;
 }
@@ -99,10 +99,29 @@ export interface SampleSpot {
   setting: string;
 }
 
+/** What happens at a stop, in the order in which several at one layer happen. */
+export const STOP_KINDS = ['message', 'own commands', 'pause', 'filling'] as const;
+
+export type StopKind = (typeof STOP_KINDS)[number];
+
+/** What is missing is as the machine has it. */
 export interface StopView {
   id: string;
+  /** mm */
   height: number;
+  /** A pause if missing. */
+  kind?: StopKind;
   note: string;
+  /** mm */
+  lift?: number;
+  /** X and Y, mm */
+  park?: number[];
+  /** °C */
+  nozzle?: number;
+  seconds?: number;
+  /** Strand, mm */
+  purge?: number;
+  commands?: string[];
 }
 
 /** Where the middle of a region with such a place is, mm; the list itself, so that it can be changed. */

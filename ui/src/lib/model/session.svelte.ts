@@ -176,6 +176,28 @@ export class PlanSession {
       : undefined;
   }
 
+  get selectedStop(): StopView | undefined {
+    const { part } = this.selected ?? {};
+    return part?.kind === 'stop' ? this.stops.find((stop) => stop.id === part.id) : undefined;
+  }
+
+  selectStop(id: string): void {
+    const piece = this.selected?.piece ?? this.document.pieces[0]?.id;
+    if (piece) {
+      this.selectPart(piece, { kind: 'stop', id });
+    }
+  }
+
+  /** Changes one stop; undefined takes it out. */
+  changeStop(id: string, how: (stop: StopView) => StopView | undefined): Promise<boolean> {
+    return this.replace((document) => {
+      document.stops = ((document.stops ?? []) as StopView[]).flatMap((stop) =>
+        stop.id === id ? (how(stop) ?? []) : stop,
+      );
+      return document;
+    });
+  }
+
   /** The place that is selected, as a rule names it. */
   get place(): Place | undefined {
     if (!this.selected) {
@@ -192,6 +214,8 @@ export class PlanSession {
         return { pieces };
       case 'plan':
         return { planStrata: [Number(part.id)] };
+      case 'stop':
+        return undefined;
       default:
         return { pieces, strata: [stratum] };
     }
@@ -511,7 +535,9 @@ export class PlanSession {
           ? document?.regions?.some((region) => region.id === part.id)
           : part?.kind === 'plan'
             ? Number(part.id) < this.planHeights.length
-            : document !== undefined;
+            : part?.kind === 'stop'
+              ? this.stops.some((stop) => stop.id === part.id)
+              : document !== undefined;
     if (part && !known && piece) {
       this.selected = { piece, stratum: stratum ?? 1 };
     }

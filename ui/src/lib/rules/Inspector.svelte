@@ -6,6 +6,7 @@
   import PurgePanel from './PurgePanel.svelte';
   import PlaceValues from './PlaceValues.svelte';
   import RegionPanel from './RegionPanel.svelte';
+  import StopPanel from './StopPanel.svelte';
   import StratumPanel from './StratumPanel.svelte';
 
   interface Props {
@@ -44,7 +45,13 @@
   const what = $derived(part?.kind ?? 'stratum');
 </script>
 
-{#if piece && stratum}
+{#if session.selectedStop}
+  <section class="inspector" aria-label="Selected stop">
+    {#key session.selectedStop.id}
+      <StopPanel {session} stop={session.selectedStop} />
+    {/key}
+  </section>
+{:else if piece && stratum}
   <section class="inspector" aria-label="Selected {what}">
     {#if part?.kind === 'region' && session.selectedRegion}
       <RegionPanel {session} piece={piece.id} region={session.selectedRegion} />

@@ -265,10 +265,8 @@
             ></span>{session.filament(halt.fromSlot).name} out,
             <span class="swatch" style:background={session.filament(halt.toSlot).colour}
             ></span>{session.filament(halt.toSlot).name} in
-          {:else}
-            pause
           {/if}
-          {halt.note}
+          {[...halt.kinds, ...(halt.note ? [halt.note] : [])].join(' · ')}
         </li>
       {/each}
     </ul>

@@ -18,7 +18,10 @@
   let { session, onProgram, onKeys }: Props = $props();
 
   const ledger = $derived(session.result?.ledger);
-  const stops = $derived(ledger?.halts.length ?? 0);
+  const waits = $derived(
+    ledger?.halts.filter((h) => h.kinds.some((kind) => kind === 'pause' || kind === 'filling'))
+      .length ?? 0,
+  );
   const changes = $derived(ledger?.halts.filter((h) => h.colourChange).length ?? 0);
 
   function rename(event: Event) {
@@ -34,6 +37,8 @@
   function exported(value: string) {
     if (value === 'program') {
       onProgram();
+    } else if (value === 'run') {
+      window.location.assign(`/plans/${session.state.id}/run`);
     } else {
       window.location.assign(`/api/plans/${session.state.id}/strat`);
     }
@@ -81,8 +86,8 @@
         title="Changes of filament{ledger.savedChanges > 0
           ? `; the order that was found spares ${ledger.savedChanges}`
           : ''}"
-        >{changes === 1 ? '1 change' : `${changes} changes`}{stops > changes
-          ? `, ${stops - changes} ${stops - changes === 1 ? 'pause' : 'pauses'}`
+        >{changes === 1 ? '1 change' : `${changes} changes`}{waits > 0
+          ? `, ${waits} ${waits === 1 ? 'stop' : 'stops'}`
           : ''}</span
       >
     {:else if !session.problem}
@@ -114,6 +119,9 @@
         <Menu.Content class="export-list">
           <Menu.Item value="program">
             <Menu.ItemText>Program for {session.machine.name} (.gcode)</Menu.ItemText>
+          </Menu.Item>
+          <Menu.Item value="run">
+            <Menu.ItemText>Run sheet to print …</Menu.ItemText>
           </Menu.Item>
           <Menu.Item value="strat">
             <Menu.ItemText>Plan with its meshes (.strat)</Menu.ItemText>

@@ -262,11 +262,17 @@ final class ResultMapper {
                         h.withinLayer(),
                         h.heightMm(),
                         h.atSeconds(),
+                        h.seconds(),
                         h.colourChange(),
+                        h.needsOperator(),
                         h.fromSlot(),
                         h.toSlot(),
-                        h.note()))
-            .toList());
+                        h.stops(),
+                        h.kinds(),
+                        h.note(),
+                        h.strandMm()))
+            .toList(),
+        ledger.startMm());
   }
 
   private static FindingView finding(Finding finding) {

@@ -213,22 +213,33 @@ public record ResultView(
       int savedChanges,
       List<RoleView> roles,
       List<SlotView> slots,
-      List<HaltView> halts) {}
+      List<HaltView> halts,
+      double startMm) {}
 
   public record RoleView(String role, double seconds, double volumeMm3) {}
 
   public record SlotView(
       int slot, String filament, double lengthMm, double volumeMm3, double massG, double cost) {}
 
+  /**
+   * @param stops ids of the planner's stops that happen here
+   * @param kinds of these, in the order in which they happen
+   * @param strandMm of the filament that goes in, until it is changed again
+   */
   public record HaltView(
       int layer,
       boolean withinLayer,
       double heightMm,
       double atSeconds,
+      double seconds,
       boolean colourChange,
+      boolean needsOperator,
       int fromSlot,
       int toSlot,
-      String note) {}
+      List<String> stops,
+      List<String> kinds,
+      String note,
+      double strandMm) {}
 
   /**
    * @param severity note, warning or error

@@ -27,10 +27,22 @@ class ShelfController {
       double minLayerHeight,
       double maxLayerHeight,
       double changeSeconds,
+      double parkX,
+      double parkY,
+      double parkLiftMm,
+      double idleSeconds,
       boolean feeder) {}
 
   record FilamentView(
-      String id, String name, String material, String colour, double nozzleC, double pricePerKg) {}
+      String id,
+      String name,
+      String material,
+      String colour,
+      double diameterMm,
+      double densityGCm3,
+      double nozzleC,
+      double bedC,
+      double pricePerKg) {}
 
   record SettingView(
       String id,
@@ -67,13 +79,25 @@ class ShelfController {
                         m.minLayerHeight(),
                         m.maxLayerHeight(),
                         m.changeSeconds(),
+                        m.parkX(),
+                        m.parkY(),
+                        m.parkLiftMm(),
+                        m.idleSeconds(),
                         m.feeder()))
             .toList(),
         shelf.filaments().stream()
             .map(
                 f ->
                     new FilamentView(
-                        f.id(), f.name(), f.material(), f.colour(), f.nozzleC(), f.pricePerKg()))
+                        f.id(),
+                        f.name(),
+                        f.material(),
+                        f.colour(),
+                        f.diameterMm(),
+                        f.densityGCm3(),
+                        f.nozzleC(),
+                        f.bedC(),
+                        f.pricePerKg()))
             .toList(),
         Arrays.stream(Setting.values())
             .map(

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.divide.Cells;
@@ -39,6 +40,9 @@ public final class Checks {
   private static final double INCH_MM = 25.4;
   private static final double METRE_MM = 1000;
 
+  /** With less than this the nozzle drags over what it just printed. */
+  private static final double LEAST_LIFT_MM = 0.2;
+
   private final Plan plan;
   private final Machine machine;
   private final Resolver resolver;
@@ -73,6 +77,7 @@ public final class Checks {
     }
     checks.skirt();
     checks.stops();
+    checks.waiting();
     checks.findings.addAll(DivisionChecks.run(plan, placed, stack.pieces(), cells));
     checks.changesWithinLayers();
     schedule
@@ -303,6 +308,66 @@ public final class Checks {
             List.of(new Remedy("Remove the stop", plan.withStops(others))));
       }
     }
+  }
+
+  /** Where and how hot the machine waits must be possible, and the nozzle clear of the part. */
+  private void waiting() {
+    for (Stop stop : plan.stops()) {
+      Stop.Waiting waiting = stop.waiting();
+      if (!stop.kind().waits()) {
+        continue;
+      }
+      waiting
+          .park()
+          .filter(park -> !machine.reaches(park))
+          .ifPresent(
+              park ->
+                  waiting(
+                      "park",
+                      Severity.ERROR,
+                      stop,
+                      text(
+                          "It is to wait at X %.1f, Y %.1f mm; the bed reaches to %.1f, %.1f mm.",
+                          park.x(), park.y(), machine.bedX(), machine.bedY()),
+                      "Wait where the machine usually does",
+                      waiting.withPark(Optional.empty())));
+      if (waiting.nozzleC().orElse(0) > machine.nozzleMaxC()) {
+        waiting(
+            "hot",
+            Severity.ERROR,
+            stop,
+            text(
+                "The nozzle is to wait at %.0f °C; it may get %.0f °C.",
+                waiting.nozzleC().getAsDouble(), machine.nozzleMaxC()),
+            "Leave it as hot as it is",
+            waiting.withNozzleC(OptionalDouble.empty()));
+      }
+      if (waiting.liftMm().orElse(1) < LEAST_LIFT_MM) {
+        waiting(
+            "lift",
+            Severity.WARNING,
+            stop,
+            "The nozzle would be dragged over the part when the head goes aside.",
+            "Lift as far as the machine usually does",
+            waiting.withLiftMm(OptionalDouble.empty()));
+      }
+    }
+  }
+
+  private void waiting(
+      String id, Severity severity, Stop stop, String reason, String remedy, Stop.Waiting mended) {
+    List<Stop> stops =
+        plan.stops().stream()
+            .map(s -> s.id().equals(stop.id()) ? s.withWaiting(mended) : s)
+            .toList();
+    add(
+        "stop-%s:%s".formatted(id, stop.id()),
+        severity,
+        text("The stop at %.1f mm cannot wait like that", stop.heightMm()),
+        reason,
+        null,
+        Optional.of(stop.heightMm()),
+        List.of(new Remedy(remedy, plan.withStops(stops))));
   }
 
   /** Changing filament by hand several times in every layer is hardly meant. */

@@ -18,6 +18,7 @@ public final class LedgerFormat {
     root.put("liftSeconds", ledger.liftSeconds());
     root.put("changeSeconds", ledger.changeSeconds());
     root.put("savedChanges", ledger.savedChanges());
+    root.put("startMm", ledger.startMm());
     ArrayNode roles = root.putArray("roles");
     for (Ledger.RoleEntry entry : ledger.roles()) {
       roles
@@ -41,14 +42,17 @@ public final class LedgerFormat {
     for (Ledger.HaltEntry entry : ledger.halts()) {
       stops
           .addObject()
-          .put("kind", entry.colourChange() ? "colour change" : "pause")
+          .put("colourChange", entry.colourChange())
           .put("layer", entry.layer())
           .put("withinLayer", entry.withinLayer())
           .put("height", entry.heightMm())
           .put("atSeconds", entry.atSeconds())
+          .put("seconds", entry.seconds())
           .put("fromSlot", entry.fromSlot())
           .put("toSlot", entry.toSlot())
-          .put("note", entry.note());
+          .put("strandMm", entry.strandMm())
+          .put("note", entry.note())
+          .set("kinds", JsonMapper.shared().valueToTree(entry.kinds()));
     }
     return root;
   }

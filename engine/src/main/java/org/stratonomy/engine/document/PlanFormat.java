@@ -68,11 +68,7 @@ public final class PlanFormat {
     node.path("rules").forEach(rule -> rules.add(RuleFormat.read(rule)));
     List<Stop> stops = new ArrayList<>();
     for (JsonNode stop : node.path("stops")) {
-      stops.add(
-          new Stop(
-              stop.path("id").asString("stop-" + (stops.size() + 1)),
-              stop.get("height").asDouble(),
-              stop.path("note").asString("")));
+      stops.add(StopFormat.read(stop, "stop-" + (stops.size() + 1)));
     }
     return new Plan(
         node.get("name").asString(),
@@ -147,13 +143,7 @@ public final class PlanFormat {
     ArrayNode rules = root.putArray("rules");
     plan.rules().forEach(rule -> RuleFormat.write(rule, rules.addObject()));
     ArrayNode stops = root.putArray("stops");
-    for (Stop stop : plan.stops()) {
-      stops
-          .addObject()
-          .put("id", stop.id())
-          .put("height", stop.heightMm())
-          .put("note", stop.note());
-    }
+    plan.stops().forEach(stop -> StopFormat.write(stop, stops.addObject()));
     if (!plan.boundaries().isEmpty()) {
       plan.boundaries().forEach(root.putArray("boundaries")::add);
     }

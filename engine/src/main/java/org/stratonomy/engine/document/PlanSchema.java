@@ -23,7 +23,7 @@ public final class PlanSchema {
         "slots", list(text("Id of a filament on the shelf", 1, 100), 1, "Filaments by slot"));
     properties.set("pieces", list(piece(), 1, "What is placed on the bed"));
     properties.set("rules", list(RuleFormat.schema(), 0, "The rule sheet, topmost rule first"));
-    properties.set("stops", list(stop(), 0, "Where the machine waits, in any order"));
+    properties.set("stops", list(StopFormat.schema(), 0, "Where the machine waits, in any order"));
     properties.set(
         "boundaries",
         list(number("Height above the bed, mm"), 0, "Heights between the strata of the plan"));
@@ -62,16 +62,6 @@ public final class PlanSchema {
     properties.set(
         "regions", list(RegionFormat.schema(), 0, "Volumes in which other rules may hold"));
     return piece;
-  }
-
-  private static ObjectNode stop() {
-    ObjectNode stop = object("height");
-    ObjectNode properties = (ObjectNode) stop.get("properties");
-    properties.set("id", text("Unique within the plan; given if missing", 1, 100));
-    properties.set("height", number("Before the layer that starts at this height, mm"));
-    ObjectNode note = text("What to tell the operator", 0, 200);
-    properties.set("note", note);
-    return stop;
   }
 
   /** An object whose keys are listed; any other key is an error. */

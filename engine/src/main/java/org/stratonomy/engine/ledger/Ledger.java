@@ -7,8 +7,10 @@ import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Stop;
 
 /**
  * Time and material of a print.
@@ -17,9 +19,10 @@ import org.stratonomy.engine.plan.Role;
  * @param roles extruding time and volume by role; roles that do not occur are left out
  * @param travelSeconds moves without extrusion, with retractions
  * @param liftSeconds moves from layer to layer
- * @param changeSeconds changes of filament by hand
+ * @param changeSeconds halts: changes of filament and stops of the planner
  * @param slots material by slot, for the slots that are used
  * @param halts in the order of the print
+ * @param startMm strand of the first filament that is needed until it is changed for the first time
  * @param savedChanges how many changes of filament the found order spares against the plain one
  */
 public record Ledger(
@@ -30,6 +33,7 @@ public record Ledger(
     double changeSeconds,
     List<SlotEntry> slots,
     List<HaltEntry> halts,
+    double startMm,
     int savedChanges) {
 
   public record RoleEntry(Role role, double seconds, double volumeMm3) {}
@@ -45,16 +49,43 @@ public record Ledger(
    * @param layer before which layer, or within which if {@code withinLayer}
    * @param heightMm plane at which it happens
    * @param atSeconds since the start of the print
+   * @param seconds how long it takes
+   * @param needsOperator whether somebody has to be there
+   * @param stops ids of the planner's stops that happen here
+   * @param kinds of these, in the order in which they happen
+   * @param strandMm of the filament that goes in, until it is changed again; 0 if none goes in
    */
   public record HaltEntry(
       int layer,
       boolean withinLayer,
       double heightMm,
       double atSeconds,
+      double seconds,
       boolean colourChange,
+      boolean needsOperator,
       int fromSlot,
       int toSlot,
-      String note) {}
+      List<String> stops,
+      List<String> kinds,
+      String note,
+      double strandMm) {
+    HaltEntry withStrandMm(double mm) {
+      return new HaltEntry(
+          layer,
+          withinLayer,
+          heightMm,
+          atSeconds,
+          seconds,
+          colourChange,
+          needsOperator,
+          fromSlot,
+          toSlot,
+          stops,
+          kinds,
+          note,
+          mm);
+    }
+  }
 
   public static Ledger of(Schedule schedule, Resolver resolver) {
     return new Adder(schedule, resolver).add();
@@ -63,62 +94,105 @@ public record Ledger(
   private static final class Adder {
     private final Schedule schedule;
     private final Resolver resolver;
+    private final Machine machine;
     private final double[] roleSeconds = new double[Role.values().length];
     private final double[] roleVolume = new double[Role.values().length];
+    private final List<Double> slotVolume = new ArrayList<>();
     private final List<HaltEntry> halts = new ArrayList<>();
+
+    /** Strand since the last change of filament, and which halt that was; -1 for the start. */
+    private double strandMm;
+
+    private int lastChange = -1;
+    private double startMm;
 
     Adder(Schedule schedule, Resolver resolver) {
       this.schedule = schedule;
       this.resolver = resolver;
+      this.machine = resolver.machine();
     }
 
     Ledger add() {
-      double change = resolver.machine().changeSeconds();
       double travel = 0;
       double lift = 0;
       double changes = 0;
       double now = 0;
-      List<Double> slotVolume = new ArrayList<>();
       for (LayerSchedule layer : schedule.layers()) {
+        int next = 0;
+        List<Stroke> strokes = layer.strokes();
         for (Halt halt : layer.halts()) {
-          halts.add(entry(layer, halt, now));
-          double wait = halt.isColourChange() ? change : 0;
-          changes += wait;
-          now += wait;
+          add(strokes.subList(next, halt.beforeStroke()));
+          next = halt.beforeStroke();
+          changes += halt.seconds(machine);
+          halt(layer, halt, now);
+          now += halt.seconds(machine);
         }
+        add(strokes.subList(next, strokes.size()));
         double[] seconds = layer.time().roleSeconds();
         for (int role = 0; role < seconds.length; role++) {
           roleSeconds[role] += seconds[role];
         }
-        for (Stroke stroke : layer.strokes()) {
-          double volume = stroke.volumeMm3();
-          roleVolume[stroke.role().ordinal()] += volume;
-          while (slotVolume.size() < stroke.slot()) {
-            slotVolume.add(0.0);
-          }
-          slotVolume.set(stroke.slot() - 1, slotVolume.get(stroke.slot() - 1) + volume);
-        }
-        double rise =
-            (layer.layer().top() - layer.layer().bottom()) / resolver.machine().maxSpeedZ();
+        double rise = (layer.layer().top() - layer.layer().bottom()) / machine.maxSpeedZ();
         lift += rise;
         travel += layer.time().travelSeconds();
         now += layer.time().seconds() + rise;
       }
+      takenOut();
       int saved = schedule.plainChanges() - (int) schedule.changeCount();
-      return new Ledger(now, roles(), travel, lift, changes, slots(slotVolume), halts, saved);
+      return new Ledger(
+          now, roles(), travel, lift, changes, slots(slotVolume), halts, startMm, saved);
     }
 
-    private static HaltEntry entry(LayerSchedule layer, Halt halt, double now) {
+    private void add(List<Stroke> strokes) {
+      for (Stroke stroke : strokes) {
+        add(stroke.slot(), stroke.role(), stroke.volumeMm3());
+      }
+    }
+
+    private void add(int slot, Role role, double volume) {
+      roleVolume[role.ordinal()] += volume;
+      while (slotVolume.size() < slot) {
+        slotVolume.add(0.0);
+      }
+      slotVolume.set(slot - 1, slotVolume.get(slot - 1) + volume);
+      strandMm += volume / resolver.filament(slot).crossSectionMm2();
+    }
+
+    /** Says of the halt at which the filament went in how much of it was needed. */
+    private void takenOut() {
+      if (lastChange < 0) {
+        startMm = strandMm;
+      } else {
+        halts.set(lastChange, halts.get(lastChange).withStrandMm(strandMm));
+      }
+      strandMm = 0;
+    }
+
+    private void halt(LayerSchedule layer, Halt halt, double now) {
+      if (halt.isColourChange()) {
+        takenOut();
+        lastChange = halts.size();
+      }
       boolean within = halt.beforeStroke() > 0;
-      return new HaltEntry(
-          layer.layer().number(),
-          within,
-          within ? layer.layer().top() : layer.layer().bottom(),
-          now,
-          halt.isColourChange(),
-          halt.fromSlot(),
-          halt.toSlot(),
-          halt.note());
+      halts.add(
+          new HaltEntry(
+              layer.layer().number(),
+              within,
+              within ? layer.layer().top() : layer.layer().bottom(),
+              now,
+              halt.seconds(machine),
+              halt.isColourChange(),
+              halt.needsOperator(machine),
+              halt.fromSlot(),
+              halt.toSlot(),
+              halt.stops().stream().map(Stop::id).toList(),
+              halt.stops().stream().map(stop -> stop.kind().label()).distinct().toList(),
+              halt.note(),
+              0));
+      double purged = halt.purgeMm() * resolver.filament(halt.toSlot()).crossSectionMm2();
+      if (purged > 0) {
+        add(halt.toSlot(), Role.PURGE, purged);
+      }
     }
 
     private List<RoleEntry> roles() {

@@ -1,15 +1,84 @@
 package org.stratonomy.engine.merge;
 
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Collectors;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Purging;
+import org.stratonomy.engine.plan.Stop;
+
 /**
- * A point in a layer where the machine waits for its operator.
+ * A point in a layer where filament is changed, or the planner's stops happen: first messages, then
+ * own commands, then one wait for all that wait.
  *
  * @param beforeStroke index of the stroke that follows; 0 is before the layer
  * @param fromSlot filament that comes out
  * @param toSlot filament that goes in; the same if nothing is changed
- * @param note what to tell the operator, may be empty
+ * @param stops that happen here, in the order of their kinds
  */
-public record Halt(int beforeStroke, int fromSlot, int toSlot, String note) {
+public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops) {
+  public Halt {
+    stops = stops.stream().sorted(Comparator.comparing(Stop::kind)).toList();
+  }
+
   public boolean isColourChange() {
     return fromSlot != toSlot;
+  }
+
+  /** Stops for which the machine waits; a change by hand is a wait already. */
+  public List<Stop> waits() {
+    return stops.stream().filter(stop -> stop.kind().waits()).toList();
+  }
+
+  /** Whether the operator is needed. */
+  public boolean needsOperator(Machine machine) {
+    return isColourChange() && !machine.feeder() || !waits().isEmpty();
+  }
+
+  /**
+   * How long it takes, s: a change by hand and what else is done meanwhile take the longer time.
+   */
+  public double seconds(Machine machine) {
+    double stopped = waits().stream().mapToDouble(Stop::seconds).max().orElse(0);
+    double changing = isColourChange() ? machine.changeSeconds() : 0;
+    return machine.feeder() ? stopped + changing : Math.max(stopped, changing);
+  }
+
+  /** What to tell the operator, in one line; may be empty. */
+  public String note() {
+    return stops.stream()
+        .filter(stop -> stop.kind() != Stop.Kind.COMMANDS)
+        .map(Stop::note)
+        .filter(note -> !note.isBlank())
+        .collect(Collectors.joining("; "));
+  }
+
+  /** How far the nozzle is lifted, mm: as far as the most careful stop says. */
+  public double liftMm(Machine machine) {
+    return waits().stream()
+        .mapToDouble(stop -> stop.waiting().liftMm().orElse(machine.parkLiftMm()))
+        .max()
+        .orElse(machine.parkLiftMm());
+  }
+
+  /** Where the head waits: at the place of the first stop that names one. */
+  public Purging.Place park(Machine machine) {
+    return waits().stream()
+        .map(stop -> stop.waiting().park())
+        .flatMap(Optional::stream)
+        .findFirst()
+        .orElse(new Purging.Place(machine.parkX(), machine.parkY()));
+  }
+
+  /** Temperature of the nozzle while the machine waits, if it is another one, °C. */
+  public OptionalDouble waitingC() {
+    return waits().stream().flatMapToDouble(stop -> stop.waiting().nozzleC().stream()).min();
+  }
+
+  /** Strand that is pushed out before the print goes on, mm. */
+  public double purgeMm() {
+    return waits().stream().mapToDouble(stop -> stop.waiting().purgeMm()).max().orElse(0);
   }
 }

@@ -366,19 +366,15 @@ public final class Scheduler {
   /** One halt for every change of filament and for every stop at the layer's bottom. */
   private List<Halt> halts(PlanLayer layer, int entrySlot, LayerOrder order) {
     List<Halt> halts = new ArrayList<>();
-    List<String> notes =
-        plan.stops().stream()
-            .filter(stop -> layer.number() > 1 && isAt(stop, layer))
-            .map(Stop::note)
-            .toList();
+    List<Stop> stops =
+        plan.stops().stream().filter(stop -> layer.number() > 1 && isAt(stop, layer)).toList();
     int slot = entrySlot;
     List<Stroke> strokes = order.strokes();
     for (int i = 0; i < strokes.size(); i++) {
       int next = strokes.get(i).slot();
-      if (next != slot || (i == 0 && !notes.isEmpty())) {
-        String note =
-            i == 0 ? String.join("; ", notes.stream().filter(n -> !n.isBlank()).toList()) : "";
-        halts.add(new Halt(i, slot, next, note));
+      List<Stop> here = i == 0 ? stops : List.of();
+      if (next != slot || !here.isEmpty()) {
+        halts.add(new Halt(i, slot, next, here));
         slot = next;
       }
     }

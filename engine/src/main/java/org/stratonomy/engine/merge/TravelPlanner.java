@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.function.IntFunction;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.plane.Router;
@@ -47,7 +48,7 @@ final class TravelPlanner {
    * @param to piece of the other, or {@link Stroke#NO_PIECE}
    */
   Travel travel(int from, double ax, double ay, int to, double bx, double by) {
-    double length = Math.hypot(bx - ax, by - ay);
+    double length = Distance.of(bx - ax, by - ay);
     if (length <= settings.retractFromMm()) {
       return Travel.STRAIGHT;
     }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
+import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.Hatch;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
@@ -126,7 +127,7 @@ interface FillPattern {
       for (int i = 0; i < 40; i++) {
         double rise = Math.sqrt(3) / 2 * a;
         double slanted = rise - 2 * Math.min(width / 2, rise / 3);
-        double length = 2 * a + 2 * Math.hypot(a / 2, slanted);
+        double length = 2 * a + 2 * Distance.of(a / 2, slanted);
         a *= (1 + width * length / (3 * a * rise) / density) / 2;
       }
       return a;
@@ -172,7 +173,7 @@ interface FillPattern {
 
     /** y at x, where sin x cos y + cos z sin y = − sin z cos x. */
     private static double wave(long wave, double x, double sin, double cos) {
-      double amplitude = Math.hypot(Math.sin(x), cos);
+      double amplitude = Distance.of(Math.sin(x), cos);
       double asin = Math.asin(Math.clamp(-sin * Math.cos(x) / amplitude, -1, 1));
       double phase = Math.atan2(Math.sin(x), Math.abs(cos));
       double shift = cos >= 0 ? phase : Math.PI - phase;
@@ -183,7 +184,7 @@ interface FillPattern {
 
     /** x at y, where cos y sin x + sin z cos x = − cos z sin y. */
     private static double crossWave(long wave, double y, double sin, double cos) {
-      double amplitude = Math.hypot(Math.cos(y), sin);
+      double amplitude = Distance.of(Math.cos(y), sin);
       double asin = Math.asin(Math.clamp(-cos * Math.sin(y) / amplitude, -1, 1));
       double phase = Math.atan2(sin, Math.cos(y));
       return (Math.floorMod(wave, 2) == 0 ? asin : Math.PI - asin)

@@ -2,6 +2,7 @@ package org.stratonomy.engine.path;
 
 import java.util.Arrays;
 import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.Path;
 
 /**
@@ -53,7 +54,7 @@ final class FittedPath {
   private void addBeyond(FittedPath path, int end, int before, double mm) {
     double dx = path.x(end) - path.x(before);
     double dy = path.y(end) - path.y(before);
-    double share = mm / Math.hypot(dx, dy);
+    double share = mm / Distance.of(dx, dy);
     add(path.x(end) + share * dx, path.y(end) + share * dy, path.data[3 * end + 2]);
   }
 
@@ -72,7 +73,7 @@ final class FittedPath {
   double lengthMm() {
     double sum = 0;
     for (int i = 1; i < size; i++) {
-      sum += Math.hypot(x(i) - x(i - 1), y(i) - y(i - 1));
+      sum += Distance.of(x(i) - x(i - 1), y(i) - y(i - 1));
     }
     return sum;
   }
@@ -81,7 +82,7 @@ final class FittedPath {
   double meanWidthMm() {
     double sum = 0;
     for (int i = 1; i < size; i++) {
-      double length = Math.hypot(x(i) - x(i - 1), y(i) - y(i - 1));
+      double length = Distance.of(x(i) - x(i - 1), y(i) - y(i - 1));
       sum += length * (data[3 * i - 1] + data[3 * i + 2]) / 2;
     }
     return sum / lengthMm();
@@ -138,7 +139,7 @@ final class FittedPath {
     int best = 0;
     double most = -1;
     for (int i = 1; i < size - 1; i++) {
-      double d = Math.hypot(x(i) - x(0), y(i) - y(0));
+      double d = Distance.of(x(i) - x(0), y(i) - y(0));
       if (d > most) {
         most = d;
         best = i;
@@ -186,6 +187,6 @@ final class FittedPath {
     double width = data[3 * a + 2] + t * (data[3 * b + 2] - data[3 * a + 2]);
     double ox = x(i) - x(a) - t * dx;
     double oy = y(i) - y(a) - t * dy;
-    return Math.hypot(Math.hypot(ox, oy), (data[3 * i + 2] - width) / 2);
+    return Distance.of(Distance.of(ox, oy), (data[3 * i + 2] - width) / 2);
   }
 }

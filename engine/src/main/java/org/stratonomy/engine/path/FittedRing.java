@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.Optional;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.InnerDiscs;
 
 /**
@@ -72,7 +73,7 @@ final class FittedRing {
   private void sample(int i) {
     double dx = x(i + 1) - x(i);
     double dy = y(i + 1) - y(i);
-    double length = Math.hypot(dx, dy);
+    double length = Distance.of(dx, dy);
     nx[i] = -dy / length;
     ny[i] = dx / length;
     boolean mayBeNarrow = near.mayMeet(x(i), y(i), x(i + 1), y(i + 1));

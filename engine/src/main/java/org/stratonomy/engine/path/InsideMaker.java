@@ -1,6 +1,10 @@
 package org.stratonomy.engine.path;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
+import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
@@ -15,15 +19,37 @@ final class InsideMaker {
   private final LineSettings s;
   private final double width;
   private final List<Line> lines;
+  private final Memo memo;
+  private final Supplier<Key> solidKey;
 
   /**
    * @param lines the walls; what is inside goes there, too
+   * @param solidKey of all that does not depend on infill
    */
-  InsideMaker(Surroundings around, LineSettings settings, List<Line> lines) {
+  InsideMaker(
+      Surroundings around,
+      LineSettings settings,
+      List<Line> lines,
+      Memo memo,
+      Supplier<Key> solidKey) {
     this.around = around;
     this.s = settings;
     this.width = settings.lineWidth();
     this.lines = lines;
+    this.memo = memo;
+    this.solidKey = solidKey;
+  }
+
+  /**
+   * Solid lines, and what they leave for infill.
+   *
+   * @param sparse the area of the infill
+   */
+  private record Solid(List<Line> lines, Area sparse) implements Memo.Sized {
+    @Override
+    public int weight() {
+      return LayerLines.weight(List.of(lines)) + 8 * sparse.pointCount();
+    }
   }
 
   /** Fills what the walls leave free, and marks how far the walls hang over. */
@@ -33,17 +59,27 @@ final class InsideMaker {
     if (inside.isEmpty()) {
       return;
     }
-    Filler filler = new Filler(width, angle(), s.thinPlaces(), lines);
     if (s.density() >= 1) {
-      solid(overAir, inside, filler);
+      solid(overAir, inside, filler(lines));
       return;
     }
+    Solid solid = memo.get(solidKey.get(), Solid.class, () -> solid(overAir, inside));
+    lines.addAll(solid.lines);
+    if (s.density() > 0) {
+      filler(lines).infill(solid.sparse, s, around.layer().middle());
+    }
+  }
+
+  private Solid solid(Area overAir, Area inside) {
     Area narrower = Plane.inset(Plane.difference(inside, around.solid(s)), width);
     Area sparse = Plane.outset(narrower, width);
-    solid(overAir, Plane.difference(inside, sparse), filler);
-    if (s.density() > 0) {
-      filler.infill(sparse, s, around.layer().middle());
-    }
+    List<Line> solid = new ArrayList<>();
+    solid(overAir, Plane.difference(inside, sparse), filler(solid));
+    return new Solid(List.copyOf(solid), sparse);
+  }
+
+  private Filler filler(List<Line> out) {
+    return new Filler(width, angle(), s.thinPlaces(), out);
   }
 
   private double angle() {

@@ -2,6 +2,7 @@ package org.stratonomy.engine.path;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.memo.Key;
@@ -31,13 +32,25 @@ final class LineMaker {
 
   /** Key of {@link #lines} for the same layer. */
   Key key(PieceLayer layer) {
-    Key.Builder key = Key.of("lines").add(cells.key(layer));
+    return key("lines", layer, s -> s);
+  }
+
+  /** Key of what is laid in a part of a layer but for infill. */
+  private Key solidKey(PieceLayer layer, int part) {
+    return Key.of("solid part")
+        .add(key("solid", layer, LineSettings::withoutInfill))
+        .add(part)
+        .build();
+  }
+
+  private Key key(String of, PieceLayer layer, UnaryOperator<LineSettings> relevant) {
+    Key.Builder key = Key.of(of).add(cells.key(layer));
     int below = 1;
     int above = 1;
     boolean wavy = false;
     List<Integer> slots = new ArrayList<>();
     for (Cell cell : cells.of(layer)) {
-      LineSettings s = LineSettings.of(cell.settings().all());
+      LineSettings s = relevant.apply(LineSettings.of(cell.settings().all()));
       s.addTo(key);
       // Which cells have the same filament counts, not which filament that is.
       int slot = cell.settings().all().slot();
@@ -72,7 +85,7 @@ final class LineMaker {
       LineCell whole = parts.getFirst();
       OutlineWalls outline = outline(layer, whole.settings());
       List<Line> lines = new ArrayList<>(outline.lines());
-      new InsideMaker(around, whole.settings(), lines).fill(outline.inside());
+      maker(around, layer, 0, whole.settings(), lines).fill(outline.inside());
       return whole.cut(lines, divided);
     }
     CellWalls walls = new CellWalls(s -> outline(layer, s));
@@ -86,26 +99,40 @@ final class LineMaker {
       boolean alone = parts.stream().allMatch(o -> o == part || o.slot() != part.slot());
       Joint joint = new Joint(others(part, parts), walls.within(s), alone);
       Area inside = joint.walls(insides.get(i), s, own);
-      new InsideMaker(around, s, own).fill(inside);
+      maker(around, layer, i, s, own).fill(inside);
       lines.addAll(part.cut(own, divided));
     }
     return lines;
   }
 
+  private InsideMaker maker(
+      Surroundings around, PieceLayer layer, int part, LineSettings s, List<Line> lines) {
+    return new InsideMaker(around, s, lines, memo, () -> solidKey(layer, part));
+  }
+
   private OutlineWalls outline(PieceLayer layer, LineSettings s) {
-    Key key =
-        Key.of("walls")
-            .add(sections.key(layer.index()))
-            .add(s.lineWidth())
-            .add(s.walls())
-            .add(s.thinPlaces().ordinal())
-            .build();
-    return memo.get(
-        key,
-        OutlineWalls.class,
-        () ->
-            OutlineWalls.of(
-                sections.get(layer.index()).area(), s.lineWidth(), s.thinPlaces(), s.walls()));
+    Key section = sections.key(layer.index());
+    double width = s.lineWidth();
+    ThinPlaces thin = s.thinPlaces();
+    OutlineWalls walls =
+        memo.get(
+            walls(section, s, 0),
+            OutlineWalls.class,
+            () -> OutlineWalls.none(sections.get(layer.index()).area(), width, thin));
+    for (int count = 1; count <= s.walls() && !walls.inside().isEmpty(); count++) {
+      OutlineWalls outer = walls;
+      walls = memo.get(walls(section, s, count), OutlineWalls.class, () -> outer.more(width, thin));
+    }
+    return walls;
+  }
+
+  private static Key walls(Key section, LineSettings s, int count) {
+    return Key.of("walls")
+        .add(section)
+        .add(s.lineWidth())
+        .add(count)
+        .add(s.thinPlaces().ordinal())
+        .build();
   }
 
   /** What of the section has another filament. */

@@ -33,6 +33,22 @@ record LineSettings(
         Math.toRadians(settings.number(Setting.INFILL_ANGLE)));
   }
 
+  /** The same for all that does not depend on how infill is laid, or how much of it. */
+  LineSettings withoutInfill() {
+    return new LineSettings(
+        lineWidth,
+        walls,
+        jointWalls,
+        jointOverlap,
+        thinPlaces,
+        topLayers,
+        bottomLayers,
+        leastSkinMm2,
+        density < 1 ? 0 : 1,
+        "",
+        angleRad);
+  }
+
   void addTo(Key.Builder key) {
     key.add(lineWidth).add(walls).add(jointWalls).add(jointOverlap);
     key.add(thinPlaces.ordinal()).add(topLayers).add(bottomLayers);

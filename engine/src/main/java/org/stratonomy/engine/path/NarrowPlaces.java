@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
+import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.InnerDiscs;
 import org.stratonomy.engine.plane.Parts;
 import org.stratonomy.engine.plane.Path;
@@ -160,7 +161,7 @@ final class NarrowPlaces {
 
   private boolean isLoop(FittedPath chain) {
     int last = chain.size() - 1;
-    double gap = Math.hypot(chain.x(0) - chain.x(last), chain.y(0) - chain.y(last));
+    double gap = Distance.of(chain.x(0) - chain.x(last), chain.y(0) - chain.y(last));
     return last > 3 && gap < 2 * STEP * width;
   }
 
@@ -208,7 +209,7 @@ final class NarrowPlaces {
         sampled(false);
         return;
       }
-      double length = Math.hypot(bx - ax, by - ay);
+      double length = Distance.of(bx - ax, by - ay);
       int samples = Math.max(1, (int) Math.ceil(length / (STEP * width)));
       for (int s = 0; s < samples; s++) {
         double t = (s + 0.5) / samples;
@@ -238,7 +239,7 @@ final class NarrowPlaces {
       if (!within.contains(mx, my)) {
         return false;
       }
-      if (open.size() > 0 && Math.hypot(mx - lastX, my - lastY) > width) {
+      if (open.size() > 0 && Distance.of(mx - lastX, my - lastY) > width) {
         end();
       }
       open.add(mx, my, 2 * radius);
@@ -259,7 +260,7 @@ final class NarrowPlaces {
       if (startsOpen && chains.size() - firstChain > 1) {
         FittedPath head = chains.get(firstChain);
         FittedPath tail = chains.getLast();
-        if (Math.hypot(head.x(0) - lastX, head.y(0) - lastY) <= width) {
+        if (Distance.of(head.x(0) - lastX, head.y(0) - lastY) <= width) {
           chains.removeLast();
           tail.addAll(head);
           chains.set(firstChain, tail);

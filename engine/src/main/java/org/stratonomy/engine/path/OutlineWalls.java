@@ -2,44 +2,63 @@ package org.stratonomy.engine.path;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plane.Area;
 
 /**
  * Walls along the outline of a whole section. They depend on nothing but the section and how walls
- * are laid, so that edits of what is inside leave them as they are.
+ * are laid, so that edits of what is inside leave them as they are. Each wall stands on what those
+ * outside of it leave, so that one more or one less wall is one wall's work.
  *
- * @param walls lines of each wall, from the outside
- * @param inside what they leave free
+ * @param outer the walls outside of this one; none if this is only where walls begin
+ * @param wall lines of the innermost wall
+ * @param inside what the walls leave free
  */
-record OutlineWalls(List<List<Line>> walls, Area inside) implements Memo.Sized {
+record OutlineWalls(Optional<OutlineWalls> outer, List<Line> wall, Area inside)
+    implements Memo.Sized {
   private static final int BYTES_PER_POINT = 8;
 
   /**
-   * Lays walls.
+   * No wall yet.
    *
    * @param width of the lines, mm
    */
-  static OutlineWalls of(Area section, double width, ThinPlaces thin, int count) {
-    List<Line> made = new ArrayList<>();
-    WallMaker maker = new WallMaker(width, thin, made);
-    List<List<Line>> walls = new ArrayList<>();
-    Area rest = maker.start(section);
-    for (int i = 0; i < count && !rest.isEmpty(); i++) {
-      rest = maker.wall(rest, i);
-      walls.add(List.copyOf(made));
-      made.clear();
+  static OutlineWalls none(Area section, double width, ThinPlaces thin) {
+    Area start = new WallMaker(width, thin, new ArrayList<>()).start(section);
+    return new OutlineWalls(Optional.empty(), List.of(), start);
+  }
+
+  /** One more wall, if there is room for it. */
+  OutlineWalls more(double width, ThinPlaces thin) {
+    if (inside.isEmpty()) {
+      return this;
     }
-    return new OutlineWalls(List.copyOf(walls), rest);
+    List<Line> lines = new ArrayList<>();
+    Area left = new WallMaker(width, thin, lines).wall(inside, count());
+    return new OutlineWalls(Optional.of(this), List.copyOf(lines), left);
+  }
+
+  private int count() {
+    return outer.map(walls -> walls.count() + 1).orElse(0);
+  }
+
+  /** Lines of each wall, from the outside. */
+  List<List<Line>> walls() {
+    List<List<Line>> walls = new ArrayList<>();
+    for (OutlineWalls at = this; at.outer.isPresent(); at = at.outer.get()) {
+      walls.addFirst(at.wall);
+    }
+    return walls;
   }
 
   /** All of the lines. */
   List<Line> lines() {
-    return walls.stream().flatMap(List::stream).toList();
+    return walls().stream().flatMap(List::stream).toList();
   }
 
   @Override
   public int weight() {
-    return LayerLines.weight(walls) + BYTES_PER_POINT * inside.pointCount();
+    return LayerLines.weight(List.of(wall)) + BYTES_PER_POINT * inside.pointCount();
   }
 }

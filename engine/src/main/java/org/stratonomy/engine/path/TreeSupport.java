@@ -5,6 +5,7 @@ import java.util.List;
 import org.stratonomy.engine.path.SupportLayer.Branch;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
+import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.Hatch;
 import org.stratonomy.engine.plane.Path;
 
@@ -52,7 +53,7 @@ final class TreeSupport {
     for (Branch tip : tips(fresh)) {
       boolean covered =
           moved.stream()
-              .anyMatch(b -> Math.hypot(b.x() - tip.x(), b.y() - tip.y()) < TIP_DISTANCE / 2);
+              .anyMatch(b -> Distance.of(b.x() - tip.x(), b.y() - tip.y()) < TIP_DISTANCE / 2);
       if (!covered && !blocked.contains(tip.x(), tip.y())) {
         moved.add(tip);
       }
@@ -64,7 +65,7 @@ final class TreeSupport {
     Branch nearest = null;
     double least = SIGHT;
     for (Branch other : others) {
-      double distance = Math.hypot(other.x() - branch.x(), other.y() - branch.y());
+      double distance = Distance.of(other.x() - branch.x(), other.y() - branch.y());
       if (other != branch && distance > 0 && distance < least) {
         least = distance;
         nearest = other;
@@ -96,7 +97,7 @@ final class TreeSupport {
             edge -> {
               double dx = edge[0] - before.x();
               double dy = edge[1] - before.y();
-              double beyond = 1 + 0.01 / Math.max(1e-6, Math.hypot(dx, dy));
+              double beyond = 1 + 0.01 / Math.max(1e-6, Distance.of(dx, dy));
               return new Branch(
                   before.x() + beyond * dx, before.y() + beyond * dy, wanted.radius());
             })
@@ -134,8 +135,8 @@ final class TreeSupport {
       for (int j = left.size() - 1; j > i; j--) {
         Branch a = left.get(i);
         Branch b = left.get(j);
-        if (Math.hypot(a.x() - b.x(), a.y() - b.y()) < Math.max(a.radius(), b.radius()) / 2) {
-          double radius = Math.min(MOST_RADIUS, Math.hypot(a.radius(), b.radius()));
+        if (Distance.of(a.x() - b.x(), a.y() - b.y()) < Math.max(a.radius(), b.radius()) / 2) {
+          double radius = Math.min(MOST_RADIUS, Distance.of(a.radius(), b.radius()));
           left.set(i, new Branch((a.x() + b.x()) / 2, (a.y() + b.y()) / 2, radius));
           left.remove(j);
         }

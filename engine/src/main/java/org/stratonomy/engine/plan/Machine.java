@@ -22,6 +22,7 @@ import org.stratonomy.engine.mesh.Bounds;
  * @param parkLiftMm how far the nozzle is lifted before it goes there
  * @param dialect how the machine wants its program written
  * @param feeder whether filaments are changed without the operator
+ * @param idleSeconds after which the motors let go by themselves; 0 for never
  * @param meltMm3 how much filament the melt zone holds that mixes at a change
  */
 public record Machine(
@@ -44,6 +45,7 @@ public record Machine(
     double parkLiftMm,
     String dialect,
     boolean feeder,
+    double idleSeconds,
     double meltMm3) {
 
   /**
@@ -56,6 +58,36 @@ public record Machine(
         && b.minY() >= room
         && b.maxX() <= bedX - room
         && b.maxY() <= bedY - room;
+  }
+
+  public Machine withDialect(String changed) {
+    return new Machine(
+        id,
+        name,
+        bedX,
+        bedY,
+        heightMm,
+        nozzleMm,
+        nozzleMaxC,
+        bedMaxC,
+        accelerationMmS2,
+        junctionMm,
+        maxSpeedXy,
+        maxSpeedZ,
+        travelSpeed,
+        changeSeconds,
+        parkX,
+        parkY,
+        parkLiftMm,
+        changed,
+        feeder,
+        idleSeconds,
+        meltMm3);
+  }
+
+  /** Whether the head can wait at a place. */
+  public boolean reaches(Purging.Place place) {
+    return place.x() >= 0 && place.y() >= 0 && place.x() <= bedX && place.y() <= bedY;
   }
 
   /** Thinnest layer that the nozzle lays well, mm. */

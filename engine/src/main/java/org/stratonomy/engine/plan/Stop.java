@@ -1,9 +1,104 @@
 package org.stratonomy.engine.plan;
 
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
 /**
  * A halt that the planner put: before the layer that starts at a height.
  *
  * @param heightMm above the bed; a layer plane is laid through it
  * @param note what to tell the operator, may be empty
+ * @param waiting how the machine waits; of no account for kinds that do not wait
+ * @param commands lines for the machine, of {@link Kind#COMMANDS} only
  */
-public record Stop(String id, double heightMm, String note) {}
+public record Stop(
+    String id, double heightMm, Kind kind, String note, Waiting waiting, List<String> commands) {
+  public Stop {
+    commands = List.copyOf(commands);
+  }
+
+  /** A pause that leaves all else to the machine. */
+  public Stop(String id, double heightMm, String note) {
+    this(id, heightMm, Kind.PAUSE, note, Waiting.AS_MACHINE, List.of());
+  }
+
+  /** What happens; several stops at one layer happen in this order, and those that wait at once. */
+  public enum Kind {
+    MESSAGE("message", 0),
+    COMMANDS("own commands", 0),
+    PAUSE("pause", 60),
+    FILLING("filling", 180);
+
+    private final String label;
+    private final double seconds;
+
+    Kind(String label, double seconds) {
+      this.label = label;
+      this.seconds = seconds;
+    }
+
+    /** As it stands in plans and in the interface. */
+    public String label() {
+      return label;
+    }
+
+    /** How long the machine usually waits for the operator, s. */
+    public double seconds() {
+      return seconds;
+    }
+
+    public boolean waits() {
+      return seconds > 0;
+    }
+
+    public static Optional<Kind> byLabel(String label) {
+      return List.of(values()).stream().filter(kind -> kind.label.equals(label)).findFirst();
+    }
+  }
+
+  /**
+   * How the machine waits; what is missing is as the machine has it.
+   *
+   * @param liftMm how far the nozzle is lifted before it goes aside
+   * @param park where the head waits
+   * @param nozzleC of the nozzle meanwhile, °C; as hot as before if missing
+   * @param seconds how long the operator is expected to take
+   * @param purgeMm strand that is pushed out before the print goes on
+   */
+  public record Waiting(
+      OptionalDouble liftMm,
+      Optional<Purging.Place> park,
+      OptionalDouble nozzleC,
+      OptionalDouble seconds,
+      double purgeMm) {
+    public static final Waiting AS_MACHINE =
+        new Waiting(
+            OptionalDouble.empty(),
+            Optional.empty(),
+            OptionalDouble.empty(),
+            OptionalDouble.empty(),
+            0);
+
+    public Waiting withLiftMm(OptionalDouble changed) {
+      return new Waiting(changed, park, nozzleC, seconds, purgeMm);
+    }
+
+    public Waiting withPark(Optional<Purging.Place> changed) {
+      return new Waiting(liftMm, changed, nozzleC, seconds, purgeMm);
+    }
+
+    public Waiting withNozzleC(OptionalDouble changed) {
+      return new Waiting(liftMm, park, changed, seconds, purgeMm);
+    }
+  }
+
+  public Stop withWaiting(Waiting changed) {
+    return new Stop(id, heightMm, kind, note, changed, commands);
+  }
+
+  /** How long the machine waits, s. */
+  public double seconds() {
+    return kind.waits() ? waiting.seconds.orElse(kind.seconds) : 0;
+  }
+}

@@ -113,7 +113,7 @@ public final class Area {
     double sum = 0;
     for (int ring = 0; ring < ringCount(); ring++) {
       for (int i = starts[ring], j = starts[ring + 1] - 1; i < starts[ring + 1]; j = i++) {
-        sum += Math.hypot((double) x(i) - x(j), (double) y(i) - y(j));
+        sum += Distance.of((double) x(i) - x(j), (double) y(i) - y(j));
       }
     }
     return sum * UNIT_MM;

@@ -112,18 +112,18 @@ final class Crossings {
       return Double.POSITIVE_INFINITY;
     }
     if (a.edge == b.edge) {
-      return Math.hypot(b.x - a.x, b.y - a.y);
+      return Distance.of(b.x - a.x, b.y - a.y);
     }
     double length = 0;
     double x = a.x;
     double y = a.y;
     for (int edge = a.edge; edge != b.edge && length < limit; edge = nextEdge(edge, direction)) {
       int corner = corner(edge, direction);
-      length += Math.hypot(area.x(corner) - x, area.y(corner) - y);
+      length += Distance.of(area.x(corner) - x, area.y(corner) - y);
       x = area.x(corner);
       y = area.y(corner);
     }
-    return length + Math.hypot(b.x - x, b.y - y);
+    return length + Distance.of(b.x - x, b.y - y);
   }
 
   /** Adds the corners on the way along the edge to a path. */

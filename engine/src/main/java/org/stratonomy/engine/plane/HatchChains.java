@@ -104,7 +104,7 @@ final class HatchChains {
         int start = 2 * chains.get(chain).getFirst() + end;
         Crossing to = crossings.get(start);
         Crossing from = crossings.get(at);
-        double distance = Math.hypot(to.x() - from.x(), to.y() - from.y());
+        double distance = Distance.of(to.x() - from.x(), to.y() - from.y());
         if (distance < least) {
           least = distance;
           best = start;

@@ -190,7 +190,7 @@ final class HatchWedges {
 
     private boolean isPastEnd(double x, double y, double t) {
       for (Crossing end : List.of(from, to)) {
-        double distance = Math.hypot(x - end.x() * Area.UNIT_MM, y - end.y() * Area.UNIT_MM);
+        double distance = Distance.of(x - end.x() * Area.UNIT_MM, y - end.y() * Area.UNIT_MM);
         if (distance < 0.8 * (width * Area.UNIT_MM + t) / 2) {
           return false;
         }

@@ -50,9 +50,9 @@ public final class Path {
 
   /** Length, mm, with the way back to the start if closed. */
   public double lengthMm() {
-    double sum = closed ? Math.hypot(x(0) - x(size() - 1), y(0) - y(size() - 1)) : 0;
+    double sum = closed ? Distance.of(x(0) - x(size() - 1), y(0) - y(size() - 1)) : 0;
     for (int i = 1; i < size(); i++) {
-      sum += Math.hypot(x(i) - x(i - 1), y(i) - y(i - 1));
+      sum += Distance.of(x(i) - x(i - 1), y(i) - y(i - 1));
     }
     return sum;
   }
@@ -70,7 +70,7 @@ public final class Path {
   /** Length of segment i, which leads from point i to the next one, mm. */
   public double segmentLengthMm(int i) {
     int j = segmentEnd(i);
-    return Math.hypot(x(j) - x(i), y(j) - y(i));
+    return Distance.of(x(j) - x(i), y(j) - y(i));
   }
 
   /** The open path of segments {@code from} to {@code to - 1}. */

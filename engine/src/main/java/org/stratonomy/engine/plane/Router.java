@@ -76,7 +76,7 @@ public final class Router {
     if (edge == null) {
       return null;
     }
-    double beyond = 1 + INSIDE_MM / Math.max(INSIDE_MM, Math.hypot(edge[0] - x, edge[1] - y));
+    double beyond = 1 + INSIDE_MM / Math.max(INSIDE_MM, Distance.of(edge[0] - x, edge[1] - y));
     double px = x + beyond * (edge[0] - x);
     double py = y + beyond * (edge[1] - y);
     return withinRail.contains(px, py) ? new double[] {px, py} : null;
@@ -124,7 +124,7 @@ public final class Router {
       double x = rail.area.x(corner) * Area.UNIT_MM;
       double y = rail.area.y(corner) * Area.UNIT_MM;
       double[] last = points.getLast();
-      length += Math.hypot(x - last[0], y - last[1]);
+      length += Distance.of(x - last[0], y - last[1]);
       points.add(new double[] {x, y});
       edge = direction > 0 ? rail.next[edge] : rail.before(edge);
       if (length > most || edge == leaves.edge()) {
@@ -139,7 +139,7 @@ public final class Router {
     double sum = 0;
     for (int i = 1; i < points.size(); i++) {
       sum +=
-          Math.hypot(
+          Distance.of(
               points.get(i)[0] - points.get(i - 1)[0], points.get(i)[1] - points.get(i - 1)[1]);
     }
     return sum;

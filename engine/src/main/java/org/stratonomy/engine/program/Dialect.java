@@ -12,31 +12,29 @@ import org.stratonomy.engine.problem.Problem;
 
 /**
  * How a machine wants its program written: a template each for the start, the end, a change of
- * filament and a pause. The values that a template may name are listed in docs/formats/program.md;
- * any other name is an error.
+ * filament, a pause and a message. The values that a template may name are listed in
+ * docs/formats/program.md; any other name is an error.
  */
 final class Dialect {
   private final Template start;
   private final Template end;
   private final Template change;
   private final Template pause;
+  private final Template message;
 
-  private Dialect(Template start, Template end, Template change, Template pause) {
-    this.start = start;
-    this.end = end;
-    this.change = change;
-    this.pause = pause;
+  private Dialect(String name) {
+    start = template(name, "start");
+    end = template(name, "end");
+    change = template(name, "change");
+    pause = template(name, "pause");
+    message = template(name, "message");
   }
 
   /**
    * @throws Problem if there is no such dialect
    */
   static Dialect named(String name) {
-    return new Dialect(
-        template(name, "start"),
-        template(name, "end"),
-        template(name, "change"),
-        template(name, "pause"));
+    return new Dialect(name);
   }
 
   private static Template template(String dialect, String part) {
@@ -73,5 +71,9 @@ final class Dialect {
 
   String pause(Map<String, Object> values) {
     return pause.execute(values);
+  }
+
+  String message(Map<String, Object> values) {
+    return message.execute(values);
   }
 }

@@ -60,6 +60,25 @@ final class MoveWriter {
     feed = NOWHERE;
   }
 
+  /** The head may have been moved by somebody else: its height is stated, then its place. */
+  void forgetPlace() throws IOException {
+    double height = z;
+    x = NOWHERE;
+    y = NOWHERE;
+    z = Double.NaN;
+    forgetFeed();
+    lift(height);
+  }
+
+  /** Pushes strand out where the head is; the strand is drawn back before and after. */
+  void purge(double mm, double speed) throws IOException {
+    unretract();
+    text.add("G1 E").addHundredThousandths(Math.round(mm * 1e5));
+    feed(speed);
+    text.add('\n');
+    retract();
+  }
+
   void lift(double height) throws IOException {
     if (height == z) {
       return;

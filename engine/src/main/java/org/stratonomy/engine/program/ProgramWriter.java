@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Function;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
@@ -16,9 +17,11 @@ import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
 
 /**
@@ -31,6 +34,9 @@ public final class ProgramWriter {
   /** Where the start template leaves the nozzle. */
   private static final double START_Z_MM = 5;
 
+  /** With which strand is pushed out at a stop, mm/s. */
+  private static final double PURGE_SPEED = 2.5;
+
   private static final long UNKNOWN = -1;
 
   private final Plan plan;
@@ -39,6 +45,7 @@ public final class ProgramWriter {
   private final Schedule schedule;
   private final Ledger ledger;
   private final Dialect dialect;
+  private final int stops;
 
   private GcodeText text;
   private MoveWriter moves;
@@ -53,6 +60,7 @@ public final class ProgramWriter {
     this.schedule = schedule;
     this.ledger = ledger;
     this.dialect = Dialect.named(machine.dialect());
+    this.stops = stopCount();
   }
 
   public void write(OutputStream out) throws IOException {
@@ -111,7 +119,7 @@ public final class ProgramWriter {
   private void end() throws IOException {
     moves.retract();
     Map<String, Object> values = common();
-    values.put("liftZ", number(liftedZ()));
+    values.put("liftZ", number(liftedZ(machine.parkLiftMm())));
     values.put("parkX", number(machine.parkX()));
     values.put("parkY", number(machine.parkY()));
     text.add(dialect.end(values));
@@ -120,7 +128,7 @@ public final class ProgramWriter {
   private Map<String, Object> common() {
     Map<String, Object> values = new HashMap<>();
     values.put("startZ", number(START_Z_MM));
-    values.put("stops", ledger.halts().size());
+    values.put("stops", stops);
     values.put("nozzleC", number(nozzleC));
     values.put("liftF", number(60 * machine.maxSpeedZ()));
     values.put("travelF", number(60 * schedule.travel().speed()));
@@ -174,24 +182,91 @@ public final class ProgramWriter {
   }
 
   private void halt(LayerSchedule layer, Halt halt, Stroke next) throws IOException {
-    stopNumber++;
-    moves.retract();
-    moves.lift(liftedZ());
-    moves.go(machine.parkX(), machine.parkY());
-    nozzleC = next.nozzleC();
-    Map<String, Object> values = common();
-    values.put("number", stopNumber);
-    values.put("layer", layer.layer().number());
-    values.put(
-        "height",
-        number(z(halt.beforeStroke() == 0 ? layer.layer().bottom() : layer.layer().top())));
-    values.put("tool", halt.toSlot() - 1);
+    Map<String, Object> values = haltValues(layer, halt);
+    for (Stop stop : halt.stops()) {
+      if (stop.kind() == Stop.Kind.MESSAGE) {
+        values.put("note", oneLine(stop.note()));
+        text.add(dialect.message(values));
+      }
+    }
+    commands(halt);
     values.put("note", oneLine(halt.note()));
+    boolean waits = !halt.waits().isEmpty();
+    if (waits && (machine.feeder() || !halt.isColourChange())) {
+      stop(halt, values, dialect::pause);
+    }
+    nozzleC = next.nozzleC();
+    values.put("nozzleC", number(nozzleC));
+    if (halt.isColourChange()) {
+      stop(halt, values, dialect::change);
+    }
+    if (halt.purgeMm() > 0) {
+      moves.purge(halt.purgeMm(), PURGE_SPEED);
+    }
+  }
+
+  private Map<String, Object> haltValues(LayerSchedule layer, Halt halt) {
+    Map<String, Object> values = common();
+    double at = halt.beforeStroke() == 0 ? layer.layer().bottom() : layer.layer().top();
+    values.put("layer", layer.layer().number());
+    values.put("height", number(z(at)));
+    values.put("tool", halt.toSlot() - 1);
     values.put("from", resolver.filament(halt.fromSlot()).name());
     values.put("to", resolver.filament(halt.toSlot()).name());
-    text.add(halt.isColourChange() ? dialect.change(values) : dialect.pause(values));
+    values.put("kind", halt.waits().isEmpty() ? "" : halt.waits().getFirst().kind().label());
+    values.put("seconds", number(halt.seconds(machine)));
+    values.put("hold", machine.idleSeconds() > 0);
+    values.put("idleSeconds", number(machine.idleSeconds()));
+    values.put("waitC", halt.waitingC().isEmpty() ? "" : number(halt.waitingC().getAsDouble()));
+    return values;
+  }
+
+  /** Goes aside and waits, or has filament changed; afterwards nothing is taken for granted. */
+  private void stop(
+      Halt halt, Map<String, Object> values, Function<Map<String, Object>, String> how)
+      throws IOException {
+    stopNumber++;
+    values.put("number", stopNumber);
+    moves.retract();
+    moves.lift(liftedZ(halt.liftMm(machine)));
+    Purging.Place park = halt.park(machine);
+    moves.go(park.x(), park.y());
+    text.add(how.apply(values));
     moves.forgetFeed();
     fan = UNKNOWN;
+  }
+
+  /** The planner's own commands, which may do anything: all is stated anew after them. */
+  private void commands(Halt halt) throws IOException {
+    List<String> lines =
+        halt.stops().stream()
+            .filter(stop -> stop.kind() == Stop.Kind.COMMANDS)
+            .flatMap(stop -> stop.commands().stream())
+            .toList();
+    if (lines.isEmpty()) {
+      return;
+    }
+    moves.retract();
+    moves.lift(liftedZ(machine.parkLiftMm()));
+    text.add("; own commands\n");
+    for (String line : lines) {
+      text.add(oneLine(line)).add('\n');
+    }
+    text.add("G21\nG90\nM83\nM109 S").add(number(nozzleC)).add('\n');
+    moves.forgetPlace();
+    fan = UNKNOWN;
+  }
+
+  /** How many times the machine waits, or has filament changed. */
+  private int stopCount() {
+    return schedule.layers().stream()
+        .flatMap(layer -> layer.halts().stream())
+        .mapToInt(
+            halt -> {
+              boolean alone = machine.feeder() || !halt.isColourChange();
+              return (halt.isColourChange() ? 1 : 0) + (!halt.waits().isEmpty() && alone ? 1 : 0);
+            })
+        .sum();
   }
 
   /** The machine's height for a height of the plan, mm. */
@@ -199,8 +274,8 @@ public final class ProgramWriter {
     return height + schedule.liftMm();
   }
 
-  private double liftedZ() {
-    return Math.min(moves.z() + machine.parkLiftMm(), machine.heightMm() + machine.parkLiftMm());
+  private double liftedZ(double lift) {
+    return Math.min(moves.z() + lift, machine.heightMm() + machine.parkLiftMm());
   }
 
   private static String number(double value) {

@@ -75,8 +75,10 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
     for (Map.Entry<Long, List<Part>> entry : byTop.entrySet()) {
       double low =
           entry.getValue().stream().mapToDouble(part -> part.layer().bottom()).min().orElseThrow();
-      addAir(layers, bottom, low, wanted);
-      bottom = Math.max(bottom, low);
+      if (bottom >= 0 && low > bottom) {
+        addAir(layers, bottom, low, wanted);
+        bottom = low;
+      }
       double top = entry.getValue().getFirst().layer().top();
       layers.add(new PlanLayer(layers.size() + 1, bottom, top, List.copyOf(entry.getValue())));
       bottom = top;

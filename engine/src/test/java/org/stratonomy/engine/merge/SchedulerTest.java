@@ -66,7 +66,8 @@ class SchedulerTest {
             Shapes.plan(List.of(2.0), Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2)))),
             new Stop("s", 2.0, "put the nut in"));
     List<Halt> halts = halts(compute(plan, Shapes.bar(15, 15, 4)));
-    assertThat(halts).containsExactly(new Halt(0, 1, 2, "put the nut in"));
+    assertThat(halts).containsExactly(new Halt(0, 1, 2, plan.stops()));
+    assertThat(halts.getFirst().note()).isEqualTo("put the nut in");
   }
 
   @Test

@@ -18,6 +18,14 @@ import org.stratonomy.engine.plane.Path;
 class NarrowPlacesTest {
   private static final double WIDTH = 0.44;
 
+  private static OutlineWalls walls(Area area, double width, ThinPlaces thin, int count) {
+    OutlineWalls walls = OutlineWalls.none(area, width, thin);
+    for (int i = 0; i < count; i++) {
+      walls = walls.more(width, thin);
+    }
+    return walls;
+  }
+
   private record Crossing(Role role, double x, double width) {}
 
   /** What a cut along X through the middle of a strip meets. */
@@ -41,7 +49,7 @@ class NarrowPlacesTest {
   private static List<Crossing> wallsOfStrip(double thickness, int walls) {
     List<Line> lines = new ArrayList<>();
     Area strip = Area.rectangle(0, 0, thickness, 30);
-    OutlineWalls made = OutlineWalls.of(strip, WIDTH, ThinPlaces.FITTED, walls);
+    OutlineWalls made = walls(strip, WIDTH, ThinPlaces.FITTED, walls);
     lines.addAll(made.lines());
     Area rest = made.inside();
     if (!rest.isEmpty()) {
@@ -92,7 +100,7 @@ class NarrowPlacesTest {
   void aWedgeIsFilledByALineThatBecomesThinner() {
     List<Line> lines = new ArrayList<>();
     Area wedge = Area.ofMm(new double[] {0, 0, 0.6, 0, 0.35, 20, 0.25, 20});
-    lines.addAll(OutlineWalls.of(wedge, WIDTH, ThinPlaces.FITTED, 2).lines());
+    lines.addAll(walls(wedge, WIDTH, ThinPlaces.FITTED, 2).lines());
     assertThat(lines).hasSize(1);
     Line line = lines.getFirst();
     double low = cut(lines, 2).getFirst().width;
@@ -105,7 +113,7 @@ class NarrowPlacesTest {
   @Test
   void wideAreasKeepTheirExactWalls() {
     List<Line> lines = new ArrayList<>();
-    OutlineWalls made = OutlineWalls.of(Area.rectangle(0, 0, 20, 20), WIDTH, ThinPlaces.FITTED, 3);
+    OutlineWalls made = walls(Area.rectangle(0, 0, 20, 20), WIDTH, ThinPlaces.FITTED, 3);
     lines.addAll(made.lines());
     Area rest = made.inside();
     assertThat(lines).hasSize(3).allMatch(Line::isUniform).allMatch(l -> l.widthMm() == WIDTH);
@@ -121,13 +129,13 @@ class NarrowPlacesTest {
               0, 10
             });
     List<Line> fitted = new ArrayList<>();
-    fitted.addAll(OutlineWalls.of(dumbbell, WIDTH, ThinPlaces.FITTED, 1).lines());
+    fitted.addAll(walls(dumbbell, WIDTH, ThinPlaces.FITTED, 1).lines());
     assertThat(fitted).anyMatch(l -> !l.path().isClosed());
     List<Line> whole = new ArrayList<>();
-    whole.addAll(OutlineWalls.of(dumbbell, WIDTH, ThinPlaces.WHOLE, 1).lines());
+    whole.addAll(walls(dumbbell, WIDTH, ThinPlaces.WHOLE, 1).lines());
     assertThat(whole).hasSize(2).allMatch(l -> l.path().isClosed());
     List<Line> leftOut = new ArrayList<>();
-    leftOut.addAll(OutlineWalls.of(dumbbell, WIDTH, ThinPlaces.LEFT_OUT, 1).lines());
+    leftOut.addAll(walls(dumbbell, WIDTH, ThinPlaces.LEFT_OUT, 1).lines());
     assertThat(leftOut).hasSize(2).allMatch(Line::isUniform);
   }
 }

@@ -71,16 +71,16 @@ class ProgramWriterTest {
   void atAChangeTheHeadLiftsThenParksThenWaitsThenStatesItsWholeState() throws IOException {
     List<String> lines = lines(twoColours());
     int change = lines.indexOf("M600");
-    List<String> before = lines.subList(change - 6, change);
+    List<String> before = lines.subList(change - 7, change);
     assertThat(before.get(0)).startsWith("G1 E-0.8");
     assertThat(before.get(1)).isEqualTo("G0 Z11 F720");
     assertThat(before.get(2)).startsWith("G0 X5 Y200");
-    List<String> after = lines.subList(change + 1, change + 9);
-    assertThat(after.subList(0, 4)).containsExactly("M109 S225", "G21", "G90", "M83");
-    assertThat(after.get(4)).startsWith("M106 S255");
-    assertThat(after.get(5)).startsWith("G0 X");
-    assertThat(after.get(6)).startsWith("G0 Z1.2");
-    assertThat(after.get(7)).startsWith("G1 E0.8");
+    List<String> after = lines.subList(change + 1, change + 10);
+    assertThat(after.subList(0, 5)).containsExactly("M109 S225", "M84 S60", "G21", "G90", "M83");
+    assertThat(after.get(5)).startsWith("M106 S255");
+    assertThat(after.get(6)).startsWith("G0 X");
+    assertThat(after.get(7)).startsWith("G0 Z1.2");
+    assertThat(after.get(8)).startsWith("G1 E0.8");
   }
 
   @Test

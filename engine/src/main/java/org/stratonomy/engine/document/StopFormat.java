@@ -1,0 +1,90 @@
+package org.stratonomy.engine.document;
+
+import java.util.Arrays;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.stratonomy.engine.plan.Purging;
+import org.stratonomy.engine.plan.Stop;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** A stop of a plan, as JSON. */
+final class StopFormat {
+  private static final int MOST_COMMANDS = 200;
+  private static final int LONGEST_COMMAND = 200;
+
+  private StopFormat() {}
+
+  /**
+   * @param missingId given to a stop without one
+   */
+  static Stop read(JsonNode node, String missingId) {
+    JsonNode park = node.path("park");
+    return new Stop(
+        node.path("id").asString(missingId),
+        node.get("height").asDouble(),
+        Stop.Kind.byLabel(node.path("kind").asString(Stop.Kind.PAUSE.label())).orElseThrow(),
+        node.path("note").asString(""),
+        new Stop.Waiting(
+            number(node, "lift"),
+            park.isArray()
+                ? Optional.of(new Purging.Place(park.get(0).asDouble(), park.get(1).asDouble()))
+                : Optional.empty(),
+            number(node, "nozzle"),
+            number(node, "seconds"),
+            node.path("purge").asDouble(0)),
+        PlanFormat.texts(node.path("commands")));
+  }
+
+  private static OptionalDouble number(JsonNode node, String key) {
+    return node.has(key) ? OptionalDouble.of(node.get(key).asDouble()) : OptionalDouble.empty();
+  }
+
+  static void write(Stop stop, ObjectNode node) {
+    node.put("id", stop.id()).put("height", stop.heightMm());
+    if (stop.kind() != Stop.Kind.PAUSE) {
+      node.put("kind", stop.kind().label());
+    }
+    node.put("note", stop.note());
+    Stop.Waiting waiting = stop.waiting();
+    waiting.liftMm().ifPresent(lift -> node.put("lift", lift));
+    waiting.park().ifPresent(at -> node.putArray("park").add(at.x()).add(at.y()));
+    waiting.nozzleC().ifPresent(celsius -> node.put("nozzle", celsius));
+    waiting.seconds().ifPresent(seconds -> node.put("seconds", seconds));
+    if (waiting.purgeMm() != 0) {
+      node.put("purge", waiting.purgeMm());
+    }
+    if (!stop.commands().isEmpty()) {
+      stop.commands().forEach(node.putArray("commands")::add);
+    }
+  }
+
+  static ObjectNode schema() {
+    ObjectNode stop = PlanSchema.object("height");
+    ObjectNode properties = (ObjectNode) stop.get("properties");
+    properties.set("id", PlanSchema.text("Unique within the plan; given if missing", 1, 100));
+    properties.set("height", PlanSchema.number("Before the layer that starts at this height, mm"));
+    ObjectNode kind = properties.putObject("kind");
+    kind.put("description", "What happens; a pause if missing");
+    ArrayNode kinds = kind.putArray("enum");
+    Arrays.stream(Stop.Kind.values()).map(Stop.Kind::label).forEach(kinds::add);
+    properties.set("note", PlanSchema.text("What to tell the operator", 0, 200));
+    properties.set("lift", range("How far the nozzle is lifted, mm", 500));
+    ObjectNode park = properties.putObject("park");
+    park.put("type", "array").put("minItems", 2).put("maxItems", 2);
+    park.put("description", "Where the head waits, mm; the machine's place if missing");
+    park.putObject("items").put("type", "number");
+    properties.set("nozzle", range("Temperature of the nozzle meanwhile, °C", 500));
+    properties.set("seconds", range("How long the operator is expected to take, s", 86_400));
+    properties.set("purge", range("Strand pushed out before the print goes on, mm", 1000));
+    ObjectNode commands =
+        PlanSchema.list(PlanSchema.text("A line", 0, LONGEST_COMMAND), 0, "Lines of own commands");
+    properties.set("commands", commands.put("maxItems", MOST_COMMANDS));
+    return stop;
+  }
+
+  private static ObjectNode range(String description, double most) {
+    return PlanSchema.number(description).put("minimum", 0).put("maximum", most);
+  }
+}

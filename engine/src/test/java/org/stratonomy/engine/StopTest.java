@@ -1,0 +1,235 @@
+package org.stratonomy.engine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Random;
+import org.junit.jupiter.api.RepeatedTest;
+import org.junit.jupiter.api.RepetitionInfo;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.stratonomy.engine.check.Finding;
+import org.stratonomy.engine.document.PlanFormat;
+import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.ledger.Ledger;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Purging;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.plan.Stop.Kind;
+import org.stratonomy.engine.plan.Stop.Waiting;
+import org.stratonomy.engine.plan.Value;
+
+/** Stops of the planner, from the plan to the program. */
+class StopTest {
+  private static final double STRAND_MM2 = Math.PI * 1.75 * 1.75 / 4;
+
+  private static PlanResult compute(Plan plan) {
+    return compute(plan, ShelfReader.standard());
+  }
+
+  private static PlanResult compute(Plan plan, Shelf shelf) {
+    try (Planner planner = new Planner(shelf, 1 << 24, 2)) {
+      return planner.compute(plan, Shapes.source(Shapes.bar(15, 15, 3)), Watch.NONE);
+    }
+  }
+
+  private static String program(PlanResult result) throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    Planner.writeProgram(result, bytes);
+    return bytes.toString(StandardCharsets.UTF_8);
+  }
+
+  private static List<String> lines(Stop... stops) throws IOException {
+    return program(compute(Shapes.plan(List.of()).withStops(List.of(stops)))).lines().toList();
+  }
+
+  private static Stop stop(String id, double height, Kind kind, String note) {
+    return new Stop(id, height, kind, note, Waiting.AS_MACHINE, List.of());
+  }
+
+  private static Waiting waiting(double lift, double x, double y, double celsius, double purge) {
+    return new Waiting(
+        OptionalDouble.of(lift),
+        Optional.of(new Purging.Place(x, y)),
+        OptionalDouble.of(celsius),
+        OptionalDouble.of(600),
+        purge);
+  }
+
+  private static Plan twoColours() {
+    return Shapes.plan(List.of(1.0), Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2))));
+  }
+
+  @Test
+  void aStopWaitsWhereAsHotAndAsLongAsItSays() throws IOException {
+    Stop stop = new Stop("s", 1.4, Kind.FILLING, "gravel", waiting(25, 30, 40, 150, 12), List.of());
+    List<String> lines = lines(stop);
+    int wait = lines.indexOf("M0");
+    assertThat(lines.subList(wait - 8, wait))
+        .satisfiesExactly(
+            line -> assertThat(line).startsWith("G1 E-0.8"),
+            line -> assertThat(line).startsWith("G0 Z26.4"),
+            line -> assertThat(line).startsWith("G0 X30 Y40"),
+            line ->
+                assertThat(line)
+                    .isEqualTo("; stop 1 of 1: before layer 8, at 1.4 mm: filling; gravel"),
+            line -> assertThat(line).isEqualTo("M400"),
+            line -> assertThat(line).startsWith("M84 S0"),
+            line -> assertThat(line).isEqualTo("M104 S150"),
+            line -> assertThat(line).isEqualTo("M117 gravel"));
+    assertThat(lines.subList(wait + 1, wait + 9))
+        .satisfiesExactly(
+            line -> assertThat(line).isEqualTo("M109 S210"),
+            line -> assertThat(line).isEqualTo("M84 S60"),
+            line -> assertThat(line).isEqualTo("G21"),
+            line -> assertThat(line).isEqualTo("G90"),
+            line -> assertThat(line).isEqualTo("M83"),
+            line -> assertThat(line).startsWith("G1 E0.8"),
+            line -> assertThat(line).startsWith("G1 E12 F150"),
+            line -> assertThat(line).startsWith("G1 E-0.8"));
+  }
+
+  @Test
+  void theLedgerCountsTheWaitAndWhatIsPushedOut() {
+    Plan plain = Shapes.plan(List.of());
+    Stop stop = new Stop("s", 1.4, Kind.PAUSE, "", waiting(25, 30, 40, 150, 12), List.of());
+    Ledger without = compute(plain).ledger();
+    Ledger with = compute(plain.withStops(List.of(stop))).ledger();
+    assertThat(with.seconds() - without.seconds()).isCloseTo(600, within(1e-6));
+    assertThat(with.changeSeconds()).isEqualTo(600);
+    assertThat(with.slots().getFirst().lengthMm() - without.slots().getFirst().lengthMm())
+        .isCloseTo(12, within(1e-9));
+    assertThat(with.halts().getFirst().needsOperator()).isTrue();
+  }
+
+  @Test
+  void messagesAndOwnCommandsComeFirstAndDoNotWait() throws IOException {
+    Stop own =
+        new Stop("own", 1, Kind.COMMANDS, "", Waiting.AS_MACHINE, List.of("M355 S1", "M118 lit"));
+    List<String> lines =
+        lines(stop("wait", 1, Kind.PAUSE, "look"), own, stop("say", 1, Kind.MESSAGE, "half done"));
+    int message = lines.indexOf("M117 half done");
+    int commands = lines.indexOf("M355 S1");
+    int wait = lines.indexOf("M0");
+    assertThat(message).isPositive().isLessThan(commands);
+    assertThat(lines.get(commands + 1)).isEqualTo("M118 lit");
+    assertThat(commands).isLessThan(wait);
+    assertThat(lines.subList(commands + 2, commands + 7))
+        .satisfiesExactly(
+            line -> assertThat(line).isEqualTo("G21"),
+            line -> assertThat(line).isEqualTo("G90"),
+            line -> assertThat(line).isEqualTo("M83"),
+            line -> assertThat(line).isEqualTo("M109 S210"),
+            line -> assertThat(line).as("height is stated before place").startsWith("G0 Z"));
+    assertThat(lines).filteredOn("M0"::equals).hasSize(1);
+    assertThat(lines(own)).doesNotContain("M0");
+  }
+
+  @Test
+  void aStopAtAChangeByHandIsOneWaitAndWithAFeederTwo() throws IOException {
+    Plan plan = twoColours().withStops(List.of(stop("s", 1, Kind.PAUSE, "nut")));
+    List<String> byHand = program(compute(plan)).lines().toList();
+    assertThat(byHand).contains("M600").doesNotContain("M0");
+    assertThat(byHand).anyMatch(line -> line.endsWith("Chalk out, Slate in; nut"));
+    List<String> fed = program(compute(plan.withMachine("workshop-four"))).lines().toList();
+    assertThat(fed.indexOf("M0")).isPositive().isLessThan(fed.lastIndexOf("T1"));
+    assertThat(fed).anyMatch(line -> line.startsWith("; stop 1 of 2"));
+    assertThat(fed).anyMatch(line -> line.startsWith("; change 2 of 2"));
+  }
+
+  /** The need of each load, by the program's own extrusions between the changes. */
+  @Test
+  void eachLoadSaysHowMuchOfItIsNeeded() throws IOException {
+    Plan plan =
+        Shapes.plan(List.of(1.0, 2.0), Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2))));
+    PlanResult result = compute(plan);
+    List<Double> loads = new ArrayList<>(List.of(0.0));
+    for (String line : program(result).split("\n")) {
+      if (line.equals("M600")) {
+        loads.add(0.0);
+      }
+      int at = line.indexOf(" E");
+      if (line.startsWith("G1 X") || line.startsWith("G1 Y")) {
+        double e = Double.parseDouble(line.substring(at + 2).split(" ")[0]);
+        loads.set(loads.size() - 1, loads.getLast() + Math.max(0, e));
+      }
+    }
+    Ledger ledger = result.ledger();
+    assertThat(ledger.halts()).hasSize(2);
+    assertThat(ledger.startMm()).isCloseTo(loads.get(0), within(0.01));
+    assertThat(ledger.halts().get(0).strandMm()).isCloseTo(loads.get(1), within(0.01));
+    assertThat(ledger.halts().get(1).strandMm()).isCloseTo(loads.get(2), within(0.01));
+    double all = ledger.slots().stream().mapToDouble(s -> s.volumeMm3()).sum() / STRAND_MM2;
+    assertThat(loads.stream().mapToDouble(d -> d).sum()).isCloseTo(all, within(0.01));
+  }
+
+  @Test
+  void impossibleWaitsAreFoundAndMended() {
+    Stop stop = new Stop("s", 1, Kind.PAUSE, "", waiting(0, 400, 40, 500, 0), List.of());
+    PlanResult result = compute(Shapes.plan(List.of()).withStops(List.of(stop)));
+    List<Finding> found =
+        result.findings().stream().filter(f -> f.id().startsWith("stop-")).toList();
+    assertThat(found)
+        .extracting(Finding::id)
+        .containsExactlyInAnyOrder("stop-park:s", "stop-hot:s", "stop-lift:s");
+    Plan mended = found.getFirst().remedies().getFirst().plan();
+    assertThat(compute(mended).findings()).noneMatch(f -> f.id().equals(found.getFirst().id()));
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"hand-change", "hand-pause", "hand-wait"})
+  void eachDialectSaysWhatToLoadAndStatesAllAnewAfterIt(String dialect) throws IOException {
+    Shelf standard = ShelfReader.standard();
+    Machine m = standard.machine("workshop-one");
+    Shelf shelf = new Shelf(List.of(m.withDialect(dialect)), standard.filaments());
+    List<String> lines = program(compute(twoColours(), shelf)).lines().toList();
+    String wait =
+        switch (dialect) {
+          case "hand-change" -> "M600";
+          case "hand-pause" -> "M0";
+          default -> "G4 S90 ; time to do it";
+        };
+    int at = lines.indexOf(wait);
+    assertThat(lines.subList(at - 4, at)).anyMatch(line -> line.startsWith("M117 Load Slate"));
+    assertThat(lines.subList(at + 1, at + 6))
+        .containsExactly("M109 S210", "M84 S60", "G21", "G90", "M83");
+  }
+
+  @RepeatedTest(20)
+  void stopsAreWrittenAndReadAndHappenInTheOrderOfTheirHeights(RepetitionInfo info) {
+    Random random = new Random(info.getCurrentRepetition());
+    List<Stop> stops = new ArrayList<>();
+    for (int i = 0; i < 6; i++) {
+      Kind kind = Kind.values()[random.nextInt(Kind.values().length)];
+      stops.add(
+          new Stop(
+              "s" + i,
+              Math.rint(random.nextDouble(0.2, 2.8) * 100) / 100,
+              kind,
+              "note " + i,
+              random.nextBoolean()
+                  ? waiting(5, 10, 20, 180, random.nextInt(9))
+                  : Waiting.AS_MACHINE,
+              kind == Kind.COMMANDS ? List.of("M400") : List.of()));
+    }
+    Plan plan = Shapes.plan(List.of()).withStops(stops);
+    assertThat(PlanFormat.read("it", PlanFormat.write(plan))).isEqualTo(plan);
+    List<Ledger.HaltEntry> halts = compute(plan).ledger().halts();
+    assertThat(halts).extracting(Ledger.HaltEntry::heightMm).isSorted().doesNotHaveDuplicates();
+    List<String> notes =
+        stops.stream().filter(s -> s.kind() != Kind.COMMANDS).map(Stop::note).toList();
+    assertThat(halts.stream().map(Ledger.HaltEntry::note).toList().toString()).contains(notes);
+  }
+}

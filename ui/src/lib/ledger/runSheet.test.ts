@@ -1,0 +1,34 @@
+import { expect, it } from 'vitest';
+import { RESULT, SHELF } from '../testing/fakeServer';
+import { clockTime, fieldTime, firstSlot, tasks } from './runSheet';
+import { strandGrams } from './strand';
+
+const START = new Date(2026, 5, 1, 22, 50);
+const HALT = RESULT.ledger.halts[0]!;
+
+it('says when the operator is needed, and how long not', () => {
+  const quiet = { ...HALT, atSeconds: 2000, needsOperator: false };
+  const late = { ...HALT, atSeconds: 4500 };
+  const [first, second, ...more] = tasks({ ...RESULT.ledger, halts: [HALT, quiet, late] }, START);
+  expect(more).toEqual([]);
+  expect(first!.away).toBe(1800);
+  expect(clockTime(first!.at, START)).toBe('23:20');
+  expect(second!.number).toBe(2);
+  expect(second!.away).toBe(4500 - 1800 - 90);
+  expect(clockTime(second!.at, START)).toMatch(/^Tue,? 2 Jun, 00:05$/);
+});
+
+it('begins with what comes out first, or with the only filament', () => {
+  expect(firstSlot(RESULT.ledger)).toBe(1);
+  expect(firstSlot({ ...RESULT.ledger, halts: [{ ...HALT, fromSlot: 2, toSlot: 1 }] })).toBe(2);
+  expect(firstSlot({ ...RESULT.ledger, halts: [] })).toBe(1);
+  expect(firstSlot({ ...RESULT.ledger, halts: [], slots: [] })).toBeUndefined();
+});
+
+it('weighs strand', () => {
+  expect(strandGrams(1000, SHELF.filaments[0]!)).toBeCloseTo(2.9826, 4);
+});
+
+it('fills a field for date and time with local time', () => {
+  expect(fieldTime(START)).toBe('2026-06-01T22:50');
+});

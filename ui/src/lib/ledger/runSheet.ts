@@ -1,0 +1,45 @@
+import type { HaltView, LedgerView } from '../api/client';
+
+/** Something that the operator has to do during a print. */
+export interface Task {
+  number: number;
+  halt: HaltView;
+  at: Date;
+  /** How long the operator could be away before it, s. */
+  away: number;
+}
+
+/** What needs the operator, in its order, with the time of day. */
+export function tasks(ledger: LedgerView, start: Date): Task[] {
+  let free = 0;
+  return ledger.halts
+    .filter((halt) => halt.needsOperator)
+    .map((halt, i) => {
+      const away = Math.max(0, halt.atSeconds - free);
+      free = halt.atSeconds + halt.seconds;
+      return { number: i + 1, halt, at: after(start, halt.atSeconds), away };
+    });
+}
+
+export function after(start: Date, seconds: number): Date {
+  return new Date(start.getTime() + 1000 * seconds);
+}
+
+/** Time of day, with the day if it is another one than that of the start. */
+export function clockTime(at: Date, start: Date): string {
+  const time = at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  return at.toDateString() === start.toDateString()
+    ? time
+    : `${at.toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}, ${time}`;
+}
+
+/** As a field for date and time has it. */
+export function fieldTime(at: Date): string {
+  const local = new Date(at.getTime() - 60_000 * at.getTimezoneOffset());
+  return local.toISOString().slice(0, 16);
+}
+
+/** Slot of the filament that is loaded at the start. */
+export function firstSlot(ledger: LedgerView): number | undefined {
+  return ledger.halts.find((halt) => halt.colourChange)?.fromSlot ?? ledger.slots[0]?.slot;
+}

@@ -1,0 +1,7 @@
+import type { FilamentView } from '../api/client';
+
+/** Mass of a length of strand, g. */
+export function strandGrams(mm: number, filament: FilamentView): number {
+  const mm3 = (mm * Math.PI * filament.diameterMm ** 2) / 4;
+  return (mm3 / 1000) * filament.densityGCm3;
+}

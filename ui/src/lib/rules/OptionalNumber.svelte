@@ -1,0 +1,51 @@
+<script lang="ts">
+  interface Props {
+    label: string;
+    /** Nothing where the usual value holds. */
+    value: number | undefined;
+    /** What holds then; shown in grey. */
+    usual?: number;
+    onSet: (value: number | undefined) => void;
+  }
+
+  let { label, value, usual, onSet }: Props = $props();
+
+  const text = $derived(value === undefined ? '' : String(Number(value.toFixed(3))));
+
+  function commit(event: Event) {
+    const input = event.currentTarget as HTMLInputElement;
+    const typed = input.value.trim().replace(',', '.');
+    const number = typed === '' ? undefined : Number(typed);
+    const isValid = number === undefined || (Number.isFinite(number) && number >= 0);
+    if (isValid && number !== value) {
+      onSet(number === usual ? undefined : number);
+    }
+    input.value = text;
+  }
+</script>
+
+<input
+  class="field num"
+  class:given={value !== undefined}
+  inputmode="decimal"
+  autocomplete="off"
+  aria-label={label}
+  title={usual === undefined ? label : `${label}; usually ${usual}`}
+  placeholder={usual === undefined ? '' : String(usual)}
+  value={text}
+  onchange={commit}
+  onkeydown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+/>
+
+<style>
+  .field {
+    width: 58px;
+    text-align: right;
+  }
+
+  .given {
+    border-color: var(--accent);
+    background: var(--accent-wash);
+    font-weight: 600;
+  }
+</style>

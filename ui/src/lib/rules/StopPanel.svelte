@@ -1,0 +1,279 @@
+<script lang="ts">
+  import { STOP_KINDS, type StopKind, type StopView } from '../model/document';
+  import { duration, layerFromPlane, mm } from '../model/heights';
+  import { strandGrams } from '../ledger/strand';
+  import type { PlanSession } from '../model/session.svelte';
+  import HeightField from './HeightField.svelte';
+  import OptionalNumber from './OptionalNumber.svelte';
+
+  interface Props {
+    session: PlanSession;
+    stop: StopView;
+  }
+
+  let { session, stop }: Props = $props();
+
+  const WHAT: Record<StopKind, string> = {
+    message: 'shows the note; does not wait',
+    'own commands': 'sends your lines; does not wait',
+    pause: 'waits until somebody goes on',
+    filling: 'waits for ballast, a nut, a magnet',
+  };
+  /** How long the engine expects a kind to take, s. */
+  const USUAL: Record<StopKind, number> = {
+    message: 0,
+    'own commands': 0,
+    pause: 60,
+    filling: 180,
+  };
+
+  const kind = $derived(stop.kind ?? 'pause');
+  const waits = $derived(kind === 'pause' || kind === 'filling');
+  const machine = $derived(session.machine);
+  const layer = $derived(layerFromPlane(session.heights, stop.height));
+  const halt = $derived(session.result?.ledger.halts.find((h) => h.stops.includes(stop.id)));
+  const load = $derived(halt?.colourChange ? session.filament(halt.toSlot) : undefined);
+
+  function change(how: (stop: StopView) => void) {
+    return session.changeStop(stop.id, (old) => {
+      how(old);
+      return old;
+    });
+  }
+
+  /** What is missing stays with the machine, so an empty field takes the value out. */
+  function set(key: 'lift' | 'nozzle' | 'seconds' | 'purge', value: number | undefined) {
+    void change((s) => {
+      delete s[key];
+      if (value !== undefined) {
+        s[key] = value;
+      }
+    });
+  }
+
+  function setPark(axis: 0 | 1, value: number | undefined) {
+    void change((s) => {
+      const at = s.park ?? [machine.parkX, machine.parkY];
+      at[axis] = value ?? (axis === 0 ? machine.parkX : machine.parkY);
+      s.park = at;
+      if (at[0] === machine.parkX && at[1] === machine.parkY) {
+        delete s.park;
+      }
+    });
+  }
+
+  /** From here on the whole plan is printed of another filament. */
+  async function changeTo(slot: number) {
+    const isBoundary = session.planHeights.some((z) => Math.abs(z - stop.height) < 1e-6);
+    if (!isBoundary && !(await session.edit({ action: 'DIVIDE_PLAN', height: stop.height }))) {
+      return;
+    }
+    const number = 1 + session.planHeights.filter((z) => z > 0 && z <= stop.height + 1e-6).length;
+    await session.edit({
+      action: 'SET',
+      where: { planStrata: [number] },
+      setting: 'filament',
+      value: String(slot),
+    });
+  }
+</script>
+
+<header>
+  <strong>Stop before L{layer}</strong>
+  <span class="num">at {mm(stop.height)}</span>
+</header>
+<div class="kinds" role="group" aria-label="Kind of stop">
+  {#each STOP_KINDS as one (one)}
+    <button
+      class="tool"
+      aria-pressed={one === kind}
+      title={WHAT[one]}
+      onclick={() => change((s) => (s.kind = one))}>{one}</button
+    >
+  {/each}
+</div>
+<p class="soft">
+  {WHAT[kind]}{halt && waits ? `; ${duration(halt.atSeconds)} after the start` : ''}{waits &&
+  machine.idleSeconds > 0
+    ? `; the motors hold (by themselves they let go after ${machine.idleSeconds} s)`
+    : ''}.
+</p>
+<label class="line">
+  <span>height</span>
+  <HeightField
+    {session}
+    label="Height of the stop"
+    height={stop.height}
+    onMove={(to) => change((s) => (s.height = to))}
+  />
+  <span class="soft">the layer below it is printed, L{layer} is not</span>
+</label>
+<label class="line">
+  <span>note</span>
+  <input
+    class="field note"
+    aria-label="Note to the operator"
+    placeholder="what is to be done"
+    maxlength="200"
+    value={stop.note}
+    onchange={(e) => {
+      const note = e.currentTarget.value.trim();
+      void change((s) => (s.note = note));
+    }}
+  />
+</label>
+{#if kind === 'own commands'}
+  <label class="line">
+    <span>lines</span>
+    <textarea
+      class="field num"
+      aria-label="Own commands, a line each"
+      rows="4"
+      value={(stop.commands ?? []).join('\n')}
+      onchange={(e) => {
+        const commands = e.currentTarget.value.split('\n').filter((line) => line.trim() !== '');
+        void change((s) => (s.commands = commands));
+      }}></textarea>
+  </label>
+  <p class="soft">
+    The head is lifted before them, and its whole state is stated again after them.
+  </p>
+{/if}
+{#if waits}
+  <div class="line">
+    <span>waits at</span>
+    <OptionalNumber
+      label="Wait at X"
+      value={stop.park?.[0]}
+      usual={machine.parkX}
+      onSet={(v) => setPark(0, v)}
+    />
+    <OptionalNumber
+      label="Wait at Y"
+      value={stop.park?.[1]}
+      usual={machine.parkY}
+      onSet={(v) => setPark(1, v)}
+    />
+    <span class="soft">X Y, mm</span>
+  </div>
+  <div class="line">
+    <span>lifts by</span>
+    <OptionalNumber
+      label="Lift"
+      value={stop.lift}
+      usual={machine.parkLiftMm}
+      onSet={(v) => set('lift', v)}
+    />
+    <span class="soft">mm, before it goes aside</span>
+  </div>
+  <div class="line">
+    <span>nozzle</span>
+    <OptionalNumber
+      label="Nozzle temperature while it waits"
+      value={stop.nozzle}
+      onSet={(v) => set('nozzle', v)}
+    />
+    <span class="soft">°C while it waits; empty: stays as hot</span>
+  </div>
+  <div class="line">
+    <span>takes</span>
+    <OptionalNumber
+      label="Minutes that the operator takes"
+      value={stop.seconds === undefined ? undefined : stop.seconds / 60}
+      usual={USUAL[kind] / 60}
+      onSet={(v) => set('seconds', v === undefined ? undefined : v * 60)}
+    />
+    <span class="soft">min, for the clock</span>
+  </div>
+  <div class="line">
+    <span>pushes out</span>
+    <OptionalNumber
+      label="Strand pushed out after it"
+      value={stop.purge}
+      usual={0}
+      onSet={(v) => set('purge', v)}
+    />
+    <span class="soft">mm of strand before it goes on</span>
+  </div>
+{/if}
+{#if load && halt}
+  <p>
+    <span class="swatch" style:background={load.colour}></span>
+    {load.name} goes in here:
+    <span class="num">{strandGrams(halt.strandMm, load).toFixed(1)} g</span>
+    until it is changed again.
+  </p>
+{:else if session.document.slots.length > 1}
+  <div class="line">
+    <span>change to</span>
+    {#each session.document.slots.keys() as i (i)}
+      <button
+        class="slot"
+        style:background={session.filament(i + 1).colour}
+        aria-label="Go on with {session.filament(i + 1).name} in the whole plan"
+        title="Go on with {session.filament(i + 1).name} in the whole plan"
+        onclick={() => changeTo(i + 1)}
+      ></button>
+    {/each}
+    <span class="soft">from here on, in all pieces</span>
+  </div>
+{/if}
+<button class="tool" onclick={() => session.changeStop(stop.id, () => undefined)}
+  >Remove the stop</button
+>
+
+<style>
+  header {
+    display: flex;
+    justify-content: space-between;
+    padding: 4px 8px;
+    border: 1px solid var(--ink-soft);
+    border-radius: 3px;
+  }
+
+  .kinds {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px;
+    padding: 6px 0 2px;
+  }
+
+  .line {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    min-height: 30px;
+  }
+
+  .line > span:first-child {
+    width: 70px;
+    flex: none;
+  }
+
+  .note {
+    flex: 1;
+    min-width: 0;
+  }
+
+  textarea {
+    flex: 1;
+    min-width: 0;
+    padding: 3px 6px;
+  }
+
+  p {
+    padding: 3px 0;
+  }
+
+  .swatch {
+    vertical-align: -2px;
+  }
+
+  .slot {
+    width: 22px;
+    height: 22px;
+    border: 1px solid var(--ink-soft);
+    border-radius: 3px;
+    cursor: pointer;
+  }
+</style>
