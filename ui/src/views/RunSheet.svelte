@@ -91,7 +91,7 @@
             </div>
             <div>
               <dt>material</dt>
-              <dd class="num">{grams.toFixed(1)} g, {cost.toFixed(2)}</dd>
+              <dd class="num">{grams.toFixed(1)} g, costs {cost.toFixed(2)}</dd>
             </div>
           </dl>
         </div>
@@ -205,6 +205,7 @@
   }
 
   .bar label {
+    white-space: nowrap;
     display: flex;
     gap: 6px;
     align-items: center;
@@ -285,6 +286,7 @@
 
   .tick {
     display: inline-block;
+    margin-right: 4px;
     width: 12px;
     height: 12px;
     border: 1px solid var(--ink);

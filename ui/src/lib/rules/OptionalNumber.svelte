@@ -43,6 +43,11 @@
     text-align: right;
   }
 
+  .field::placeholder {
+    color: var(--ink-soft);
+    opacity: 1;
+  }
+
   .given {
     border-color: var(--accent);
     background: var(--accent-wash);

@@ -98,7 +98,7 @@
     ? `; the motors hold (by themselves they let go after ${machine.idleSeconds} s)`
     : ''}.
 </p>
-<label class="line">
+<label class="line height">
   <span>height</span>
   <HeightField
     {session}
@@ -106,7 +106,7 @@
     height={stop.height}
     onMove={(to) => change((s) => (s.height = to))}
   />
-  <span class="soft">the layer below it is printed, L{layer} is not</span>
+  <span class="soft">L{layer - 1} is printed, L{layer} is not</span>
 </label>
 <label class="line">
   <span>note</span>
@@ -248,6 +248,14 @@
   .line > span:first-child {
     width: 70px;
     flex: none;
+  }
+
+  .line :global(input.num) {
+    width: 58px;
+  }
+
+  .line.height :global(input.num) {
+    width: 84px;
   }
 
   .note {
