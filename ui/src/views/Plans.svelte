@@ -94,7 +94,7 @@
   class:hovering
 >
   <PageHead title="Stratonomy" note="Plan prints of several materials, layer by layer.">
-    <a class="tool" href="/shelf">Shelf: recipes</a>
+    <a class="tool" href="/shelf" title="Machines, filaments, recipes">Shelf</a>
     <button
       class="tool"
       onclick={() => (mode = toggleMode())}

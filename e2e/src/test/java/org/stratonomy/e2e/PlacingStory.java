@@ -163,6 +163,7 @@ class PlacingStory extends Story {
     exactButton("Keep").click();
     assertThat(recipe.locator("option")).containsText(new String[] {"Six walls"});
     page.navigate(application.address() + "/shelf");
+    exactButton("Recipes").click();
     button("Six walls").click();
     assertThat(named("Walls")).hasValue("6");
     assertThat(page.getByText("here", new Page.GetByTextOptions().setExact(true))).hasCount(1);

@@ -52,24 +52,32 @@ public final class Planner implements AutoCloseable {
   /** Heights nearer than this are one, mm. */
   private static final double SAME_MM = 1e-6;
 
-  private final Shelf shelf;
-  private final Memo memo;
+  private final long memoBytes;
   private final int threads;
   private final ExecutorService pool;
+  private volatile Remembered now;
+
+  /** What is remembered holds for one shelf only: values of machines and filaments are in it. */
+  private record Remembered(Shelf shelf, Memo memo) {}
 
   /**
    * @param memoBytes memory for remembered results, roughly
    * @param threads how many layers are computed at once
    */
   public Planner(Shelf shelf, long memoBytes, int threads) {
-    this.shelf = shelf;
-    this.memo = new Memo(memoBytes);
+    this.memoBytes = memoBytes;
     this.threads = threads;
+    use(shelf);
     this.pool = Executors.newFixedThreadPool(threads);
   }
 
   public Shelf shelf() {
-    return shelf;
+    return now.shelf;
+  }
+
+  /** Takes another shelf for all that is computed from now on. */
+  public void use(Shelf shelf) {
+    now = new Remembered(shelf, new Memo(memoBytes));
   }
 
   /**
@@ -78,6 +86,7 @@ public final class Planner implements AutoCloseable {
    * @throws Problem for the first thing that is impossible
    */
   public LayerStack check(Plan plan, MeshSource meshes) {
+    Shelf shelf = shelf();
     PlanChecker.check(plan, shelf);
     return LayerStack.of(plan, place(plan, meshes), new Resolver(plan, shelf));
   }
@@ -175,6 +184,9 @@ public final class Planner implements AutoCloseable {
   }
 
   private Stages stages(Plan plan, MeshSource meshes) {
+    Remembered used = now;
+    Shelf shelf = used.shelf;
+    Memo memo = used.memo;
     PlanChecker.check(plan, shelf);
     Resolver resolver = new Resolver(plan, shelf);
     List<PlacedPiece> placed = place(plan, meshes);
@@ -204,7 +216,7 @@ public final class Planner implements AutoCloseable {
     List<HeightProfile> profiles = new ArrayList<>();
     for (int p = 0; p < placed.size(); p++) {
       PieceStack piece = stack.pieces().get(p);
-      profiles.add(HeightProfile.of(piece, new Sections(placed.get(p), piece, memo)));
+      profiles.add(HeightProfile.of(piece, new Sections(placed.get(p), piece, now.memo)));
     }
     return profiles;
   }

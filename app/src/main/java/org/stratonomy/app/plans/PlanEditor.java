@@ -11,12 +11,14 @@ import org.springframework.stereotype.Service;
 import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.plans.EditRequest.Action;
 import org.stratonomy.app.shelf.RecipeService;
+import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.place.Placer;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.BodyEditor;
 import org.stratonomy.engine.plan.Divider;
+import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.PieceEditor;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
@@ -27,7 +29,6 @@ import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.plan.Where.Layers;
@@ -54,13 +55,13 @@ class PlanEditor {
   private final PlanService plans;
   private final MeshService meshes;
   private final RecipeService recipes;
-  private final Shelf shelf;
+  private final Planner planner;
 
-  PlanEditor(PlanService plans, MeshService meshes, RecipeService recipes, Shelf shelf) {
+  PlanEditor(PlanService plans, MeshService meshes, RecipeService recipes, Planner planner) {
     this.plans = plans;
     this.meshes = meshes;
     this.recipes = recipes;
-    this.shelf = shelf;
+    this.planner = planner;
   }
 
   PlanState edit(UUID id, EditRequest request) {
@@ -70,7 +71,7 @@ class PlanEditor {
     return plans.edit(
         id,
         request.version(),
-        places ? placer(edited).withBoundariesInside(shelf.machine(edited.machine())) : edited);
+        places ? placer(edited).withBoundariesInside(machine(edited)) : edited);
   }
 
   private Plan edited(Plan plan, EditRequest r) {
@@ -102,8 +103,7 @@ class PlanEditor {
       case MOVE_PLAN_BOUNDARY ->
           new PlanDivider(plan).move(given(r.height(), "height"), given(r.to(), "to"));
       case COPY_STRATA -> copiedStrata(plan, r);
-      case ARRANGE ->
-          placer(plan).arrange(given(r.spacing(), "spacing"), shelf.machine(plan.machine()));
+      case ARRANGE -> placer(plan).arrange(given(r.spacing(), "spacing"), machine(plan));
       case ALIGN ->
           placer(plan)
               .align(
@@ -146,6 +146,10 @@ class PlanEditor {
           new BodyEditor(plan, given(r.piece(), "piece"))
               .alternate(middles(plan, r), given(r.slots(), "slots"));
     };
+  }
+
+  private Machine machine(Plan plan) {
+    return planner.shelf().machine(plan.machine());
   }
 
   private Placer placer(Plan plan) {

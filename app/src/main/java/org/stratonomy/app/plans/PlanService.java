@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.stratonomy.app.meshes.MeshService;
@@ -37,6 +38,16 @@ public class PlanService {
   @Transactional(readOnly = true)
   public List<PlanSummary> all() {
     return plans.findAllByRemovedFalseOrderByUpdatedDesc().stream().map(this::summary).toList();
+  }
+
+  /** Names of the plans that are of some kind. */
+  @Transactional(readOnly = true)
+  public List<String> named(Predicate<Plan> kind) {
+    return plans.findAllByRemovedFalseOrderByUpdatedDesc().stream()
+        .map(entity -> plan(entity.revision()))
+        .filter(kind)
+        .map(Plan::name)
+        .toList();
   }
 
   private PlanSummary summary(PlanEntity entity) {

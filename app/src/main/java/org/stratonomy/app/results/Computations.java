@@ -22,6 +22,7 @@ import org.stratonomy.app.plans.PlanService;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -42,7 +43,7 @@ public class Computations {
   private final ExecutorService executor = Executors.newVirtualThreadPerTaskExecutor();
   private volatile boolean started;
   private final Map<UUID, Running> running = new ConcurrentHashMap<>();
-  private final Cache<UUID, PlanResult> results =
+  private final Cache<UUID, Known> results =
       Caffeine.newBuilder().maximumSize(RESULTS_KEPT).build();
 
   Computations(PlanService plans, MeshService meshes, Planner planner, MeterRegistry metrics) {
@@ -52,18 +53,27 @@ public class Computations {
     this.timer = metrics.timer("stratonomy.computation");
   }
 
+  /** A result holds for the machines and filaments that it was computed with. */
+  private record Known(Shelf shelf, PlanResult result) {}
+
   /** How far a computation is. */
   public record Stage(String name, int done, int total) {}
 
   private static final class Running {
     final UUID revision;
     final CompletableFuture<PlanResult> future = new CompletableFuture<>();
+    final Shelf shelf;
     final long began = System.nanoTime();
     volatile boolean superseded;
     volatile Stage stage = new Stage("start", 0, 1);
 
-    Running(UUID revision) {
+    Running(UUID revision, Shelf shelf) {
       this.revision = revision;
+      this.shelf = shelf;
+    }
+
+    boolean isOf(UUID other, Shelf otherShelf) {
+      return revision.equals(other) && shelf.equals(otherShelf);
     }
 
     void at(String name, int done, int total) {
@@ -98,9 +108,9 @@ public class Computations {
    * @throws Problem if the plan asks for something impossible, or a newer revision took over
    */
   public Outcome await(UUID revision, long millis) {
-    PlanResult known = results.getIfPresent(revision);
-    if (known != null) {
-      return new Outcome.Done(known);
+    Known known = results.getIfPresent(revision);
+    if (known != null && known.shelf.equals(planner.shelf())) {
+      return new Outcome.Done(known.result);
     }
     Running computation = start(revision);
     try {
@@ -145,13 +155,13 @@ public class Computations {
     return running.compute(
         plan,
         (id, current) -> {
-          if (current != null && current.revision.equals(revision)) {
+          if (current != null && current.isOf(revision, planner.shelf())) {
             return current;
           }
           if (current != null) {
             current.superseded = true;
           }
-          Running next = new Running(revision);
+          Running next = new Running(revision, planner.shelf());
           executor.submit(() -> run(id, next));
           return next;
         });
@@ -162,7 +172,7 @@ public class Computations {
       PlanResult result =
           timer.recordCallable(
               () -> planner.compute(plans.plan(computation.revision), meshes, computation::at));
-      results.put(computation.revision, result);
+      results.put(computation.revision, new Known(computation.shelf, result));
       computation.future.complete(result);
     } catch (Exception | Error e) {
       computation.future.completeExceptionally(e);

@@ -3,23 +3,24 @@ package org.stratonomy.app.results;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.WarmUp;
-import org.stratonomy.engine.plan.Shelf;
 
 /** Warms the engine up once the application is ready, until there is something real to compute. */
 @Component
 class EngineWarmUp {
-  private final Shelf shelf;
+  private final Planner planner;
   private final Computations computations;
 
-  EngineWarmUp(Shelf shelf, Computations computations) {
-    this.shelf = shelf;
+  EngineWarmUp(Planner planner, Computations computations) {
+    this.planner = planner;
     this.computations = computations;
   }
 
   @EventListener(ApplicationReadyEvent.class)
   void start() {
-    Thread thread = new Thread(() -> WarmUp.run(shelf, computations::hasStarted), "warm-up");
+    Thread thread =
+        new Thread(() -> WarmUp.run(planner.shelf(), computations::hasStarted), "warm-up");
     thread.setDaemon(true);
     thread.setPriority(Thread.MIN_PRIORITY);
     thread.start();

@@ -11,6 +11,7 @@ import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.plans.PlanService;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.picture.PlanPicture;
+import org.stratonomy.engine.plan.Shelf;
 
 /** Pictures of plans for the start page. */
 @Component
@@ -22,7 +23,7 @@ class Pictures {
   private final PlanService plans;
   private final MeshService meshes;
   private final Planner planner;
-  private final Cache<UUID, byte[]> drawn = Caffeine.newBuilder().maximumSize(KEPT).build();
+  private final Cache<Drawn, byte[]> drawn = Caffeine.newBuilder().maximumSize(KEPT).build();
 
   Pictures(PlanService plans, MeshService meshes, Planner planner) {
     this.plans = plans;
@@ -30,17 +31,19 @@ class Pictures {
     this.planner = planner;
   }
 
+  /** A picture holds for the filaments that it was drawn with. */
+  private record Drawn(UUID revision, Shelf shelf) {}
+
   byte[] png(UUID revision) throws IOException {
-    byte[] known = drawn.getIfPresent(revision);
+    Drawn key = new Drawn(revision, planner.shelf());
+    byte[] known = drawn.getIfPresent(key);
     if (known != null) {
       return known;
     }
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     ImageIO.write(
-        PlanPicture.draw(plans.plan(revision), planner.shelf(), meshes, WIDTH, HEIGHT),
-        "png",
-        bytes);
-    drawn.put(revision, bytes.toByteArray());
+        PlanPicture.draw(plans.plan(revision), key.shelf, meshes, WIDTH, HEIGHT), "png", bytes);
+    drawn.put(key, bytes.toByteArray());
     return bytes.toByteArray();
   }
 }

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Function;
+import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -233,7 +234,7 @@ class PlaceController {
     int points = drawn.stream().mapToInt(contour -> contour.area.pointCount()).sum();
     ByteBuffer bytes = ByteBuffer.allocate(24 * points).order(ByteOrder.LITTLE_ENDIAN);
     drawn.forEach(contour -> put(contour.area, (float) contour.z, bytes));
-    return ResponseEntity.ok().cacheControl(Caching.FOR_A_WHILE).body(bytes.array());
+    return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(bytes.array());
   }
 
   private static boolean isAt(PieceLayer layer, double height) {

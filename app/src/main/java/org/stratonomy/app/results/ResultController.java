@@ -73,7 +73,7 @@ class ResultController {
       throw new MissingException("layer", Integer.toString(number));
     }
     return ResponseEntity.ok()
-        .cacheControl(Caching.FOR_A_WHILE)
+        .cacheControl(CacheControl.noStore())
         .body(LayerBytes.of(result.schedule().layers().get(number - 1)));
   }
 
@@ -88,13 +88,13 @@ class ResultController {
         .preview(revision, height)
         .map(
             layer ->
-                ResponseEntity.ok().cacheControl(Caching.FOR_A_WHILE).body(LayerBytes.of(layer)))
+                ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(LayerBytes.of(layer)))
         .orElseGet(() -> ResponseEntity.noContent().build());
   }
 
   @GetMapping(path = "/picture", produces = MediaType.IMAGE_PNG_VALUE)
   ResponseEntity<byte[]> picture(@PathVariable UUID revision) throws IOException {
-    return ResponseEntity.ok().cacheControl(Caching.FOR_A_WHILE).body(pictures.png(revision));
+    return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(pictures.png(revision));
   }
 
   /** Applies a remedy that a finding of this revision proposes. */

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
@@ -11,10 +12,10 @@ import org.stratonomy.engine.plan.Shelf;
 /** Machines, filaments, and the catalogue of settings. */
 @RestController
 class ShelfController {
-  private final Shelf shelf;
+  private final Planner planner;
 
-  ShelfController(Shelf shelf) {
-    this.shelf = shelf;
+  ShelfController(Planner planner) {
+    this.planner = planner;
   }
 
   record MachineView(
@@ -65,6 +66,7 @@ class ShelfController {
 
   @GetMapping("/api/shelf")
   ShelfView shelf() {
+    Shelf shelf = planner.shelf();
     return new ShelfView(
         shelf.machines().stream()
             .map(

@@ -1,5 +1,6 @@
 package org.stratonomy.engine.plan;
 
+import java.util.List;
 import org.stratonomy.engine.mesh.Bounds;
 
 /**
@@ -47,6 +48,10 @@ public record Machine(
     boolean feeder,
     double idleSeconds,
     double meltMm3) {
+
+  /** Ways to write a program that machines may have. */
+  public static final List<String> DIALECTS =
+      List.of("hand-change", "hand-pause", "hand-wait", "feeder");
 
   /**
    * Whether something stands on the bed with room around it.

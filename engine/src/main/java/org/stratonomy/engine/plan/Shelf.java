@@ -1,6 +1,8 @@
 package org.stratonomy.engine.plan;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.problem.Problem;
 
@@ -9,6 +11,25 @@ public record Shelf(List<Machine> machines, List<Filament> filaments) {
   public Shelf {
     machines = List.copyOf(machines);
     filaments = List.copyOf(filaments);
+  }
+
+  /** With a machine in the place of the one with its id, or as another one. */
+  public Shelf with(Machine machine) {
+    return new Shelf(replaced(machines, machine, Machine::id), filaments);
+  }
+
+  /** With a filament in the place of the one with its id, or as another one. */
+  public Shelf with(Filament filament) {
+    return new Shelf(machines, replaced(filaments, filament, Filament::id));
+  }
+
+  private static <T> List<T> replaced(List<T> all, T one, Function<T, String> id) {
+    List<T> changed = new ArrayList<>(all);
+    changed.replaceAll(other -> id.apply(other).equals(id.apply(one)) ? one : other);
+    if (!changed.contains(one)) {
+      changed.add(one);
+    }
+    return changed;
   }
 
   /**

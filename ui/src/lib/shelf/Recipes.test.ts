@@ -1,13 +1,13 @@
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { beforeEach, expect, it, vi } from 'vitest';
-import { FakeServer } from '../lib/testing/fakeServer';
-import Shelf from './Shelf.svelte';
+import { FakeServer } from '../testing/fakeServer';
+import Recipes from './Recipes.svelte';
 
 let server: FakeServer;
 
 beforeEach(() => {
   server = new FakeServer();
-  render(Shelf);
+  render(Recipes);
 });
 
 it('shows recipes below their bases, and which values are their own', async () => {

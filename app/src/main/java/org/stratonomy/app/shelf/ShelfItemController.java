@@ -1,0 +1,172 @@
+package org.stratonomy.app.shelf;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.Predicate;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import org.stratonomy.app.plans.PlanService;
+import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.document.ShelfFormat;
+import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.FreeId;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Shelf;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The machines and filaments of the shelf, with all that is in them. */
+@RestController
+@RequestMapping("/api/shelf/items")
+class ShelfItemController {
+  private final ShelfService service;
+  private final PlanService plans;
+  private final Planner planner;
+
+  ShelfItemController(ShelfService service, PlanService plans, Planner planner) {
+    this.service = service;
+    this.plans = plans;
+    this.planner = planner;
+  }
+
+  /**
+   * What a field of a machine or a filament holds.
+   *
+   * @param kind text, number, yes or no, choice, colour
+   */
+  record FieldView(
+      String key,
+      String label,
+      String group,
+      String unit,
+      String kind,
+      double min,
+      double max,
+      List<String> choices,
+      String description) {
+    static List<FieldView> of(List<ShelfFormat.Field> fields) {
+      return fields.stream()
+          .map(
+              f ->
+                  new FieldView(
+                      f.key(),
+                      f.label(),
+                      f.group(),
+                      f.unit(),
+                      f.kind().name().toLowerCase(Locale.ROOT).replace('_', ' '),
+                      f.min(),
+                      f.max(),
+                      f.choices(),
+                      f.description()))
+          .toList();
+    }
+  }
+
+  /**
+   * All machines and filaments; each has an id and the fields that are listed.
+   *
+   * @param machineFields in the order in which they are shown
+   * @param filamentFields in the order in which they are shown
+   */
+  record ItemsView(
+      List<FieldView> machineFields,
+      List<FieldView> filamentFields,
+      List<Map<String, Object>> machines,
+      List<Map<String, Object>> filaments) {}
+
+  @GetMapping
+  ItemsView all() {
+    Shelf shelf = planner.shelf();
+    return new ItemsView(
+        FieldView.of(ShelfFormat.MACHINE),
+        FieldView.of(ShelfFormat.FILAMENT),
+        shelf.machines().stream().map(m -> plain(ShelfFormat.write(m))).toList(),
+        shelf.filaments().stream().map(f -> plain(ShelfFormat.write(f))).toList());
+  }
+
+  private static Map<String, Object> plain(ObjectNode node) {
+    return JsonMapper.shared().convertValue(node, new TypeReference<Map<String, Object>>() {});
+  }
+
+  /** Puts a machine into the place of the one with its id; without an id it is a new one. */
+  @PutMapping("/machines")
+  ItemsView putMachine(@RequestBody Map<String, Object> machine) {
+    Shelf shelf = planner.shelf();
+    service.put(
+        ShelfFormat.machine(
+            withId(machine, id -> shelf.machines().stream().anyMatch(m -> m.id().equals(id)))));
+    return all();
+  }
+
+  /** Puts a filament into the place of the one with its id; without an id it is a new one. */
+  @PutMapping("/filaments")
+  ItemsView putFilament(@RequestBody Map<String, Object> filament) {
+    Shelf shelf = planner.shelf();
+    service.put(
+        ShelfFormat.filament(
+            withId(filament, id -> shelf.filaments().stream().anyMatch(f -> f.id().equals(id)))));
+    return all();
+  }
+
+  private static JsonNode withId(Map<String, Object> item, Predicate<String> isTaken) {
+    ObjectNode node = JsonMapper.shared().valueToTree(item);
+    if (!node.has("id")) {
+      node.put("id", FreeId.of(FreeId.plain(node.path("name").asString(""), "item"), isTaken));
+    }
+    return node;
+  }
+
+  @DeleteMapping("/machines/{id}")
+  ItemsView removeMachine(@PathVariable String id) {
+    service.removeMachine(id, plans.named(plan -> plan.machine().equals(id)));
+    return all();
+  }
+
+  @DeleteMapping("/filaments/{id}")
+  ItemsView removeFilament(@PathVariable String id) {
+    service.removeFilament(id, plans.named(plan -> plan.slots().contains(id)));
+    return all();
+  }
+
+  /** Machines and filaments as a file; for one alone, its kind and id are given. */
+  @GetMapping(path = "/file", produces = MediaType.APPLICATION_JSON_VALUE)
+  ResponseEntity<String> file(String machine, String filament) {
+    Shelf shelf = planner.shelf();
+    boolean whole = machine == null && filament == null;
+    List<Machine> machines =
+        shelf.machines().stream().filter(m -> whole || m.id().equals(machine)).toList();
+    List<Filament> filaments =
+        shelf.filaments().stream().filter(f -> whole || f.id().equals(filament)).toList();
+    String name =
+        Arrays.asList(machine, filament).stream()
+            .filter(id -> id != null)
+            .findFirst()
+            .orElse("shelf");
+    return ResponseEntity.ok()
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment().filename(name + ".json").build().toString())
+        .body(ShelfFormat.write(new Shelf(machines, filaments)));
+  }
+
+  /** Takes over what is in such a file; what has the same id is replaced. */
+  @PostMapping(path = "/file", consumes = MediaType.TEXT_PLAIN_VALUE)
+  ItemsView take(@RequestBody String file) {
+    service.putAll(ShelfFormat.parse("the file", file));
+    return all();
+  }
+}

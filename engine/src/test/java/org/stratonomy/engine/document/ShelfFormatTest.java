@@ -1,0 +1,96 @@
+package org.stratonomy.engine.document;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import java.util.Objects;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.problem.Problem;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+class ShelfFormatTest {
+  private static final Shelf STANDARD = ShelfReader.standard();
+
+  private static ObjectNode machine() {
+    return ShelfFormat.write(STANDARD.machine("workshop-one"));
+  }
+
+  @Test
+  void aShelfIsWrittenAndReadAsItIs() {
+    assertThat(ShelfFormat.parse("it", ShelfFormat.write(STANDARD))).isEqualTo(STANDARD);
+  }
+
+  static List<ShelfFormat.Field> machineFields() {
+    return ShelfFormat.MACHINE;
+  }
+
+  @ParameterizedTest
+  @MethodSource("machineFields")
+  void aMachineWithoutOneOfItsFieldsIsRefused(ShelfFormat.Field field) {
+    ObjectNode node = machine();
+    assertThat(node.remove(field.key())).isNotNull();
+    assertThatThrownBy(() -> ShelfFormat.machine(node))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining(field.label() + " is missing");
+  }
+
+  @Test
+  void everyComponentIsAField() {
+    assertThat(keys(ShelfFormat.MACHINE))
+        .containsExactlyInAnyOrderElementsOf(components(Machine.class));
+    assertThat(keys(ShelfFormat.FILAMENT))
+        .containsExactlyInAnyOrderElementsOf(components(Filament.class));
+  }
+
+  private static List<String> keys(List<ShelfFormat.Field> fields) {
+    return fields.stream().map(ShelfFormat.Field::key).toList();
+  }
+
+  private static List<String> components(Class<? extends Record> type) {
+    return java.util.Arrays.stream(type.getRecordComponents())
+        .map(java.lang.reflect.RecordComponent::getName)
+        .filter(name -> !name.equals("id"))
+        .toList();
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "nozzleMm, 9, Nozzle cannot be 9",
+    "bedX, \"wide\", Bed",
+    "feeder, 1, Has a feeder",
+    "feeder, true, for changes by hand",
+    "dialect, \"feeder\", needs a feeder",
+    "dialect, \"poem\", Dialect cannot be",
+    "parkX, 600, waits off the bed",
+    "travelSpeed, 900, may go no faster",
+    "name, \" \", Name cannot be",
+    "id, \"Workshop One\", no id",
+    "colour, \"#ffffff\", 'colour' is unknown"
+  })
+  void whatIsImpossibleIsNamed(String key, String value, String reason) {
+    ObjectNode node = machine();
+    node.set(key, JsonMapper.shared().readTree(value));
+    assertThatThrownBy(() -> ShelfFormat.machine(node))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining(reason)
+        .matches(e -> !Objects.requireNonNull(((Problem) e).remedy()).isBlank());
+  }
+
+  @Test
+  void filesThatAreNoShelfAreRefused() {
+    for (String text : List.of("[]", "{", "{\"spools\": []}", "null")) {
+      assertThatThrownBy(() -> ShelfFormat.parse("it", text)).isInstanceOf(Problem.class);
+    }
+    String twice = "{\"machines\": [%1$s, %1$s]}".formatted(machine());
+    assertThatThrownBy(() -> ShelfFormat.parse("it", twice))
+        .hasMessageContaining("Two have the id");
+  }
+}

@@ -1,0 +1,298 @@
+<script lang="ts">
+  import Copy from '@lucide/svelte/icons/copy';
+  import Download from '@lucide/svelte/icons/download';
+  import Trash from '@lucide/svelte/icons/trash-2';
+  import Upload from '@lucide/svelte/icons/upload';
+  import { ApiProblem, client, data, type FieldView, type ItemsView } from '../api/client';
+  import ProblemNote from '../shell/ProblemNote.svelte';
+  import { changed, copyOf, type Item } from './items';
+
+  interface Props {
+    kind: 'machines' | 'filaments';
+  }
+
+  let { kind }: Props = $props();
+
+  let items = $state.raw<ItemsView>();
+  let chosen = $state('');
+  let problem = $state.raw<ApiProblem>();
+  let picker: HTMLInputElement;
+
+  const one = $derived(kind === 'machines' ? 'machine' : 'filament');
+  const fields = $derived(
+    (kind === 'machines' ? items?.machineFields : items?.filamentFields) ?? [],
+  );
+  const all = $derived((items?.[kind] ?? []) as Item[]);
+  const item = $derived(all.find((i) => i.id === chosen) ?? all[0]);
+  const groups = $derived([...new Set(fields.map((field) => field.group))]);
+
+  void attempt(async () => {
+    items = await data(client.GET('/api/shelf/items'));
+  });
+
+  async function attempt(work: () => Promise<void>) {
+    try {
+      await work();
+      problem = undefined;
+    } catch (e) {
+      problem = e instanceof ApiProblem ? e : new ApiProblem(0, '', 'the shelf', `${e}`, '');
+    }
+  }
+
+  async function put(next: object) {
+    const body = next as never;
+    items =
+      kind === 'machines'
+        ? await data(client.PUT('/api/shelf/items/machines', { body }))
+        : await data(client.PUT('/api/shelf/items/filaments', { body }));
+  }
+
+  function set(field: FieldView, input: HTMLInputElement | HTMLSelectElement) {
+    const value =
+      field.kind === 'yes or no' ? (input as HTMLInputElement).checked : input.value.trim();
+    void attempt(() => put(changed(item!, field, value))).then(() => show(field, input));
+  }
+
+  /** What was refused goes back to what holds. */
+  function show(field: FieldView, input: HTMLInputElement | HTMLSelectElement) {
+    if (field.kind === 'yes or no') {
+      (input as HTMLInputElement).checked = item![field.key] === true;
+    } else {
+      input.value = String(item![field.key]);
+    }
+  }
+
+  function copy() {
+    void attempt(async () => {
+      const known = all.map((i) => i.id);
+      await put(copyOf(item!));
+      chosen = all.find((i) => !known.includes(i.id))?.id ?? chosen;
+    });
+  }
+
+  function remove() {
+    const path = { id: item!.id };
+    void attempt(async () => {
+      items =
+        kind === 'machines'
+          ? await data(client.DELETE('/api/shelf/items/machines/{id}', { params: { path } }))
+          : await data(client.DELETE('/api/shelf/items/filaments/{id}', { params: { path } }));
+    });
+  }
+
+  function take() {
+    const file = picker.files?.[0];
+    if (!file) {
+      return;
+    }
+    void attempt(async () => {
+      const body = await file.text();
+      items = await data(
+        client.POST('/api/shelf/items/file', {
+          body,
+          bodySerializer: (text: string) => text,
+          headers: { 'Content-Type': 'text/plain' },
+        }),
+      );
+    }).then(() => (picker.value = ''));
+  }
+</script>
+
+{#if problem}
+  <ProblemNote {problem} onClose={() => (problem = undefined)} />
+{/if}
+<div class="columns">
+  <nav aria-label="All {kind}">
+    {#each all as i (i.id)}
+      <button class="entry" aria-pressed={i.id === item?.id} onclick={() => (chosen = i.id)}>
+        {#if i['colour']}<span class="swatch" style:background={String(i['colour'])}></span>{/if}
+        {i.name}
+        <span class="soft">{i['material'] ?? `${i['bedX']} × ${i['bedY']} mm`}</span>
+      </button>
+    {/each}
+    <div class="files">
+      <button class="tool" onclick={() => picker.click()}
+        ><Upload size={13} />Take from a file</button
+      >
+      <a class="tool" href="/api/shelf/items/file" download title="All machines and filaments"
+        ><Download size={13} />All as a file</a
+      >
+      <input
+        bind:this={picker}
+        type="file"
+        accept=".json"
+        hidden
+        aria-label="File with machines and filaments"
+        onchange={take}
+      />
+    </div>
+  </nav>
+  {#if item}
+    <section aria-label="{one} {item.name}">
+      <div class="head">
+        <strong>{item.name}</strong>
+        <span class="soft num">{item.id}</span>
+        <span class="tools">
+          <button class="tool" onclick={copy}><Copy size={13} />Copy</button>
+          <a class="tool" href="/api/shelf/items/file?{one}={item.id}" download
+            ><Download size={13} />As a file</a
+          >
+          <button class="tool" onclick={remove}><Trash size={13} />Remove</button>
+        </span>
+      </div>
+      <div class="groups">
+        {#each groups as group (group)}
+          <fieldset>
+            <legend>{group}</legend>
+            {#each fields.filter((field) => field.group === group) as field (field.key)}
+              <label title={field.description}>
+                <span>{field.label}</span>
+                {#if field.kind === 'choice'}
+                  <select
+                    class="field"
+                    value={item[field.key]}
+                    onchange={(e) => set(field, e.currentTarget)}
+                  >
+                    {#each field.choices as choice (choice)}<option>{choice}</option>{/each}
+                  </select>
+                {:else if field.kind === 'yes or no'}
+                  <input
+                    type="checkbox"
+                    checked={item[field.key] === true}
+                    onchange={(e) => set(field, e.currentTarget)}
+                  />
+                {:else if field.kind === 'colour'}
+                  <input
+                    type="color"
+                    value={item[field.key]}
+                    onchange={(e) => set(field, e.currentTarget)}
+                  />
+                {:else}
+                  <input
+                    class="field"
+                    class:num={field.kind === 'number'}
+                    class:wide={field.kind === 'text'}
+                    value={item[field.key]}
+                    onchange={(e) => set(field, e.currentTarget)}
+                  />
+                {/if}
+                <span class="soft">{field.unit}</span>
+              </label>
+            {/each}
+          </fieldset>
+        {/each}
+      </div>
+      <p class="soft">
+        A change counts at once, in every plan that uses this {one}. Hold the pointer over a name to
+        see what it means.
+      </p>
+    </section>
+  {/if}
+</div>
+
+<style>
+  .columns {
+    display: grid;
+    grid-template-columns: 260px 1fr;
+    gap: 26px;
+    align-items: start;
+  }
+
+  nav {
+    display: grid;
+    gap: 3px;
+  }
+
+  .entry {
+    display: flex;
+    gap: 7px;
+    align-items: center;
+    text-align: left;
+    padding: 5px 10px;
+    border-radius: 3px;
+    cursor: pointer;
+  }
+
+  .entry .soft {
+    margin-left: auto;
+  }
+
+  .entry:hover {
+    background: var(--rule-soft);
+  }
+
+  .entry[aria-pressed='true'] {
+    background: var(--accent-wash);
+    outline: 1px solid var(--accent);
+    outline-offset: -1px;
+  }
+
+  .files {
+    display: flex;
+    gap: 6px;
+    margin-top: 10px;
+  }
+
+  section {
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    padding: 14px 16px;
+  }
+
+  .head {
+    display: flex;
+    gap: 10px;
+    align-items: baseline;
+    padding-bottom: 8px;
+  }
+
+  .tools {
+    display: flex;
+    gap: 6px;
+    margin-left: auto;
+  }
+
+  .groups {
+    columns: 2;
+    column-gap: 30px;
+  }
+
+  fieldset {
+    break-inside: avoid;
+    padding-bottom: 10px;
+  }
+
+  legend {
+    font-weight: 600;
+    padding-bottom: 2px;
+  }
+
+  label {
+    display: grid;
+    grid-template-columns: 1fr auto 44px;
+    gap: 8px;
+    align-items: center;
+    min-height: 30px;
+  }
+
+  .field.num {
+    width: 82px;
+    text-align: right;
+  }
+
+  .field.wide {
+    width: 170px;
+    margin-right: -52px;
+  }
+
+  select.field {
+    width: 130px;
+    margin-right: -52px;
+  }
+
+  input[type='color'] {
+    width: 82px;
+    height: 26px;
+  }
+</style>

@@ -1,0 +1,39 @@
+import { expect, it } from 'vitest';
+import type { FieldView } from '../api/client';
+import { changed, copyOf } from './items';
+
+const FIELD: FieldView = {
+  key: 'bedX',
+  label: 'Bed, X',
+  group: 'Room',
+  unit: 'mm',
+  kind: 'number',
+  min: 10,
+  max: 5000,
+  choices: [],
+  description: 'Width.',
+};
+const ITEM = { id: 'one', name: 'One', bedX: 200 };
+
+it('takes numbers with a point or a comma, and leaves what is none to the server', () => {
+  expect(changed(ITEM, FIELD, '250')).toEqual({ ...ITEM, bedX: 250 });
+  expect(changed(ITEM, FIELD, '250,5')).toEqual({ ...ITEM, bedX: 250.5 });
+  expect(changed(ITEM, FIELD, 'wide')['bedX']).toBe('wide');
+  expect(changed(ITEM, FIELD, '')['bedX']).toBe('');
+});
+
+it('leaves texts and choices as they are', () => {
+  expect(changed(ITEM, { ...FIELD, key: 'name', kind: 'text' }, '7')['name']).toBe('7');
+  expect(changed(ITEM, { ...FIELD, key: 'feeder', kind: 'yes or no' }, true)['feeder']).toBe(true);
+});
+
+it('changes a feeder and its dialect together', () => {
+  const fed = changed(ITEM, { ...FIELD, key: 'feeder', kind: 'yes or no' }, true);
+  expect(fed).toMatchObject({ feeder: true, dialect: 'feeder' });
+  const byHand = changed(fed, { ...FIELD, key: 'dialect', kind: 'choice' }, 'hand-wait');
+  expect(byHand).toMatchObject({ feeder: false, dialect: 'hand-wait' });
+});
+
+it('copies all but the id', () => {
+  expect(copyOf(ITEM)).toEqual({ name: 'One (copy of one)', bedX: 200 });
+});
