@@ -61,37 +61,68 @@ final class NearestPoints {
     if (start == null || 2 * alive < laidFor) {
       lay();
     }
+    Search search = new Search(x, y);
     int column = column(x);
     int row = row(y);
+    int rings = Math.max(columns, rows);
+    for (int ring = 0; ring <= rings && !search.isDone(ring); ring++) {
+      search.row(row - ring, column - ring, column + ring);
+      if (ring > 0) {
+        search.row(row + ring, column - ring, column + ring);
+        search.column(column - ring, row - ring + 1, row + ring - 1);
+        search.column(column + ring, row - ring + 1, row + ring - 1);
+      }
+    }
+    return search.best;
+  }
+
+  /** Looks through cells; what lies off the grid costs nothing. */
+  private final class Search {
+    final double x;
+    final double y;
     int best = -1;
     double least = Double.POSITIVE_INFINITY;
-    int rings = Math.max(columns, rows);
-    for (int ring = 0; ring <= rings; ring++) {
+
+    Search(double x, double y) {
+      this.x = x;
+      this.y = y;
+    }
+
+    /** Whether what is found is nearer than anything from a ring of cells on. */
+    boolean isDone(int ring) {
       double reach = (ring - 1) * cell;
-      if (best >= 0 && reach > 0 && reach * reach > least) {
-        break;
-      }
-      for (int r = Math.max(0, row - ring); r <= Math.min(rows - 1, row + ring); r++) {
-        boolean edge = r == row - ring || r == row + ring;
-        int step = edge || ring == 0 ? 1 : 2 * ring;
-        for (int c = column - ring; c <= column + ring; c += step) {
-          if (c < 0 || c >= columns) {
-            continue;
-          }
-          for (int k = start[r * columns + c]; k < start[r * columns + c + 1]; k++) {
-            int p = order[k];
-            double dx = xs[p] - x;
-            double dy = ys[p] - y;
-            double square = dx * dx + dy * dy;
-            if (!gone[owners[p]] && (square < least || (square == least && p < best))) {
-              least = square;
-              best = p;
-            }
-          }
+      return best >= 0 && reach > 0 && reach * reach > least;
+    }
+
+    void row(int row, int from, int to) {
+      if (row >= 0 && row < rows) {
+        for (int c = Math.max(0, from); c <= Math.min(columns - 1, to); c++) {
+          look(row, c);
         }
       }
     }
-    return best;
+
+    void column(int column, int from, int to) {
+      if (column >= 0 && column < columns) {
+        for (int r = Math.max(0, from); r <= Math.min(rows - 1, to); r++) {
+          look(r, column);
+        }
+      }
+    }
+
+    private void look(int row, int column) {
+      int at = row * columns + column;
+      for (int k = start[at]; k < start[at + 1]; k++) {
+        int p = order[k];
+        double dx = xs[p] - x;
+        double dy = ys[p] - y;
+        double square = dx * dx + dy * dy;
+        if (!gone[owners[p]] && (square < least || (square == least && p < best))) {
+          least = square;
+          best = p;
+        }
+      }
+    }
   }
 
   private int column(double x) {

@@ -9,7 +9,7 @@ import org.stratonomy.engine.plane.Plane;
  * Finds the direction in which lines bridge a gap best: the longest line over air is the shortest,
  * where a line that hangs free at one end or at both counts as longer.
  */
-final class Bridge {
+public final class Bridge {
   /** Directions tried, evenly over half a turn. */
   private static final int DIRECTIONS = 24;
 
@@ -22,7 +22,7 @@ final class Bridge {
   /**
    * @param below what the layer below covers
    */
-  Bridge(Area below, double width) {
+  public Bridge(Area below, double width) {
     this.below = below;
     this.width = width;
   }
@@ -42,7 +42,7 @@ final class Bridge {
    *
    * @param section of the layer
    */
-  double span(Area part, Area section) {
+  public double span(Area part, Area section) {
     Best best = best(Plane.intersection(section, Plane.outset(part, 2 * width)), 0);
     return best.free ? Double.POSITIVE_INFINITY : best.longest;
   }

@@ -1,0 +1,89 @@
+package org.stratonomy.engine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.Filling.Level;
+import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshBuilder;
+import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+
+class FillingTest {
+  private static Optional<Filling> filling(Mesh mesh, double least) {
+    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 25, 2)) {
+      PlanResult result =
+          planner.compute(
+              Shapes.plan(List.of(), Shapes.everywhere(Map.of(Setting.SKIRT_LINES, Value.of(0)))),
+              Shapes.source(mesh),
+              Watch.NONE);
+      return Filling.of(result, 0, least);
+    }
+  }
+
+  /** Walls around a room of 30 × 20 mm, Z 2 to 8, on a floor and, if wanted, under a lid. */
+  private static Mesh box(boolean lid) {
+    TriangleSoup soup = new TriangleSoup(72);
+    Shapes.addBar(soup, 0, 0, 0, 40, 30, 2);
+    Shapes.addBar(soup, 0, 0, 2, 5, 30, 8);
+    Shapes.addBar(soup, 35, 0, 2, 40, 30, 8);
+    Shapes.addBar(soup, 0, 0, 2, 40, 5, 8);
+    Shapes.addBar(soup, 0, 25, 2, 40, 30, 8);
+    if (lid) {
+      Shapes.addBar(soup, 0, 0, 8, 40, 30, 10);
+    }
+    return MeshBuilder.build("box", soup);
+  }
+
+  private static Level at(Filling filling, double height) {
+    return filling.levels().stream()
+        .filter(level -> Math.abs(level.heightMm() - height) < 1e-6)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Test
+  void aRoomUnderAFlatLidIsAsWideAsItIsAndItsLidSpansTheShorterWay() {
+    Filling room = filling(box(true), 15).orElseThrow();
+    Level last = at(room, 7.8);
+    assertThat(last.openingMm()).isCloseTo(20, within(0.1));
+    assertThat(last.bridgeMm()).isCloseTo(20, within(0.5));
+    assertThat(last.volumeMm3()).isCloseTo(30 * 20 * 5.8, within(5.0));
+    assertThat(at(room, 2.0).volumeMm3()).isZero();
+    Filling.Proposal proposal = room.proposal().orElseThrow();
+    assertThat(proposal.level()).isEqualTo(last);
+    assertThat(proposal.reason()).contains("last layer");
+    assertThat(filling(box(true), 25).orElseThrow().proposal()).isEmpty();
+  }
+
+  @Test
+  void whatStaysOpenNeedsNoBridge() {
+    Filling room = filling(box(false), 15).orElseThrow();
+    assertThat(room.levels()).allMatch(level -> level.bridgeMm() == 0);
+  }
+
+  @Test
+  void aConeClosesByItselfAndIsFilledAsFarAsItsOpeningIsWideEnough() {
+    // A tube with a cone on it: radius 12 up to Z 10, then 1 mm inwards for each mm.
+    double[][] outline = {{0, 22}, {12, 10}, {12, 0}, {16, 0}, {16, 26}, {0, 26}};
+    Filling cone = filling(Shapes.turned(outline), 12).orElseThrow();
+    assertThat(cone.levels()).allMatch(level -> level.bridgeMm() < 1.5);
+    Level stop = cone.proposal().orElseThrow().level();
+    assertThat(stop.heightMm()).isCloseTo(16, within(0.3));
+    assertThat(stop.openingMm()).isBetween(12.0, 12.4);
+    double frustum = Math.PI * 6 / 3 * (12 * 12 + 12 * 6 + 6 * 6);
+    assertThat(stop.volumeMm3()).isCloseTo(Math.PI * 144 * 10 + frustum, within(90.0));
+    assertThat(cone.proposal().orElseThrow().reason()).contains("narrower than 12 mm");
+  }
+
+  @Test
+  void aSolidPieceHasNothingToFill() {
+    assertThat(filling(Shapes.bar(10, 10, 4), 5)).isEmpty();
+  }
+}
