@@ -3,6 +3,7 @@
   import { duration, layerFromPlane, mm } from '../model/heights';
   import { strandGrams } from '../ledger/strand';
   import type { PlanSession } from '../model/session.svelte';
+  import FillingHelper from './FillingHelper.svelte';
   import HeightField from './HeightField.svelte';
   import OptionalNumber from './OptionalNumber.svelte';
 
@@ -106,7 +107,7 @@
     height={stop.height}
     onMove={(to) => change((s) => (s.height = to))}
   />
-  <span class="soft">L{layer - 1} is printed, L{layer} is not</span>
+  <span class="soft">when L{layer - 1} is done</span>
 </label>
 <label class="line">
   <span>note</span>
@@ -195,6 +196,16 @@
     />
     <span class="soft">mm of strand before it goes on</span>
   </div>
+{/if}
+{#if kind === 'filling'}
+  <FillingHelper
+    {session}
+    height={stop.height}
+    onMove={(to) => {
+      void change((s) => (s.height = to));
+      session.goToHeight(to);
+    }}
+  />
 {/if}
 {#if load && halt}
   <p>
