@@ -16,11 +16,6 @@ import org.junit.jupiter.api.Test;
 
 /** Several files, placing, strata of the plan, courses and recipes, in the real application. */
 class PlacingStory extends Story {
-  private Locator exactButton(String name) {
-    return page.getByRole(
-        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-  }
-
   private double number(String label) {
     return Double.parseDouble(named(label).inputValue());
   }

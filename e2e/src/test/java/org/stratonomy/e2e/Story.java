@@ -85,6 +85,11 @@ abstract class Story {
     return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
   }
 
+  Locator exactButton(String name) {
+    return page.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
   Locator level() {
     return page.getByTestId("level");
   }

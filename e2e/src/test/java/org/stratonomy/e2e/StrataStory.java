@@ -216,7 +216,7 @@ class StrataStory extends Story {
     typeIntoLevel(30);
     page.keyboard().press("p");
     assertThat(page.getByLabel("Pause before layer 30, at 5.8 mm")).isVisible();
-    assertThat(page.getByTestId("totals")).containsText("1 pause");
+    assertThat(page.getByTestId("totals")).containsText("1 stop");
     page.keyboard().press("p");
     assertThat(page.getByLabel("Pause before layer 30, at 5.8 mm")).hasCount(0);
   }

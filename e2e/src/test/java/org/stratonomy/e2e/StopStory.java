@@ -1,0 +1,141 @@
+package org.stratonomy.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.mesh.MeshBuilder;
+import org.stratonomy.engine.mesh.StlWriter;
+import org.stratonomy.engine.mesh.TriangleSoup;
+
+/** Stops, what the operator reads of them, and the machine that they happen on. */
+class StopStory extends Story {
+  private static final int[][] FACES = {
+    {0, 1, 3, 2}, {4, 6, 7, 5}, {0, 4, 5, 1}, {2, 3, 7, 6}, {0, 2, 6, 4}, {1, 5, 7, 3}
+  };
+
+  /** Adds a square box, or a hollow like one. */
+  private static void box(TriangleSoup soup, double low, double high, double z0, double z1) {
+    boolean inwards = low > 0;
+    for (int[] f : FACES) {
+      int[] outwards = {f[0], f[1], f[2], f[0], f[2], f[3]};
+      for (int i = 0; i < 6; i++) {
+        int k = outwards[inwards ? 5 - i : i];
+        soup.corner((k & 4) == 0 ? low : high, (k & 2) == 0 ? low : high, (k & 1) == 0 ? z0 : z1);
+      }
+    }
+  }
+
+  /** A room of 20 × 20 mm from 2 to 10 mm, in a block of 30 × 30 × 12 mm. */
+  private Path hollow() throws IOException {
+    TriangleSoup soup = new TriangleSoup(24);
+    box(soup, 0, 30, 0, 12);
+    box(soup, 5, 25, 2, 10);
+    Path file = directory.resolve("ballast box.stl");
+    try (OutputStream out = Files.newOutputStream(file)) {
+      StlWriter.writeBinary(MeshBuilder.build("ballast box", soup), out);
+    }
+    return file;
+  }
+
+  private void stopAt(int layer) {
+    typeIntoLevel(layer);
+    button("Stop here").click();
+    assertThat(page.getByText("Stop before L" + layer)).isVisible();
+    computed();
+  }
+
+  @Test
+  void aHollowIsFilledAtTheProposedHeightAndTheRunSheetSaysWhen() throws IOException {
+    drop(hollow());
+    stopAt(21);
+    exactButton("filling").click();
+    Locator filling = page.getByTestId("filling");
+    assertThat(filling).containsText("opening 20.0 mm · 0.8 cm³ below · 1 g");
+    assertThat(page.getByText("Longest bridge that closes it: 20")).isVisible();
+    button("Stop at 9.8 mm instead").click();
+    assertThat(page.getByText("This is the proposed height")).isVisible();
+    assertThat(level()).containsText("L50 ");
+    typeInto("Note to the operator", "Pour sand");
+    typeInto("Wait at X", "20");
+    typeInto("Minutes that the operator takes", "10");
+    computed();
+    assertThat(page.getByTestId("totals")).containsText("1 stop");
+    List<String> lines = export();
+    int wait = lines.indexOf("M0");
+    assertThat(lines.subList(wait - 7, wait))
+        .anyMatch(line -> line.startsWith("G0 X20 Y200"))
+        .contains("M117 Pour sand")
+        .anyMatch(line -> line.contains("before layer 50, at 9.8 mm: filling; Pour sand"));
+
+    button("Export").click();
+    page.getByText("Run sheet to print").click();
+    Locator sheet = page.getByTestId("run-sheet");
+    assertThat(sheet).containsText("Pour sand");
+    named("Start of the print").fill("2026-06-01T09:00");
+    named("Start of the print").blur();
+    assertThat(sheet).containsText("Mon 1 Jun, 09:00");
+    assertThat(sheet.getByText(Pattern.compile("^(09|1[0-2]):[0-5][0-9]$")).first()).isVisible();
+    assertThat(sheet).containsText("L50, 9.8 mm");
+  }
+
+  @Test
+  void aStopGoesOnWithAnotherFilament() throws IOException {
+    drop(block(6));
+    stopAt(16);
+    page.getByLabel(Pattern.compile("Go on with .* in the whole plan")).nth(1).click();
+    assertThat(page.getByText("until it is changed again")).isVisible();
+    computed();
+    assertThat(page.getByTestId("totals")).containsText("1 change");
+    List<String> lines = export();
+    int change = lines.indexOf("M600");
+    assertThat(lines.subList(change - 6, change)).anyMatch(l -> l.contains("before layer 16"));
+    exactButton("own commands").click();
+    Locator field = named("Own commands, a line each");
+    field.fill("M355 S1\nM118 half way");
+    field.blur();
+    computed();
+    assertThat(export()).containsSequence("M355 S1", "M118 half way", "G21");
+  }
+
+  @Test
+  void aMachineIsCopiedChangedAndPrinted() throws IOException {
+    page.navigate(application.address() + "/shelf");
+    exactButton("Copy").click();
+    Locator name = named("Name");
+    assertThat(name).hasValue(Pattern.compile("Workshop One \\(copy of .*"));
+    name.fill("Bench Two");
+    name.blur();
+    assertThat(button("Bench Two")).isVisible();
+    page.getByLabel(Pattern.compile("^Dialect")).selectOption("hand-pause");
+    Locator bed = page.getByLabel(Pattern.compile("^Bed, X"));
+    bed.fill("9");
+    bed.blur();
+    assertThat(page.getByText("Give a number from 10 to 5000 mm")).isVisible();
+    assertThat(bed).hasValue("250");
+    bed.fill("180");
+    bed.blur();
+    assertThat(page.getByText("180 × 210 mm")).isVisible();
+
+    page.navigate(application.address());
+    drop(block(4));
+    named("Machine").selectOption("Bench Two");
+    computed();
+    stopAt(11);
+    assertThat(export()).contains("; machine: Bench Two, nozzle 0.4 mm").contains("M0");
+    named("Machine").selectOption("Workshop One");
+    assertThat(named("Machine").locator("option:checked")).hasText("Workshop One");
+
+    page.navigate(application.address() + "/shelf");
+    button("Bench Two").click();
+    exactButton("Remove").click();
+    assertThat(button("Bench Two")).hasCount(0);
+  }
+}
