@@ -27,6 +27,8 @@
   let middle: 'both' | 'model' | 'sheet' = $state('both');
   let program: ProgramView | undefined = $state.raw(undefined);
   let writing = $state(false);
+  /** Whether the program was not written because of errors. */
+  let refused = $state(false);
   let finding = 0;
 
   $effect(() => {
@@ -46,6 +48,23 @@
   const stopHere = $derived.by(() =>
     session?.stops.find((stop) => Math.abs(stop.height - session!.plane) < 1e-3),
   );
+
+  const errors = $derived.by(() =>
+    (session?.result?.findings ?? []).filter((found) => found.severity === 'error'),
+  );
+
+  /** What can be done about the problem that is shown, besides closing it. */
+  const help = $derived.by(() => {
+    if (session?.problem?.isStale) {
+      return { label: 'Take over', run: () => void session!.reload() };
+    }
+    return refused ? { label: 'Write it all the same', run: () => void writeDespite() } : undefined;
+  });
+
+  function writeDespite() {
+    session!.problem = undefined;
+    return writeProgram(errors.map((found) => found.id));
+  }
 
   function divide() {
     const piece = session?.selected?.piece ?? session?.document.pieces[0]?.id;
@@ -141,19 +160,21 @@
     event.preventDefault();
   }
 
-  async function writeProgram() {
+  async function writeProgram(despite: string[] = []) {
     if (!session) {
       return;
     }
     writing = true;
+    refused = false;
     try {
-      program = await session.writeProgram();
+      program = await session.writeProgram(despite);
       const link = document.createElement('a');
       link.href = `/api/programs/${program.id}`;
       link.download = program.fileName;
       link.click();
     } catch (e) {
       session.problem = e instanceof ApiProblem ? e : new ApiProblem(0, '', 'export', `${e}`, '');
+      refused = errors.length > 0;
     }
     writing = false;
   }
@@ -177,7 +198,7 @@
     data-revision={session.resultRevision}
     data-stale={session.isStale || !session.result}
   >
-    <Header {session} onProgram={writeProgram} onKeys={() => (keys = true)} />
+    <Header {session} onProgram={() => writeProgram()} onKeys={() => (keys = true)} />
     <div class="body">
       <section class="left" aria-label="Column">
         <div class="level-bar">
@@ -239,10 +260,11 @@
       <div class="over">
         <ProblemNote
           problem={session.problem}
-          onClose={() => (session!.problem = undefined)}
-          action={session.problem.isStale
-            ? { label: 'Take over', run: () => session!.reload() }
-            : undefined}
+          onClose={() => {
+            session!.problem = undefined;
+            refused = false;
+          }}
+          action={help}
         />
       </div>
     {:else if program}

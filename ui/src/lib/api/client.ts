@@ -12,6 +12,7 @@ export type FindingView = Schemas['FindingView'];
 export type HaltView = Schemas['HaltView'];
 export type FillingView = Schemas['FillingView'];
 export type LevelView = Schemas['LevelView'];
+export type MachineChange = Schemas['MachineChange'];
 export type LedgerView = Schemas['LedgerView'];
 export type ItemsView = Schemas['ItemsView'];
 export type FieldView = Schemas['FieldView'];

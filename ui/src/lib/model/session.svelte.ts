@@ -435,10 +435,13 @@ export class PlanSession {
     await this.refresh();
   }
 
-  writeProgram(): Promise<ProgramView> {
+  /** @param despite ids of the errors in spite of which the program is written */
+  writeProgram(despite: string[] = []): Promise<ProgramView> {
     const revision = this.revision;
     return data(
-      client.POST('/api/revisions/{revision}/programs', { params: { path: { revision } } }),
+      client.POST('/api/revisions/{revision}/programs', {
+        params: { path: { revision }, query: { despite } },
+      }),
     );
   }
 

@@ -7,6 +7,7 @@
   import { duration, grams } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import FindingsButton from './FindingsButton.svelte';
+  import MachineQuestion from './MachineQuestion.svelte';
   import SlotsButton from './SlotsButton.svelte';
 
   interface Props {
@@ -16,6 +17,9 @@
   }
 
   let { session, onProgram, onKeys }: Props = $props();
+
+  /** The machine that is asked about before it is taken. */
+  let wanted = $state('');
 
   const ledger = $derived(session.result?.ledger);
   const waits = $derived(
@@ -61,9 +65,8 @@
     title="The machine that prints the plan"
     value={session.machine.id}
     onchange={(e) => {
-      const machine = e.currentTarget.value;
+      wanted = e.currentTarget.value;
       e.currentTarget.value = session.machine.id;
-      void session.replace((document) => ({ ...document, machine }));
     }}
   >
     {#each session.shelf.machines as machine (machine.id)}
@@ -73,7 +76,7 @@
   <SlotsButton {session} />
   <div class="totals" class:stale={session.isStale} aria-live="polite" data-testid="totals">
     {#if ledger}
-      <span title="Time with changes of filament">{duration(ledger.seconds)}</span>
+      <span title="Time with changes of filament and stops">{duration(ledger.seconds)}</span>
       <span class="grams">
         {#each ledger.slots as slot (slot.slot)}
           <span title="{session.filament(slot.slot).name}: {(slot.lengthMm / 1000).toFixed(2)} m">
@@ -131,6 +134,7 @@
     </Portal>
   </Menu>
 </header>
+<MachineQuestion {session} bind:machine={wanted} />
 
 <style>
   .bar {

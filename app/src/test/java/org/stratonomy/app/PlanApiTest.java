@@ -6,6 +6,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
@@ -224,6 +225,20 @@ class PlanApiTest extends ApiTest {
     mvc.perform(post("/api/revisions/{r}/programs", moved.get("revision").asString()))
         .andExpect(status().isUnprocessableContent())
         .andExpect(jsonPath("$.detail").value(org.hamcrest.Matchers.containsString("off the bed")));
+    JsonNode despite =
+        json(
+            mvc.perform(
+                    post("/api/revisions/{r}/programs", moved.get("revision").asString())
+                        .param("despite", "off-bed:wedge"))
+                .andExpect(status().isCreated())
+                .andReturn());
+    assertThat(despite.get("despite").asString()).contains("reaches off the bed");
+    mvc.perform(get("/api/programs/{id}", despite.get("id").asString()))
+        .andExpect(
+            content()
+                .string(
+                    org.hamcrest.Matchers.startsWith(
+                        "; written despite: wedge reaches off the bed")));
     JsonNode mended =
         json(
             mvc.perform(

@@ -6,6 +6,7 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -16,6 +17,7 @@ import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.problem.Problem;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -69,6 +71,11 @@ final class ProgramCommand implements Callable<Integer> {
       description = "Say ledger and findings as JSON on standard output, and errors as JSON.")
   private boolean json;
 
+  @Option(
+      names = "--despite-errors",
+      description = "Write the program even if it cannot be printed as it is; it says so.")
+  private boolean despiteErrors;
+
   @Override
   public Integer call() {
     return StratonomyCommand.run(json, this::write);
@@ -80,8 +87,19 @@ final class ProgramCommand implements Callable<Integer> {
     int threads = Runtime.getRuntime().availableProcessors();
     try (Planner planner = new Planner(shelf, MEMO_BYTES, threads)) {
       PlanResult result = planner.compute(input.plan(), input.meshes(), Watch.NONE);
+      List<Finding> errors =
+          result.findings().stream()
+              .filter(finding -> finding.severity() == Finding.Severity.ERROR)
+              .toList();
+      if (!errors.isEmpty() && !despiteErrors) {
+        throw new Problem(
+            Problem.Kind.PLAN,
+            "the program",
+            "%s. %s".formatted(errors.getFirst().title(), errors.getFirst().reason()),
+            "Mend it, or write it all the same with --despite-errors.");
+      }
       try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(output))) {
-        Planner.writeProgram(result, out);
+        Planner.writeProgram(result, errors.stream().map(Finding::title).toList(), out);
       }
       ObjectNode written = LedgerFormat.write(result.ledger());
       if (ledger != null) {

@@ -125,6 +125,18 @@ class ProgramCommandTest {
   }
 
   @Test
+  void aPlanWithAnErrorIsWrittenOnlyIfAskedToAndSaysSo() throws IOException {
+    Files.writeString(directory.resolve("plan.json"), PLAN.replace("[100, 100, 0]", "[0, 0, 0]"));
+    Run run = run("plan.json");
+    assertThat(run.exit).isEqualTo(1);
+    assertThat(run.said).contains("reaches off the bed").contains("--despite-errors");
+    assertThat(directory.resolve("out.gcode")).doesNotExist();
+    assertThat(run("plan.json", "--despite-errors").exit).isZero();
+    assertThat(Files.readString(directory.resolve("out.gcode")))
+        .startsWith("; written despite: block reaches off the bed\n");
+  }
+
+  @Test
   void anUnknownKeyIsNamed() throws IOException {
     Files.writeString(directory.resolve("plan.json"), PLAN.replace("boundaries", "bounds"));
     Run run = run("plan.json");

@@ -23,9 +23,7 @@ class FileStory extends Story {
     Path file = directory.resolve(name.replaceAll(".*/|#.*", ""));
     Files.write(file, plan.meshes().get(name));
     drop(file);
-    named("Machine").selectOption("workshop-four");
-    assertThat(named("Machine")).hasValue("workshop-four");
-    computed();
+    chooseMachine("Workshop Four");
   }
 
   private void changesAreCounted() {

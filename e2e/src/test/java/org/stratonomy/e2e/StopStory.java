@@ -126,12 +126,10 @@ class StopStory extends Story {
 
     page.navigate(application.address());
     drop(block(4));
-    named("Machine").selectOption("Bench Two");
-    computed();
+    chooseMachine("Bench Two");
     stopAt(11);
     assertThat(export()).contains("; machine: Bench Two, nozzle 0.4 mm").contains("M0");
-    named("Machine").selectOption("Workshop One");
-    assertThat(named("Machine").locator("option:checked")).hasText("Workshop One");
+    chooseMachine("Workshop One");
 
     page.navigate(application.address() + "/shelf");
     button("Bench Two").click();

@@ -134,6 +134,14 @@ abstract class Story {
     assertThat(level()).containsText("L" + layer + " ");
   }
 
+  /** Changes the machine, and agrees to what changes with it. */
+  void chooseMachine(String name) {
+    named("Machine").selectOption(name);
+    button("Change to " + name).click();
+    assertThat(named("Machine").locator("option:checked")).hasText(name);
+    computed();
+  }
+
   /** Writes the program. */
   Download exported() {
     button("Export").click();

@@ -223,7 +223,17 @@ public final class Planner implements AutoCloseable {
 
   /** Writes the machine's program. */
   public static void writeProgram(PlanResult result, OutputStream out) throws IOException {
-    new ProgramWriter(result.plan(), result.resolver(), result.schedule(), result.ledger())
+    writeProgram(result, List.of(), out);
+  }
+
+  /**
+   * Writes the machine's program.
+   *
+   * @param despite what is wrong with the plan, for the program to say
+   */
+  public static void writeProgram(PlanResult result, List<String> despite, OutputStream out)
+      throws IOException {
+    new ProgramWriter(result.plan(), result.resolver(), result.schedule(), result.ledger(), despite)
         .write(out);
   }
 

@@ -26,6 +26,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import org.stratonomy.app.plans.PlanImporter.Dropped;
+import org.stratonomy.engine.MachineChange;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.place.CommonOrigin;
@@ -75,6 +76,12 @@ class PlanController {
   @GetMapping("/{id}")
   PlanState get(@PathVariable UUID id) {
     return plans.get(id);
+  }
+
+  /** What another machine would mean for the plan, before it is taken. */
+  @GetMapping("/{id}/machines/{machine}")
+  MachineChange machine(@PathVariable UUID id, @PathVariable String machine) {
+    return plans.machineChange(id, machine);
   }
 
   @PutMapping("/{id}")

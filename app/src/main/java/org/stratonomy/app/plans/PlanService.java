@@ -8,6 +8,7 @@ import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.stratonomy.app.meshes.MeshService;
+import org.stratonomy.engine.MachineChange;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.plan.Piece;
@@ -77,6 +78,12 @@ public class PlanService {
   @Transactional(readOnly = true)
   public UUID planOf(UUID revision) {
     return revision(revision).plan();
+  }
+
+  /** What another machine would mean for a plan. */
+  @Transactional(readOnly = true)
+  public MachineChange machineChange(UUID id, String machine) {
+    return MachineChange.of(plan(entity(id).revision()), machine, planner.shelf(), meshes);
   }
 
   @Transactional

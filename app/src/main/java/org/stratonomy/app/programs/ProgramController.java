@@ -3,6 +3,7 @@ package org.stratonomy.app.programs;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -12,6 +13,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -23,10 +25,17 @@ class ProgramController {
     this.programs = programs;
   }
 
+  /**
+   * Writes a program.
+   *
+   * @param despite ids of errors in spite of which it is written; that is noted in the program
+   */
   @PostMapping("/api/revisions/{revision}/programs")
   @ResponseStatus(HttpStatus.CREATED)
-  ProgramView write(@PathVariable UUID revision) throws IOException {
-    return programs.write(revision);
+  ProgramView write(
+      @PathVariable UUID revision, @RequestParam(defaultValue = "") Set<String> despite)
+      throws IOException {
+    return programs.write(revision, despite);
   }
 
   @GetMapping("/api/plans/{plan}/programs")

@@ -19,6 +19,10 @@ class ProgramEntity {
   private byte[] content;
 
   private long size;
+
+  /** Titles of the errors in spite of which it was written, a line each. */
+  private String despite;
+
   private Instant created;
 
   protected ProgramEntity() {}
@@ -30,6 +34,7 @@ class ProgramEntity {
       String fileName,
       byte[] content,
       long size,
+      String despite,
       Instant created) {
     this.id = id;
     this.plan = plan;
@@ -37,6 +42,7 @@ class ProgramEntity {
     this.fileName = fileName;
     this.content = content;
     this.size = size;
+    this.despite = despite;
     this.created = created;
   }
 

@@ -10,7 +10,7 @@ interface ProgramRepository extends JpaRepository<ProgramEntity, UUID> {
   @Query(
       """
       select new org.stratonomy.app.programs.ProgramView(
-          p.id, p.revision, p.fileName, p.size, p.created)
+          p.id, p.revision, p.fileName, p.size, p.created, p.despite)
       from ProgramEntity p where p.plan = :plan order by p.created desc
       """)
   List<ProgramView> viewsOf(UUID plan);

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.time.Clock;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
@@ -38,12 +39,17 @@ class ProgramService {
   record ProgramFile(String name, byte[] content) {}
 
   /**
-   * @throws Problem if a finding says that the program could not be printed
+   * @param despite ids of the errors that the planner knows of, and writes the program all the same
+   * @throws Problem if another finding says that the program could not be printed
    */
-  ProgramView write(UUID revision) throws IOException {
+  ProgramView write(UUID revision, Set<String> despite) throws IOException {
     PlanResult result = computations.result(revision);
-    result.findings().stream()
-        .filter(finding -> finding.severity() == Finding.Severity.ERROR)
+    List<Finding> errors =
+        result.findings().stream()
+            .filter(finding -> finding.severity() == Finding.Severity.ERROR)
+            .toList();
+    errors.stream()
+        .filter(finding -> !despite.contains(finding.id()))
         .findFirst()
         .ifPresent(
             finding -> {
@@ -55,11 +61,12 @@ class ProgramService {
                       ? "Mend it first."
                       : "%s first.".formatted(finding.remedies().getFirst().label()));
             });
+    List<String> titles = errors.stream().map(Finding::title).toList();
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     CountingStream counting;
     try (GZIPOutputStream zipped = new GZIPOutputStream(bytes)) {
       counting = new CountingStream(zipped);
-      Planner.writeProgram(result, counting);
+      Planner.writeProgram(result, titles, counting);
     }
     ProgramEntity program =
         new ProgramEntity(
@@ -69,6 +76,7 @@ class ProgramService {
             Planner.programName(result),
             bytes.toByteArray(),
             counting.count(),
+            String.join("\n", titles),
             clock.instant());
     programs.save(program);
     return views(plans.planOf(revision)).getFirst();

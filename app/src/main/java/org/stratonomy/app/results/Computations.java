@@ -73,7 +73,7 @@ public class Computations {
     }
 
     boolean isOf(UUID other, Shelf otherShelf) {
-      return revision.equals(other) && shelf.equals(otherShelf);
+      return revision.equals(other) && shelf == otherShelf;
     }
 
     void at(String name, int done, int total) {
@@ -109,7 +109,7 @@ public class Computations {
    */
   public Outcome await(UUID revision, long millis) {
     Known known = results.getIfPresent(revision);
-    if (known != null && known.shelf.equals(planner.shelf())) {
+    if (known != null && known.shelf == planner.shelf()) {
       return new Outcome.Done(known.result);
     }
     Running computation = start(revision);

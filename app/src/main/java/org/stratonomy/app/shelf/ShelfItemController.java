@@ -17,7 +17,6 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import org.stratonomy.app.plans.PlanService;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.plan.Filament;
@@ -34,12 +33,12 @@ import tools.jackson.databind.node.ObjectNode;
 @RequestMapping("/api/shelf/items")
 class ShelfItemController {
   private final ShelfService service;
-  private final PlanService plans;
+  private final Usage usage;
   private final Planner planner;
 
-  ShelfItemController(ShelfService service, PlanService plans, Planner planner) {
+  ShelfItemController(ShelfService service, Usage usage, Planner planner) {
     this.service = service;
-    this.plans = plans;
+    this.usage = usage;
     this.planner = planner;
   }
 
@@ -132,13 +131,13 @@ class ShelfItemController {
 
   @DeleteMapping("/machines/{id}")
   ItemsView removeMachine(@PathVariable String id) {
-    service.removeMachine(id, plans.named(plan -> plan.machine().equals(id)));
+    service.removeMachine(id, usage.ofMachine(id));
     return all();
   }
 
   @DeleteMapping("/filaments/{id}")
   ItemsView removeFilament(@PathVariable String id) {
-    service.removeFilament(id, plans.named(plan -> plan.slots().contains(id)));
+    service.removeFilament(id, usage.ofFilament(id));
     return all();
   }
 

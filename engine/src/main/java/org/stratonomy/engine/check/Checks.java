@@ -4,11 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.divide.Cells;
-import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
@@ -24,7 +22,6 @@ import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
-import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.strata.LayerStack;
@@ -39,9 +36,6 @@ public final class Checks {
   private static final double ROUNDING_MM = 1e-6;
   private static final double INCH_MM = 25.4;
   private static final double METRE_MM = 1000;
-
-  /** With less than this the nozzle drags over what it just printed. */
-  private static final double LEAST_LIFT_MM = 0.2;
 
   private final Plan plan;
   private final Machine machine;
@@ -76,10 +70,8 @@ public final class Checks {
       checks.piece(placed.get(i), stack.pieces().get(i));
     }
     checks.skirt();
-    checks.stops();
-    checks.waiting();
     checks.findings.addAll(DivisionChecks.run(plan, placed, stack.pieces(), cells));
-    checks.changesWithinLayers();
+    checks.findings.addAll(StopChecks.run(plan, resolver.machine(), schedule));
     schedule
         .tower()
         .ifPresent(
@@ -289,111 +281,6 @@ public final class Checks {
       most = outside ? Math.max(most, reach) : most;
     }
     return most;
-  }
-
-  private void stops() {
-    double top = stack.layers().isEmpty() ? 0 : stack.layers().getLast().top();
-    for (Stop stop : plan.stops()) {
-      if (stop.heightMm() <= 0 || stop.heightMm() >= top) {
-        List<Stop> others = plan.stops().stream().filter(s -> !s.id().equals(stop.id())).toList();
-        add(
-            "stop-outside:" + stop.id(),
-            Severity.WARNING,
-            "A stop lies outside the print",
-            text(
-                "It is set at %.3f mm; the print goes from 0 to %.3f mm. It will not happen.",
-                stop.heightMm(), top),
-            null,
-            Optional.empty(),
-            List.of(new Remedy("Remove the stop", plan.withStops(others))));
-      }
-    }
-  }
-
-  /** Where and how hot the machine waits must be possible, and the nozzle clear of the part. */
-  private void waiting() {
-    for (Stop stop : plan.stops()) {
-      Stop.Waiting waiting = stop.waiting();
-      if (!stop.kind().waits()) {
-        continue;
-      }
-      waiting
-          .park()
-          .filter(park -> !machine.reaches(park))
-          .ifPresent(
-              park ->
-                  waiting(
-                      "park",
-                      Severity.ERROR,
-                      stop,
-                      text(
-                          "It is to wait at X %.1f, Y %.1f mm; the bed reaches to %.1f, %.1f mm.",
-                          park.x(), park.y(), machine.bedX(), machine.bedY()),
-                      "Wait where the machine usually does",
-                      waiting.withPark(Optional.empty())));
-      if (waiting.nozzleC().orElse(0) > machine.nozzleMaxC()) {
-        waiting(
-            "hot",
-            Severity.ERROR,
-            stop,
-            text(
-                "The nozzle is to wait at %.0f °C; it may get %.0f °C.",
-                waiting.nozzleC().getAsDouble(), machine.nozzleMaxC()),
-            "Leave it as hot as it is",
-            waiting.withNozzleC(OptionalDouble.empty()));
-      }
-      if (waiting.liftMm().orElse(1) < LEAST_LIFT_MM) {
-        waiting(
-            "lift",
-            Severity.WARNING,
-            stop,
-            "The nozzle would be dragged over the part when the head goes aside.",
-            "Lift as far as the machine usually does",
-            waiting.withLiftMm(OptionalDouble.empty()));
-      }
-    }
-  }
-
-  private void waiting(
-      String id, Severity severity, Stop stop, String reason, String remedy, Stop.Waiting mended) {
-    List<Stop> stops =
-        plan.stops().stream()
-            .map(s -> s.id().equals(stop.id()) ? s.withWaiting(mended) : s)
-            .toList();
-    add(
-        "stop-%s:%s".formatted(id, stop.id()),
-        severity,
-        text("The stop at %.1f mm cannot wait like that", stop.heightMm()),
-        reason,
-        null,
-        Optional.of(stop.heightMm()),
-        List.of(new Remedy(remedy, plan.withStops(stops))));
-  }
-
-  /** Changing filament by hand several times in every layer is hardly meant. */
-  private void changesWithinLayers() {
-    if (machine.feeder()) {
-      return;
-    }
-    List<LayerSchedule> mixed =
-        schedule.layers().stream()
-            .filter(
-                layer ->
-                    layer.halts().stream()
-                        .anyMatch(halt -> halt.isColourChange() && halt.beforeStroke() > 0))
-            .toList();
-    if (!mixed.isEmpty()) {
-      add(
-          "mixed-layers",
-          Severity.WARNING,
-          "Filament is changed within %d layers".formatted(mixed.size()),
-          "Pieces, or support, of different filaments share these layers, and each change is made by"
-              + " hand. Give pieces boundaries at the same heights, print them one after the other in"
-              + " plans of their own, or print support with the filament of the piece.",
-          null,
-          Optional.of(mixed.getFirst().layer().bottom()),
-          List.of());
-    }
   }
 
   /** Whether support of a piece is printed below a height. */

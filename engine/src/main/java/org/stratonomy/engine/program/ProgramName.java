@@ -24,7 +24,7 @@ public final class ProgramName {
     String materials =
         used.stream().map(f -> plain(f.material())).distinct().collect(Collectors.joining("+"));
     String colours = used.stream().map(f -> plain(f.name())).collect(Collectors.joining("+"));
-    int stops = ledger.halts().size();
+    long stops = ledger.halts().stream().filter(Ledger.HaltEntry::needsOperator).count();
     return "%s_%s_%s_%smm_%s.gcode"
         .formatted(
             plain(plan.name()),

@@ -45,6 +45,7 @@ public final class ProgramWriter {
   private final Schedule schedule;
   private final Ledger ledger;
   private final Dialect dialect;
+  private final List<String> despite;
   private final int stops;
 
   private GcodeText text;
@@ -53,7 +54,12 @@ public final class ProgramWriter {
   private double nozzleC;
   private int stopNumber;
 
-  public ProgramWriter(Plan plan, Resolver resolver, Schedule schedule, Ledger ledger) {
+  /**
+   * @param despite what is wrong with the plan, for the program to say
+   */
+  public ProgramWriter(
+      Plan plan, Resolver resolver, Schedule schedule, Ledger ledger, List<String> despite) {
+    this.despite = List.copyOf(despite);
     this.plan = plan;
     this.resolver = resolver;
     this.machine = resolver.machine();
@@ -113,6 +119,9 @@ public final class ProgramWriter {
     values.put("tool", schedule.firstSlot() - 1);
     values.put("bedC", number(schedule.bedC()));
     values.put("acceleration", number(resolver.plan().number(Setting.ACCELERATION)));
+    for (String error : despite) {
+      text.add("; written despite: ").add(oneLine(error)).add('\n');
+    }
     text.add(dialect.start(values));
   }
 

@@ -1,0 +1,90 @@
+package org.stratonomy.engine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.MachineChange.Difference;
+import org.stratonomy.engine.MachineChange.Trouble;
+import org.stratonomy.engine.document.ShelfFormat;
+import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.plan.Value;
+
+class MachineChangeTest {
+  private static final Shelf STANDARD = ShelfReader.standard();
+
+  /** A small machine with a fine, cool nozzle. */
+  private static final Shelf SHELF =
+      STANDARD.with(
+          ShelfFormat.machine(
+              ShelfFormat.write(STANDARD.machine("workshop-one"))
+                  .put("id", "small")
+                  .put("name", "Small")
+                  .put("bedX", 100)
+                  .put("bedY", 90)
+                  .put("heightMm", 50)
+                  .put("parkY", 80)
+                  .put("nozzleMm", 0.25)
+                  .put("nozzleMaxC", 205)));
+
+  private static MachineChange change(String machine, Mesh mesh, Rule... rules) {
+    Plan plan = Shapes.plan(List.of(), rules);
+    return MachineChange.of(plan, machine, SHELF, Shapes.source(mesh));
+  }
+
+  @Test
+  void theSameMachineChangesNothing() {
+    MachineChange same = change("workshop-one", Shapes.bar(20, 20, 5));
+    assertThat(same.differences()).isEmpty();
+    assertThat(same.troubles()).isEmpty();
+    assertThat(same.possible()).isTrue();
+  }
+
+  @Test
+  void whatFollowsTheMachineIsListedAndWhatARuleGivesIsNot() {
+    MachineChange small = change("small", Shapes.bar(20, 20, 5));
+    assertThat(small.differences())
+        .contains(
+            new Difference("Nozzle", "0.4 mm", "0.25 mm"),
+            new Difference("Room", "250 × 210 × 220 mm", "100 × 90 × 50 mm"),
+            new Difference("Line width", "0.44 mm", "0.275 mm"));
+    Rule width = Shapes.everywhere(Map.of(Setting.LINE_WIDTH, Value.of(0.4)));
+    assertThat(change("small", Shapes.bar(20, 20, 5), width).differences())
+        .noneMatch(difference -> difference.what().equals("Line width"));
+    assertThat(change("workshop-four", Shapes.bar(20, 20, 5)).differences())
+        .contains(
+            new Difference(
+                "Filament is changed", "by hand, 90 s each", "by its feeder, 45 s each"));
+  }
+
+  @Test
+  void whatWouldNoLongerFitIsNamedWithARemedy() {
+    MachineChange small = change("small", Shapes.bar(120, 20, 60));
+    assertThat(small.troubles()).extracting(Trouble::what).contains("Piece", "Chalk", "Slate");
+    assertThat(small.troubles())
+        .extracting(Trouble::reason)
+        .contains(
+            "It takes 120 × 20 mm of a bed of 100 × 90 mm.",
+            "It is 60 mm high; there is room for 50 mm.",
+            "It needs 210 °C; the nozzle may get 205 °C.");
+    assertThat(small.troubles()).noneMatch(trouble -> trouble.remedy().isBlank());
+    assertThat(small.possible()).isTrue();
+    assertThat(change("small", Shapes.bar(20, 20, 5)).troubles())
+        .extracting(Trouble::reason)
+        .contains("It would reach off the bed.");
+  }
+
+  @Test
+  void aRuleThatTheOtherMachineCannotDoMakesItImpossible() {
+    Rule thick = Shapes.everywhere(Map.of(Setting.LAYER_HEIGHT, Value.of(0.3)));
+    MachineChange small = change("small", Shapes.bar(20, 20, 5), thick);
+    assertThat(small.possible()).isFalse();
+    assertThat(small.troubles().getLast().reason()).contains("Layer height 0.3 is not possible");
+  }
+}
