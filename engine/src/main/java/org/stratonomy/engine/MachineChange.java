@@ -139,6 +139,13 @@ public record MachineChange(
     }
 
     void filaments() {
+      if (plan.slots().size() > after.mostFilaments()) {
+        trouble(
+            "Filaments",
+            "The plan has %d; its feeder holds %d."
+                .formatted(plan.slots().size(), after.mostFilaments()),
+            "Use fewer of them.");
+      }
       for (String slot : plan.slots().stream().distinct().toList()) {
         Filament filament = shelf.filament(slot);
         if (filament.nozzleC() > after.nozzleMaxC()) {

@@ -16,6 +16,7 @@ import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.check.Finding;
+import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
@@ -162,6 +163,29 @@ class PurgeTowerTest {
     assertThat(compute(plan(nothing)).schedule().tower()).isEmpty();
     Rule one = Shapes.everywhere(Map.of(Setting.FILAMENT, Value.of(1)));
     assertThat(compute(plan(one)).schedule().tower()).isEmpty();
+  }
+
+  @Test
+  void moreFilamentsThanTheFeederHoldsAreAnError() {
+    Plan four = Shapes.plan(List.of(1.0, 2.0, 3.0, 4.0));
+    List<Rule> rules = new ArrayList<>();
+    for (int stratum = 1; stratum <= 5; stratum++) {
+      rules.add(Shapes.stratum(stratum, Map.of(Setting.FILAMENT, Value.of(stratum))));
+    }
+    Plan five =
+        new Plan(
+            "Five",
+            "workshop-four",
+            List.of("chalk", "slate", "kelp", "fog", "sand"),
+            four.pieces(),
+            rules,
+            List.of());
+    assertThat(compute(five).findings())
+        .anyMatch(f -> f.id().equals("too-many-filaments") && f.severity() == Severity.ERROR);
+    assertThat(compute(five.withRules(rules.subList(0, 4))).findings())
+        .noneMatch(f -> f.id().equals("too-many-filaments"));
+    assertThat(compute(five.withMachine("workshop-one")).findings())
+        .noneMatch(f -> f.id().equals("too-many-filaments"));
   }
 
   @Test

@@ -19,6 +19,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.document.PlanFormat;
+import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.plan.Machine;
@@ -192,8 +193,10 @@ class StopTest {
   @ValueSource(strings = {"hand-change", "hand-pause", "hand-wait"})
   void eachDialectSaysWhatToLoadAndStatesAllAnewAfterIt(String dialect) throws IOException {
     Shelf standard = ShelfReader.standard();
-    Machine m = standard.machine("workshop-one");
-    Shelf shelf = new Shelf(List.of(m.withDialect(dialect)), standard.filaments());
+    Machine machine =
+        ShelfFormat.machine(
+            ShelfFormat.write(standard.machine("workshop-one")).put("dialect", dialect));
+    Shelf shelf = standard.with(machine);
     List<String> lines = program(compute(twoColours(), shelf)).lines().toList();
     String wait =
         switch (dialect) {

@@ -8,6 +8,7 @@ import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.merge.Schedule;
+import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshReport;
@@ -70,6 +71,7 @@ public final class Checks {
       checks.piece(placed.get(i), stack.pieces().get(i));
     }
     checks.skirt();
+    checks.slots();
     checks.findings.addAll(DivisionChecks.run(plan, placed, stack.pieces(), cells));
     checks.findings.addAll(StopChecks.run(plan, resolver.machine(), schedule));
     schedule
@@ -281,6 +283,27 @@ public final class Checks {
       most = outside ? Math.max(most, reach) : most;
     }
     return most;
+  }
+
+  /** A feeder holds so many filaments and no more. */
+  private void slots() {
+    long used =
+        schedule.layers().stream()
+            .flatMap(layer -> layer.strokes().stream())
+            .map(Stroke::slot)
+            .distinct()
+            .count();
+    if (used > machine.mostFilaments()) {
+      add(
+          "too-many-filaments",
+          Severity.ERROR,
+          "%d filaments are used".formatted(used),
+          "The feeder of %s holds %d. Use fewer of them, or a machine that is fed by hand."
+              .formatted(machine.name(), machine.mostFilaments()),
+          null,
+          Optional.empty(),
+          List.of());
+    }
   }
 
   /** Whether support of a piece is printed below a height. */

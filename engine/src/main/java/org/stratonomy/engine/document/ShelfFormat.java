@@ -80,6 +80,7 @@ public final class ShelfFormat {
           number("maxSpeedZ", "Speed, Z, up to", "Motion", "mm/s", 0.5, 500, "Its limit."),
           number("travelSpeed", "Travel speed", "Motion", "mm/s", 5, 2000, "Without extrusion."),
           yesOrNo("feeder", "Has a feeder", "Changes", "Whether it changes filament by itself."),
+          number("slots", "Slots", "Changes", "", 1, 64, "How many filaments its feeder holds."),
           number(
               "changeSeconds",
               "A change takes",
@@ -220,6 +221,9 @@ public final class ShelfFormat {
   public static Machine machine(JsonNode node) {
     String place = place("machine", node);
     check(place, node, MACHINE);
+    if (node.get("slots").asDouble() != node.get("slots").asInt()) {
+      throw bad(place, "Slots cannot be a fraction.", "Give a whole number.");
+    }
     Machine machine = JSON.treeToValue(node, Machine.class);
     if (machine.travelSpeed() > machine.maxSpeedXy()) {
       throw bad(

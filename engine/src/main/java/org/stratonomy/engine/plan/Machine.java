@@ -23,6 +23,7 @@ import org.stratonomy.engine.mesh.Bounds;
  * @param parkLiftMm how far the nozzle is lifted before it goes there
  * @param dialect how the machine wants its program written
  * @param feeder whether filaments are changed without the operator
+ * @param slots how many filaments the feeder holds; of no account without one
  * @param idleSeconds after which the motors let go by themselves; 0 for never
  * @param meltMm3 how much filament the melt zone holds that mixes at a change
  */
@@ -46,6 +47,7 @@ public record Machine(
     double parkLiftMm,
     String dialect,
     boolean feeder,
+    int slots,
     double idleSeconds,
     double meltMm3) {
 
@@ -65,29 +67,9 @@ public record Machine(
         && b.maxY() <= bedY - room;
   }
 
-  public Machine withDialect(String changed) {
-    return new Machine(
-        id,
-        name,
-        bedX,
-        bedY,
-        heightMm,
-        nozzleMm,
-        nozzleMaxC,
-        bedMaxC,
-        accelerationMmS2,
-        junctionMm,
-        maxSpeedXy,
-        maxSpeedZ,
-        travelSpeed,
-        changeSeconds,
-        parkX,
-        parkY,
-        parkLiftMm,
-        changed,
-        feeder,
-        idleSeconds,
-        meltMm3);
+  /** How many filaments a plan may use. */
+  public int mostFilaments() {
+    return feeder ? slots : Integer.MAX_VALUE;
   }
 
   /** Whether the head can wait at a place. */
