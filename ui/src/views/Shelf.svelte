@@ -40,4 +40,40 @@
     max-width: 1100px;
     margin: 0 auto;
   }
+
+  main :global(.columns) {
+    display: grid;
+    grid-template-columns: 260px 1fr;
+    gap: 26px;
+    align-items: start;
+  }
+
+  main :global(nav) {
+    display: grid;
+    gap: 3px;
+  }
+
+  main :global(.entry) {
+    text-align: left;
+    padding: 5px 10px;
+    border-radius: 3px;
+    cursor: pointer;
+  }
+
+  main :global(.entry:hover) {
+    background: var(--rule-soft);
+  }
+
+  main :global(.entry[aria-pressed='true']) {
+    background: var(--accent-wash);
+    outline: 1px solid var(--accent);
+    outline-offset: -1px;
+  }
+
+  main :global(section) {
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    padding: 14px 16px;
+  }
 </style>

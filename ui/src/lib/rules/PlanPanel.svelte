@@ -32,7 +32,7 @@
   </label>
 {/snippet}
 
-<header>
+<header class="panel-head">
   <strong>Whole plan · stratum {number}</strong>
   <span class="num">of {heights.length - 1}</span>
 </header>
@@ -50,14 +50,6 @@
 </div>
 
 <style>
-  header {
-    display: flex;
-    justify-content: space-between;
-    padding: 4px 8px;
-    border: 1px solid var(--ink-soft);
-    border-radius: 3px;
-  }
-
   .span {
     padding: 6px 0;
     border-bottom: 1px solid var(--rule-soft);

@@ -79,7 +79,7 @@
   }
 </script>
 
-<header>
+<header class="panel-head">
   <strong>Stop before L{layer}</strong>
   <span class="num">at {mm(stop.height)}</span>
 </header>
@@ -234,14 +234,6 @@
 >
 
 <style>
-  header {
-    display: flex;
-    justify-content: space-between;
-    padding: 4px 8px;
-    border: 1px solid var(--ink-soft);
-    border-radius: 3px;
-  }
-
   .kinds {
     display: flex;
     flex-wrap: wrap;

@@ -36,7 +36,12 @@
   }
 </script>
 
-<header style:background={colour} style:color={textOn(colour)} style:border-color={darker(colour)}>
+<header
+  class="panel-head"
+  style:background={colour}
+  style:color={textOn(colour)}
+  style:border-color={darker(colour)}
+>
   <strong
     >{piece.name} · stratum {stratum.number}
     <input
@@ -123,14 +128,6 @@
   header input::placeholder {
     color: inherit;
     opacity: 0.7;
-  }
-
-  header {
-    display: flex;
-    justify-content: space-between;
-    padding: 4px 8px;
-    border: 1px solid;
-    border-radius: 3px;
   }
 
   .span {

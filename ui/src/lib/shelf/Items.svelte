@@ -191,53 +191,20 @@
 </div>
 
 <style>
-  .columns {
-    display: grid;
-    grid-template-columns: 260px 1fr;
-    gap: 26px;
-    align-items: start;
-  }
-
-  nav {
-    display: grid;
-    gap: 3px;
-  }
-
   .entry {
     display: flex;
     gap: 7px;
     align-items: center;
-    text-align: left;
-    padding: 5px 10px;
-    border-radius: 3px;
-    cursor: pointer;
   }
 
   .entry .soft {
     margin-left: auto;
   }
 
-  .entry:hover {
-    background: var(--rule-soft);
-  }
-
-  .entry[aria-pressed='true'] {
-    background: var(--accent-wash);
-    outline: 1px solid var(--accent);
-    outline-offset: -1px;
-  }
-
   .files {
     display: flex;
     gap: 6px;
     margin-top: 10px;
-  }
-
-  section {
-    background: var(--sheet);
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    padding: 14px 16px;
   }
 
   .head {

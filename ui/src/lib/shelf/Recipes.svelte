@@ -220,46 +220,9 @@
 </div>
 
 <style>
-  .columns {
-    display: grid;
-    grid-template-columns: 260px 1fr;
-    gap: 26px;
-    align-items: start;
-  }
-
-  nav {
-    display: grid;
-    gap: 3px;
-    justify-items: stretch;
-  }
-
   nav .tool {
     justify-self: start;
     margin-top: 8px;
-  }
-
-  .entry {
-    text-align: left;
-    padding: 5px 10px;
-    border-radius: 3px;
-    cursor: pointer;
-  }
-
-  .entry:hover {
-    background: var(--rule-soft);
-  }
-
-  .entry[aria-pressed='true'] {
-    background: var(--accent-wash);
-    outline: 1px solid var(--accent);
-    outline-offset: -1px;
-  }
-
-  section {
-    background: var(--sheet);
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    padding: 14px 16px;
   }
 
   .head {

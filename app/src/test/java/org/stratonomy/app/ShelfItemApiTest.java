@@ -14,6 +14,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.test.web.servlet.MvcResult;
 import org.stratonomy.app.shelf.ShelfService;
 import org.stratonomy.engine.document.ShelfReader;
@@ -23,6 +24,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** Machines and filaments are edited, copied, taken from files, and removed. */
 class ShelfItemApiTest extends ApiTest {
   @Autowired private ShelfService service;
+  @Autowired private JdbcTemplate jdbc;
 
   @AfterEach
   void putTheSamplesBack() {
@@ -122,6 +124,17 @@ class ShelfItemApiTest extends ApiTest {
     assertThat(put_("filaments", filament.put("colour", "white")).getResponse().getStatus())
         .isEqualTo(422);
     assertThat(items()).isEqualTo(before);
+  }
+
+  @Test
+  void whatAnOlderVersionKeptIsFilledUp() throws Exception {
+    jdbc.update(
+        "update shelf_item set content = (content - 'idleSeconds') || '{\"colourOfFrame\": 3}'"
+            + " where id = 'workshop-one'");
+    service.begin();
+    JsonNode machine = item(items(), "machines", "workshop-one");
+    assertThat(machine.get("idleSeconds").asDouble()).isEqualTo(60);
+    assertThat(machine.has("colourOfFrame")).isFalse();
   }
 
   @Test

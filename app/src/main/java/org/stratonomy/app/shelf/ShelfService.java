@@ -16,7 +16,9 @@ import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.problem.Problem;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * The machines and filaments of the shelf: the samples at first, then what was made of them. The
@@ -39,23 +41,26 @@ public class ShelfService {
     if (all.isEmpty()) {
       keep(ShelfReader.standard());
     } else {
+      Shelf samples = ShelfReader.standard();
+      ObjectNode machine = ShelfFormat.write(samples.machines().getFirst());
+      ObjectNode filament = ShelfFormat.write(samples.filaments().getFirst());
       planner.use(
           new Shelf(
-              items(
-                  all,
-                  Kind.MACHINE,
-                  json -> ShelfFormat.machine(JsonMapper.shared().readTree(json))),
-              items(
-                  all,
-                  Kind.FILAMENT,
-                  json -> ShelfFormat.filament(JsonMapper.shared().readTree(json)))));
+              items(all, Kind.MACHINE, machine, ShelfFormat::machine),
+              items(all, Kind.FILAMENT, filament, ShelfFormat::filament)));
     }
   }
 
-  private static <T> List<T> items(List<ShelfItemEntity> all, Kind kind, Function<String, T> read) {
+  /**
+   * @param sample what a field is that was not known yet when the item was kept
+   */
+  private static <T> List<T> items(
+      List<ShelfItemEntity> all, Kind kind, ObjectNode sample, Function<JsonNode, T> read) {
     return all.stream()
         .filter(item -> item.key().kind() == kind)
-        .map(item -> read.apply(item.content()))
+        .map(item -> (ObjectNode) JsonMapper.shared().readTree(item.content()))
+        .map(kept -> sample.deepCopy().setAll(kept.retain(sample.propertyNames())))
+        .map(read)
         .toList();
   }
 
