@@ -44,7 +44,8 @@ await_server() {
     if curl -fs "http://127.0.0.1:$1/actuator/health/readiness" >/dev/null 2>&1; then
       return
     fi
-    server_runs || { tail -n 20 "$data/app.log" >&2; stop_database "$(cat "$data/database-directory")"; fail "The application did not start; $data/app.log says why."; }
+    # Not server_runs: until the shell has become the server, its command line is another one.
+    kill -0 "$(cat "$data/app.pid")" 2>/dev/null || { tail -n 20 "$data/app.log" >&2; stop_database "$(cat "$data/database-directory")"; fail "The application did not start; $data/app.log says why."; }
     sleep 0.5
   done
   fail "The application does not answer after two minutes; $data/app.log may say why."
