@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
@@ -17,7 +18,6 @@ import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.plan.Shelf;
-import org.stratonomy.engine.problem.Problem;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -73,7 +73,7 @@ final class ProgramCommand implements Callable<Integer> {
 
   @Option(
       names = "--despite-errors",
-      description = "Write the program even if it cannot be printed as it is; it says so.")
+      description = "Write the program in spite of errors in the plan; it names them.")
   private boolean despiteErrors;
 
   @Override
@@ -87,19 +87,12 @@ final class ProgramCommand implements Callable<Integer> {
     int threads = Runtime.getRuntime().availableProcessors();
     try (Planner planner = new Planner(shelf, MEMO_BYTES, threads)) {
       PlanResult result = planner.compute(input.plan(), input.meshes(), Watch.NONE);
-      List<Finding> errors =
-          result.findings().stream()
-              .filter(finding -> finding.severity() == Finding.Severity.ERROR)
-              .toList();
-      if (!errors.isEmpty() && !despiteErrors) {
-        throw new Problem(
-            Problem.Kind.PLAN,
-            "the program",
-            "%s. %s".formatted(errors.getFirst().title(), errors.getFirst().reason()),
-            "Mend it, or write it all the same with --despite-errors.");
+      if (!despiteErrors) {
+        result.checkPrintable(Set.of());
       }
+      List<String> despite = result.errors().stream().map(Finding::title).toList();
       try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(output))) {
-        Planner.writeProgram(result, errors.stream().map(Finding::title).toList(), out);
+        Planner.writeProgram(result, despite, out);
       }
       ObjectNode written = LedgerFormat.write(result.ledger());
       if (ledger != null) {

@@ -129,7 +129,7 @@ class ProgramCommandTest {
     Files.writeString(directory.resolve("plan.json"), PLAN.replace("[100, 100, 0]", "[0, 0, 0]"));
     Run run = run("plan.json");
     assertThat(run.exit).isEqualTo(1);
-    assertThat(run.said).contains("reaches off the bed").contains("--despite-errors");
+    assertThat(run.said).contains("reaches off the bed").contains("Move it onto the bed first");
     assertThat(directory.resolve("out.gcode")).doesNotExist();
     assertThat(run("plan.json", "--despite-errors").exit).isZero();
     assertThat(Files.readString(directory.resolve("out.gcode")))

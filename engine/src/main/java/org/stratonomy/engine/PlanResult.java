@@ -1,12 +1,14 @@
 package org.stratonomy.engine;
 
 import java.util.List;
+import java.util.Set;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.strata.HeightProfile;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.PlacedPiece;
@@ -27,4 +29,30 @@ public record PlanResult(
     List<Cells> cells,
     Schedule schedule,
     Ledger ledger,
-    List<Finding> findings) {}
+    List<Finding> findings) {
+
+  /** The findings that say that the program cannot be printed. */
+  public List<Finding> errors() {
+    return findings.stream().filter(f -> f.severity() == Finding.Severity.ERROR).toList();
+  }
+
+  /**
+   * Refuses plans with errors.
+   *
+   * @param despite ids of the errors that are known and accepted
+   * @throws Problem for the first other one
+   */
+  public void checkPrintable(Set<String> despite) {
+    for (Finding error : errors()) {
+      if (!despite.contains(error.id())) {
+        throw new Problem(
+            Problem.Kind.PLAN,
+            "the program",
+            "%s. %s".formatted(error.title(), error.reason()),
+            error.remedies().isEmpty()
+                ? "Mend it first."
+                : "%s first.".formatted(error.remedies().getFirst().label()));
+      }
+    }
+  }
+}

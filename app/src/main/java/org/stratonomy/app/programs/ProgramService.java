@@ -17,7 +17,6 @@ import org.stratonomy.app.results.Computations;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.check.Finding;
-import org.stratonomy.engine.problem.Problem;
 
 /** Writes programs and keeps them with the revisions that they came from. */
 @Service
@@ -44,24 +43,8 @@ class ProgramService {
    */
   ProgramView write(UUID revision, Set<String> despite) throws IOException {
     PlanResult result = computations.result(revision);
-    List<Finding> errors =
-        result.findings().stream()
-            .filter(finding -> finding.severity() == Finding.Severity.ERROR)
-            .toList();
-    errors.stream()
-        .filter(finding -> !despite.contains(finding.id()))
-        .findFirst()
-        .ifPresent(
-            finding -> {
-              throw new Problem(
-                  Problem.Kind.PLAN,
-                  "the program",
-                  "%s. %s".formatted(finding.title(), finding.reason()),
-                  finding.remedies().isEmpty()
-                      ? "Mend it first."
-                      : "%s first.".formatted(finding.remedies().getFirst().label()));
-            });
-    List<String> titles = errors.stream().map(Finding::title).toList();
+    result.checkPrintable(despite);
+    List<String> titles = result.errors().stream().map(Finding::title).toList();
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     CountingStream counting;
     try (GZIPOutputStream zipped = new GZIPOutputStream(bytes)) {

@@ -21,12 +21,19 @@ final class PurgingFormat {
               volume.get("to").asInt(),
               volume.get("volume").asDouble()));
     }
-    JsonNode tower = node.path("tower");
-    return new Purging(
-        tower.isArray()
-            ? Optional.of(new Purging.Place(tower.get(0).asDouble(), tower.get(1).asDouble()))
-            : Optional.empty(),
-        volumes);
+    return new Purging(place(node.path("tower")), volumes);
+  }
+
+  /** X and Y, if they are given. */
+  static Optional<Purging.Place> place(JsonNode node) {
+    return node.isArray()
+        ? Optional.of(new Purging.Place(node.get(0).asDouble(), node.get(1).asDouble()))
+        : Optional.empty();
+  }
+
+  static ObjectNode placeSchema(String description) {
+    ObjectNode place = PlanSchema.list(PlanSchema.number("X, Y"), 2, description);
+    return place.put("maxItems", 2);
   }
 
   static void write(Purging purging, ObjectNode node) {
@@ -47,10 +54,8 @@ final class PurgingFormat {
     ObjectNode purging = PlanSchema.object();
     purging.put("description", "Where and how much is purged when the filament changes");
     ObjectNode properties = (ObjectNode) purging.get("properties");
-    ObjectNode tower = properties.putObject("tower");
-    tower.put("type", "array").put("minItems", 2).put("maxItems", 2);
-    tower.put("description", "Middle of the purge tower, mm; beside the pieces if missing");
-    tower.putObject("items").put("type", "number");
+    properties.set(
+        "tower", placeSchema("Middle of the purge tower, mm; beside the pieces if missing"));
     ObjectNode volume = PlanSchema.object("from", "to", "volume");
     ObjectNode volumeProperties = (ObjectNode) volume.get("properties");
     volumeProperties.set("from", slot("Slot of the filament that comes out"));

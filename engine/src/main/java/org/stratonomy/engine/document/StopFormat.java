@@ -1,9 +1,7 @@
 package org.stratonomy.engine.document;
 
 import java.util.Arrays;
-import java.util.Optional;
 import java.util.OptionalDouble;
-import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Stop;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -20,7 +18,6 @@ final class StopFormat {
    * @param missingId given to a stop without one
    */
   static Stop read(JsonNode node, String missingId) {
-    JsonNode park = node.path("park");
     return new Stop(
         node.path("id").asString(missingId),
         node.get("height").asDouble(),
@@ -28,9 +25,7 @@ final class StopFormat {
         node.path("note").asString(""),
         new Stop.Waiting(
             number(node, "lift"),
-            park.isArray()
-                ? Optional.of(new Purging.Place(park.get(0).asDouble(), park.get(1).asDouble()))
-                : Optional.empty(),
+            PurgingFormat.place(node.path("park")),
             number(node, "nozzle"),
             number(node, "seconds"),
             node.path("purge").asDouble(0)),
@@ -71,10 +66,9 @@ final class StopFormat {
     Arrays.stream(Stop.Kind.values()).map(Stop.Kind::label).forEach(kinds::add);
     properties.set("note", PlanSchema.text("What to tell the operator", 0, 200));
     properties.set("lift", range("How far the nozzle is lifted, mm", 500));
-    ObjectNode park = properties.putObject("park");
-    park.put("type", "array").put("minItems", 2).put("maxItems", 2);
-    park.put("description", "Where the head waits, mm; the machine's place if missing");
-    park.putObject("items").put("type", "number");
+    properties.set(
+        "park",
+        PurgingFormat.placeSchema("Where the head waits, mm; the machine's place if missing"));
     properties.set("nozzle", range("Temperature of the nozzle meanwhile, °C", 500));
     properties.set("seconds", range("How long the operator is expected to take, s", 86_400));
     properties.set("purge", range("Strand pushed out before the print goes on, mm", 1000));

@@ -32,6 +32,16 @@ public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops)
     return stops.stream().filter(stop -> stop.kind().waits()).toList();
   }
 
+  /** Whether the machine waits apart from the change: by hand they are one wait. */
+  public boolean waitsApart(Machine machine) {
+    return !waits().isEmpty() && (machine.feeder() || !isColourChange());
+  }
+
+  /** How many times the machine waits, or has filament changed. */
+  public int count(Machine machine) {
+    return (waitsApart(machine) ? 1 : 0) + (isColourChange() ? 1 : 0);
+  }
+
   /** Whether the operator is needed. */
   public boolean needsOperator(Machine machine) {
     return isColourChange() && !machine.feeder() || !waits().isEmpty();

@@ -66,7 +66,11 @@ public final class ProgramWriter {
     this.schedule = schedule;
     this.ledger = ledger;
     this.dialect = Dialect.named(machine.dialect());
-    this.stops = stopCount();
+    this.stops =
+        schedule.layers().stream()
+            .flatMap(layer -> layer.halts().stream())
+            .mapToInt(halt -> halt.count(machine))
+            .sum();
   }
 
   public void write(OutputStream out) throws IOException {
@@ -200,8 +204,7 @@ public final class ProgramWriter {
     }
     commands(halt);
     values.put("note", oneLine(halt.note()));
-    boolean waits = !halt.waits().isEmpty();
-    if (waits && (machine.feeder() || !halt.isColourChange())) {
+    if (halt.waitsApart(machine)) {
       stop(halt, values, dialect::pause);
     }
     nozzleC = next.nozzleC();
@@ -264,18 +267,6 @@ public final class ProgramWriter {
     text.add("G21\nG90\nM83\nM109 S").add(number(nozzleC)).add('\n');
     moves.forgetPlace();
     fan = UNKNOWN;
-  }
-
-  /** How many times the machine waits, or has filament changed. */
-  private int stopCount() {
-    return schedule.layers().stream()
-        .flatMap(layer -> layer.halts().stream())
-        .mapToInt(
-            halt -> {
-              boolean alone = machine.feeder() || !halt.isColourChange();
-              return (halt.isColourChange() ? 1 : 0) + (!halt.waits().isEmpty() && alone ? 1 : 0);
-            })
-        .sum();
   }
 
   /** The machine's height for a height of the plan, mm. */
