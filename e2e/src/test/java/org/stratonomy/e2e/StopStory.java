@@ -5,44 +5,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
-import org.stratonomy.engine.mesh.MeshBuilder;
-import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.mesh.TriangleSoup;
 
 /** Stops, what the operator reads of them, and the machine that they happen on. */
 class StopStory extends Story {
-  private static final int[][] FACES = {
-    {0, 1, 3, 2}, {4, 6, 7, 5}, {0, 4, 5, 1}, {2, 3, 7, 6}, {0, 2, 6, 4}, {1, 5, 7, 3}
-  };
-
-  /** Adds a square box, or a hollow like one. */
-  private static void box(TriangleSoup soup, double low, double high, double z0, double z1) {
-    boolean inwards = low > 0;
-    for (int[] f : FACES) {
-      int[] outwards = {f[0], f[1], f[2], f[0], f[2], f[3]};
-      for (int i = 0; i < 6; i++) {
-        int k = outwards[inwards ? 5 - i : i];
-        soup.corner((k & 4) == 0 ? low : high, (k & 2) == 0 ? low : high, (k & 1) == 0 ? z0 : z1);
-      }
-    }
-  }
-
   /** A room of 20 × 20 mm from 2 to 10 mm, in a block of 30 × 30 × 12 mm. */
   private Path hollow() throws IOException {
     TriangleSoup soup = new TriangleSoup(24);
-    box(soup, 0, 30, 0, 12);
-    box(soup, 5, 25, 2, 10);
-    Path file = directory.resolve("ballast box.stl");
-    try (OutputStream out = Files.newOutputStream(file)) {
-      StlWriter.writeBinary(MeshBuilder.build("ballast box", soup), out);
-    }
-    return file;
+    addBox(soup, new double[] {0, 0, 0}, new double[] {30, 30, 12}, false);
+    addBox(soup, new double[] {5, 5, 2}, new double[] {25, 25, 10}, true);
+    return file("ballast box", soup);
   }
 
   private void stopAt(int layer) {

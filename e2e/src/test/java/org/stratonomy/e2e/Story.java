@@ -194,17 +194,35 @@ abstract class Story {
   /** A block 24 × 20 mm. */
   Path block(double height) throws IOException {
     TriangleSoup soup = new TriangleSoup(12);
+    addBox(soup, new double[] {0, 0, 0}, new double[] {24, 20, height}, false);
+    return file("block", soup);
+  }
+
+  /**
+   * Adds the triangles of a box.
+   *
+   * @param inwards whether it is a hollow
+   */
+  static void addBox(TriangleSoup soup, double[] low, double[] high, boolean inwards) {
     int[][] faces = {
       {0, 1, 3, 2}, {4, 6, 7, 5}, {0, 4, 5, 1}, {2, 3, 7, 6}, {0, 2, 6, 4}, {1, 5, 7, 3}
     };
     for (int[] f : faces) {
-      for (int k : new int[] {f[0], f[1], f[2], f[0], f[2], f[3]}) {
-        soup.corner((k & 4) * 6, (k & 2) * 10, (k & 1) * height);
+      int[] corners = {f[0], f[1], f[2], f[0], f[2], f[3]};
+      for (int i = 0; i < 6; i++) {
+        int k = corners[inwards ? 5 - i : i];
+        soup.corner(
+            ((k & 4) == 0 ? low : high)[0],
+            ((k & 2) == 0 ? low : high)[1],
+            ((k & 1) == 0 ? low : high)[2]);
       }
     }
-    Path file = directory.resolve("block.stl");
+  }
+
+  Path file(String name, TriangleSoup soup) throws IOException {
+    Path file = directory.resolve(name + ".stl");
     try (OutputStream out = Files.newOutputStream(file)) {
-      StlWriter.writeBinary(MeshBuilder.build("block", soup), out);
+      StlWriter.writeBinary(MeshBuilder.build(name, soup), out);
     }
     return file;
   }
