@@ -43,7 +43,7 @@
       await work();
       problem = undefined;
     } catch (e) {
-      problem = e instanceof ApiProblem ? e : new ApiProblem(0, '', 'the page', `${e}`, '');
+      problem = ApiProblem.from(e, 'the page');
     }
   }
 

@@ -30,7 +30,7 @@
     try {
       session = await PlanSession.open(id);
     } catch (e) {
-      failed = e instanceof ApiProblem ? e : new ApiProblem(0, '', 'the page', `${e}`, '');
+      failed = ApiProblem.from(e, 'the page');
     }
   }
 

@@ -40,7 +40,7 @@
       session = await PlanSession.open(id);
       failed = undefined;
     } catch (e) {
-      failed = e instanceof ApiProblem ? e : new ApiProblem(0, '', 'the page', `${e}`, '');
+      failed = ApiProblem.from(e, 'the page');
     }
   }
 
@@ -173,7 +173,7 @@
       link.download = program.fileName;
       link.click();
     } catch (e) {
-      session.problem = e instanceof ApiProblem ? e : new ApiProblem(0, '', 'export', `${e}`, '');
+      session.problem = ApiProblem.from(e, 'export');
       refused = errors.length > 0;
     }
     writing = false;

@@ -40,6 +40,11 @@ export class ApiProblem extends Error {
     super(`${place}: ${reason} ${remedy}`);
   }
 
+  /** What was thrown, as a problem at a place unless it is one already. */
+  static from(thrown: unknown, place: string): ApiProblem {
+    return thrown instanceof ApiProblem ? thrown : new ApiProblem(0, '', place, `${thrown}`, '');
+  }
+
   get isStale(): boolean {
     return this.type.endsWith(':stale-plan');
   }

@@ -1,6 +1,5 @@
 <script lang="ts">
   import type { HaltView } from '../api/client';
-  import type { StopKind } from '../model/document';
   import { mm } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import type { ColumnScale } from './scale';
@@ -27,11 +26,11 @@
 
   /** Of the waits at a place the last one is drawn; else what is said or done there. */
   function symbol(halt: HaltView): string {
-    return SYMBOLS[(halt.kinds.at(-1) ?? 'pause') as StopKind];
+    return SYMBOLS[halt.kinds.at(-1) ?? 'pause'] ?? SYMBOLS['pause']!;
   }
 
   /** Shapes around a middle at 8.5, 0. */
-  const SYMBOLS: Record<StopKind, string> = {
+  const SYMBOLS: Record<string, string> = {
     pause: 'm3 -5h4v10h-4zm7 0h4v10h-4z',
     filling: 'm2 -4h13l-3 9h-7z',
     message: 'm2 -5h13v8h-8l-3 3v-3h-2z',

@@ -1,4 +1,4 @@
-import type { SettingView } from '../api/client';
+import type { PlanDocument, SettingView } from '../api/client';
 
 /** A place as rules name it; a list that is missing sets no limit. */
 export interface Place {
@@ -99,30 +99,10 @@ export interface SampleSpot {
   setting: string;
 }
 
-/** What happens at a stop, in the order in which several at one layer happen. */
-export const STOP_KINDS = ['message', 'own commands', 'pause', 'filling'] as const;
+type StopDocument = NonNullable<PlanDocument['stops']>[number];
 
-export type StopKind = (typeof STOP_KINDS)[number];
-
-/** What is missing is as the machine has it. */
-export interface StopView {
-  id: string;
-  /** mm */
-  height: number;
-  /** A pause if missing. */
-  kind?: StopKind;
-  note: string;
-  /** mm */
-  lift?: number;
-  /** X and Y, mm */
-  park?: number[];
-  /** °C */
-  nozzle?: number;
-  seconds?: number;
-  /** Strand, mm */
-  purge?: number;
-  commands?: string[];
-}
+/** A stop; all but these is as the machine has it if it is missing. */
+export type StopView = StopDocument & Required<Pick<StopDocument, 'id' | 'note'>>;
 
 /** Where the middle of a region with such a place is, mm; the list itself, so that it can be changed. */
 export function middleOf(region: RegionDocument | undefined): number[] | undefined {

@@ -422,7 +422,7 @@ export class PlanSession {
       this.problem = undefined;
       return true;
     } catch (e) {
-      this.problem = e instanceof ApiProblem ? e : new ApiProblem(0, '', what, `${e}`, '');
+      this.problem = ApiProblem.from(e, what);
       return false;
     }
   }

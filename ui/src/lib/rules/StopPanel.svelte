@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { STOP_KINDS, type StopKind, type StopView } from '../model/document';
+  import type { StopView } from '../model/document';
   import { duration, layerFromPlane, mm } from '../model/heights';
   import { strandGrams } from '../ledger/strand';
   import type { PlanSession } from '../model/session.svelte';
@@ -14,22 +14,9 @@
 
   let { session, stop }: Props = $props();
 
-  const WHAT: Record<StopKind, string> = {
-    message: 'shows the note; does not wait',
-    'own commands': 'sends your lines; does not wait',
-    pause: 'waits until somebody goes on',
-    filling: 'waits for ballast, a nut, a magnet',
-  };
-  /** How long the engine expects a kind to take, s. */
-  const USUAL: Record<StopKind, number> = {
-    message: 0,
-    'own commands': 0,
-    pause: 60,
-    filling: 180,
-  };
-
   const kind = $derived(stop.kind ?? 'pause');
-  const waits = $derived(kind === 'pause' || kind === 'filling');
+  const what = $derived(session.shelf.stopKinds.find((one) => one.label === kind)!);
+  const waits = $derived(what.seconds > 0);
   const machine = $derived(session.machine);
   const layer = $derived(layerFromPlane(session.heights, stop.height));
   const halt = $derived(session.result?.ledger.halts.find((h) => h.stops.includes(stop.id)));
@@ -84,20 +71,23 @@
   <span class="num">at {mm(stop.height)}</span>
 </header>
 <div class="kinds" role="group" aria-label="Kind of stop">
-  {#each STOP_KINDS as one (one)}
+  {#each session.shelf.stopKinds as one (one.label)}
     <button
       class="tool"
-      aria-pressed={one === kind}
-      title={WHAT[one]}
-      onclick={() => change((s) => (s.kind = one))}>{one}</button
+      aria-pressed={one === what}
+      title={one.description}
+      onclick={() => change((s) => (s.kind = one.label as StopView['kind']))}>{one.label}</button
     >
   {/each}
 </div>
 <p class="soft">
-  {WHAT[kind]}{halt && waits ? `; ${duration(halt.atSeconds)} after the start` : ''}{waits &&
-  machine.idleSeconds > 0
-    ? `; the motors hold (by themselves they let go after ${machine.idleSeconds} s)`
-    : ''}.
+  {what.description}
+  {#if halt && waits}
+    {duration(halt.atSeconds)} after the start.
+    {#if machine.idleSeconds > 0}
+      The motors hold (by themselves they let go after {machine.idleSeconds} s).
+    {/if}
+  {/if}
 </p>
 <label class="line height">
   <span>height</span>
@@ -181,7 +171,7 @@
     <OptionalNumber
       label="Minutes that the operator takes"
       value={stop.seconds === undefined ? undefined : stop.seconds / 60}
-      usual={USUAL[kind] / 60}
+      usual={what.seconds / 60}
       onSet={(v) => set('seconds', v === undefined ? undefined : v * 60)}
     />
     <span class="soft">min, for the clock</span>

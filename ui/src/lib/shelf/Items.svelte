@@ -35,7 +35,7 @@
       await work();
       problem = undefined;
     } catch (e) {
-      problem = e instanceof ApiProblem ? e : new ApiProblem(0, '', 'the shelf', `${e}`, '');
+      problem = ApiProblem.from(e, 'the shelf');
     }
   }
 

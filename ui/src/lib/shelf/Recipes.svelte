@@ -44,7 +44,7 @@
       await work();
       problem = undefined;
     } catch (e) {
-      problem = e instanceof ApiProblem ? e : new ApiProblem(0, '', 'the shelf', `${e}`, '');
+      problem = ApiProblem.from(e, 'the shelf');
     }
   }
 

@@ -22,9 +22,11 @@
   let wanted = $state('');
 
   const ledger = $derived(session.result?.ledger);
+  const waiting = $derived(
+    session.shelf.stopKinds.filter((kind) => kind.seconds > 0).map((kind) => kind.label),
+  );
   const waits = $derived(
-    ledger?.halts.filter((h) => h.kinds.some((kind) => kind === 'pause' || kind === 'filling'))
-      .length ?? 0,
+    ledger?.halts.filter((h) => h.kinds.some((kind) => waiting.includes(kind))).length ?? 0,
   );
   const changes = $derived(ledger?.halts.filter((h) => h.colourChange).length ?? 0);
 

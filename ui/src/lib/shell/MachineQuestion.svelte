@@ -30,8 +30,7 @@
       change = asked === machine ? answer : change;
     } catch (e) {
       machine = '';
-      session.problem =
-        e instanceof ApiProblem ? e : new ApiProblem(0, '', 'the machine', `${e}`, '');
+      session.problem = ApiProblem.from(e, 'the machine');
     }
   }
 

@@ -81,6 +81,11 @@ export const SHELF: ShelfView = {
     setting('infillDensity', 'Infill density', '%'),
   ],
   roles: ['outer wall', 'infill'],
+  stopKinds: [
+    { label: 'message', seconds: 0, description: 'Shows the note.' },
+    { label: 'pause', seconds: 60, description: 'Waits.' },
+    { label: 'filling', seconds: 180, description: 'Waits for ballast.' },
+  ],
 };
 
 const LAYERS = 50;

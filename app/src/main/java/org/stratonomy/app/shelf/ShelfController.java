@@ -8,6 +8,7 @@ import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.plan.Stop;
 
 /** Machines, filaments, and the catalogue of settings. */
 @RestController
@@ -58,11 +59,19 @@ class ShelfController {
       List<String> choices,
       String description) {}
 
+  /**
+   * A kind of stop.
+   *
+   * @param seconds how long the operator usually takes; 0 if nothing waits
+   */
+  record StopKindView(String label, double seconds, String description) {}
+
   record ShelfView(
       List<MachineView> machines,
       List<FilamentView> filaments,
       List<SettingView> settings,
-      List<String> roles) {}
+      List<String> roles,
+      List<StopKindView> stopKinds) {}
 
   @GetMapping("/api/shelf")
   ShelfView shelf() {
@@ -117,6 +126,9 @@ class ShelfController {
                         s.choices(),
                         s.description()))
             .toList(),
-        Arrays.stream(Role.values()).map(Role::label).toList());
+        Arrays.stream(Role.values()).map(Role::label).toList(),
+        Arrays.stream(Stop.Kind.values())
+            .map(kind -> new StopKindView(kind.label(), kind.seconds(), kind.description()))
+            .toList());
   }
 }

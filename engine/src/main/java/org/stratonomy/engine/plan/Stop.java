@@ -25,17 +25,23 @@ public record Stop(
 
   /** What happens; several stops at one layer happen in this order, and those that wait at once. */
   public enum Kind {
-    MESSAGE("message", 0),
-    COMMANDS("own commands", 0),
-    PAUSE("pause", 60),
-    FILLING("filling", 180);
+    MESSAGE("message", 0, "Shows the note; does not wait."),
+    COMMANDS("own commands", 0, "Sends your lines; does not wait."),
+    PAUSE("pause", 60, "Waits until somebody goes on."),
+    FILLING("filling", 180, "Waits for ballast, a nut, a magnet.");
 
     private final String label;
     private final double seconds;
+    private final String description;
 
-    Kind(String label, double seconds) {
+    Kind(String label, double seconds, String description) {
       this.label = label;
       this.seconds = seconds;
+      this.description = description;
+    }
+
+    public String description() {
+      return description;
     }
 
     /** As it stands in plans and in the interface. */
