@@ -4,7 +4,6 @@
   import Sun from '@lucide/svelte/icons/sun';
   import Trash from '@lucide/svelte/icons/trash-2';
   import {
-    ApiProblem,
     belonging,
     client,
     data,
@@ -15,13 +14,14 @@
   import { dropFiles } from '../lib/shell/dropFiles';
   import ImportQuestion from '../lib/shell/ImportQuestion.svelte';
   import PageHead from '../lib/shell/PageHead.svelte';
+  import { Attempts } from '../lib/shell/attempts.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
   import { navigate } from '../router';
   import { currentMode, toggleMode } from '../theme/mode';
 
   let plans: PlanSummary[] = $state.raw([]);
   let loaded = $state(false);
-  let problem: ApiProblem | undefined = $state.raw(undefined);
+  const attempts = new Attempts('the page');
   let hovering = $state(false);
   let reading = $state('');
   let mode = $state(currentMode());
@@ -32,33 +32,24 @@
   load();
 
   async function load() {
-    await attempt(async () => {
+    await attempts.run(async () => {
       plans = await data(client.GET('/api/plans'));
       loaded = true;
     });
   }
 
-  async function attempt(work: () => Promise<void>) {
-    try {
-      await work();
-      problem = undefined;
-    } catch (e) {
-      problem = ApiProblem.from(e, 'the page');
-    }
-  }
-
   async function drop(files: File[]) {
-    await attempt(async () => {
+    await attempts.run(async () => {
       question = await belonging(files);
     });
-    if (!question && !problem) {
+    if (!question && !attempts.problem) {
       await create(files, false);
     }
   }
 
   async function create(files: File[], together: boolean) {
     reading = files.map((file) => file.name).join(', ');
-    await attempt(async () => {
+    await attempts.run(async () => {
       const plan = await sendFiles(`/api/plans?together=${together}`, files);
       await navigate('/plans/:id', { params: { id: plan.id } });
     });
@@ -66,7 +57,7 @@
   }
 
   async function remove(plan: PlanSummary) {
-    await attempt(async () => {
+    await attempts.run(async () => {
       await data(client.DELETE('/api/plans/{id}', { params: { path: { id: plan.id } } }));
       removed = plan;
     });
@@ -74,7 +65,7 @@
   }
 
   async function putBack(plan: PlanSummary) {
-    await attempt(async () => {
+    await attempts.run(async () => {
       await data(client.POST('/api/plans/{id}/restore', { params: { path: { id: plan.id } } }));
       removed = undefined;
     });
@@ -104,8 +95,8 @@
     </button>
   </PageHead>
 
-  {#if problem}
-    <ProblemNote {problem} onClose={() => (problem = undefined)} />
+  {#if attempts.problem}
+    <ProblemNote problem={attempts.problem} onClose={attempts.forget} />
   {/if}
 
   <div class="cards">

@@ -9,7 +9,7 @@ import {
   type Belonging,
   type EditRequest,
   type CoverageView,
-  type FilamentView,
+  type Filament,
   type PieceView,
   type PlanDocument,
   type PlanState,
@@ -143,7 +143,7 @@ export class PlanSession {
   }
 
   /** The filament in a slot, from 1. */
-  filament(slot: number): FilamentView {
+  filament(slot: number): Filament {
     const id = this.document.slots[slot - 1];
     return this.shelf.filaments.find((f) => f.id === id) ?? this.shelf.filaments[0]!;
   }

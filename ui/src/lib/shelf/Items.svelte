@@ -3,7 +3,8 @@
   import Download from '@lucide/svelte/icons/download';
   import Trash from '@lucide/svelte/icons/trash-2';
   import Upload from '@lucide/svelte/icons/upload';
-  import { ApiProblem, client, data, type FieldView, type ItemsView } from '../api/client';
+  import { client, data, type FieldView, type ItemsView } from '../api/client';
+  import { Attempts } from '../shell/attempts.svelte';
   import ProblemNote from '../shell/ProblemNote.svelte';
   import { changed, copyOf, type Item } from './items';
 
@@ -15,7 +16,7 @@
 
   let items = $state.raw<ItemsView>();
   let chosen = $state('');
-  let problem = $state.raw<ApiProblem>();
+  const attempts = new Attempts('the shelf');
   let picker: HTMLInputElement;
 
   const one = $derived(kind === 'machines' ? 'machine' : 'filament');
@@ -26,18 +27,9 @@
   const item = $derived(all.find((i) => i.id === chosen) ?? all[0]);
   const groups = $derived([...new Set(fields.map((field) => field.group))]);
 
-  void attempt(async () => {
+  void attempts.run(async () => {
     items = await data(client.GET('/api/shelf/items'));
   });
-
-  async function attempt(work: () => Promise<void>) {
-    try {
-      await work();
-      problem = undefined;
-    } catch (e) {
-      problem = ApiProblem.from(e, 'the shelf');
-    }
-  }
 
   async function put(next: object) {
     const body = next as never;
@@ -50,7 +42,7 @@
   function set(field: FieldView, input: HTMLInputElement | HTMLSelectElement) {
     const value =
       field.kind === 'yes or no' ? (input as HTMLInputElement).checked : input.value.trim();
-    void attempt(() => put(changed(item!, field, value))).then(() => show(field, input));
+    void attempts.run(() => put(changed(item!, field, value))).then(() => show(field, input));
   }
 
   /** What was refused goes back to what holds. */
@@ -63,7 +55,7 @@
   }
 
   function copy() {
-    void attempt(async () => {
+    void attempts.run(async () => {
       const known = all.map((i) => i.id);
       await put(copyOf(item!));
       chosen = all.find((i) => !known.includes(i.id))?.id ?? chosen;
@@ -72,7 +64,7 @@
 
   function remove() {
     const path = { id: item!.id };
-    void attempt(async () => {
+    void attempts.run(async () => {
       items =
         kind === 'machines'
           ? await data(client.DELETE('/api/shelf/items/machines/{id}', { params: { path } }))
@@ -85,21 +77,23 @@
     if (!file) {
       return;
     }
-    void attempt(async () => {
-      const body = await file.text();
-      items = await data(
-        client.POST('/api/shelf/items/file', {
-          body,
-          bodySerializer: (text: string) => text,
-          headers: { 'Content-Type': 'text/plain' },
-        }),
-      );
-    }).then(() => (picker.value = ''));
+    void attempts
+      .run(async () => {
+        const body = await file.text();
+        items = await data(
+          client.POST('/api/shelf/items/file', {
+            body,
+            bodySerializer: (text: string) => text,
+            headers: { 'Content-Type': 'text/plain' },
+          }),
+        );
+      })
+      .then(() => (picker.value = ''));
   }
 </script>
 
-{#if problem}
-  <ProblemNote {problem} onClose={() => (problem = undefined)} />
+{#if attempts.problem}
+  <ProblemNote problem={attempts.problem} onClose={attempts.forget} />
 {/if}
 <div class="columns">
   <nav aria-label="All {kind}">

@@ -1,22 +1,16 @@
 <script lang="ts">
   import Plus from '@lucide/svelte/icons/plus';
   import Trash from '@lucide/svelte/icons/trash-2';
-  import {
-    ApiProblem,
-    client,
-    data,
-    type RecipeView,
-    type SettingView,
-    type ShelfView,
-  } from '../api/client';
+  import { client, data, type RecipeView, type SettingView, type ShelfView } from '../api/client';
   import type { RuleValue } from '../model/document';
   import { isCourse, valueText } from '../rules/course';
+  import { Attempts } from '../shell/attempts.svelte';
   import ProblemNote from '../shell/ProblemNote.svelte';
 
   let shelf = $state.raw<ShelfView>();
   let recipes: RecipeView[] = $state.raw([]);
   let chosen = $state('');
-  let problem: ApiProblem | undefined = $state.raw(undefined);
+  const attempts = new Attempts('the shelf');
 
   const recipe = $derived(recipes.find((r) => r.id === chosen) ?? recipes[0]);
   const own = $derived((recipe?.own ?? {}) as Record<string, RuleValue>);
@@ -26,7 +20,7 @@
   const settings = $derived((shelf?.settings ?? []).filter((s) => s.id in values));
   const others = $derived((shelf?.settings ?? []).filter((s) => !(s.id in values)));
 
-  void attempt(async () => {
+  void attempts.run(async () => {
     [shelf, recipes] = await Promise.all([
       data(client.GET('/api/shelf')),
       data(client.GET('/api/shelf/recipes')),
@@ -39,15 +33,6 @@
       .flatMap((r) => [{ recipe: r, depth }, ...branches(r.id, depth + 1)]);
   }
 
-  async function attempt(work: () => Promise<void>) {
-    try {
-      await work();
-      problem = undefined;
-    } catch (e) {
-      problem = ApiProblem.from(e, 'the shelf');
-    }
-  }
-
   function change(what: { name?: string; basedOn?: string; own?: Record<string, RuleValue> }) {
     const { id, name, basedOn } = recipe!;
     const body = {
@@ -55,7 +40,7 @@
       basedOn: what.basedOn ?? basedOn,
       values: (what.own ?? own) as never,
     };
-    return attempt(async () => {
+    return attempts.run(async () => {
       recipes = await data(
         client.PUT('/api/shelf/recipes/{id}', { params: { path: { id } }, body }),
       );
@@ -75,7 +60,7 @@
   }
 
   function add() {
-    void attempt(async () => {
+    void attempts.run(async () => {
       const known = recipes.map((r) => r.id);
       recipes = await data(
         client.POST('/api/shelf/recipes', {
@@ -88,7 +73,7 @@
 
   function remove() {
     const id = recipe!.id;
-    void attempt(async () => {
+    void attempts.run(async () => {
       recipes = await data(client.DELETE('/api/shelf/recipes/{id}', { params: { path: { id } } }));
     });
   }
@@ -108,8 +93,8 @@
   }
 </script>
 
-{#if problem}
-  <ProblemNote {problem} onClose={() => (problem = undefined)} />
+{#if attempts.problem}
+  <ProblemNote problem={attempts.problem} onClose={attempts.forget} />
 {/if}
 <div class="columns">
   <nav aria-label="Recipes">

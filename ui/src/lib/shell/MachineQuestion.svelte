@@ -46,13 +46,13 @@
   title="{session.machine.name} → {name}"
 >
   {#if change}
-    {#if change.troubles.length > 0}
+    {#if change.findings.length > 0}
       <h3>What would no longer fit</h3>
       <ul>
-        {#each change.troubles as trouble, i (i)}
+        {#each change.findings as finding, i (i)}
           <li>
-            <strong>{trouble.what}:</strong>
-            {trouble.reason} <span class="soft">{trouble.remedy}</span>
+            <strong>{finding.what}:</strong>
+            {finding.reason} <span class="soft">{finding.remedy}</span>
           </li>
         {/each}
       </ul>

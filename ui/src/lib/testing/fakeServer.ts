@@ -1,5 +1,6 @@
 import { vi } from 'vitest';
 import type {
+  Filament,
   PlanDocument,
   PlanState,
   ResultView,
@@ -25,6 +26,23 @@ function setting(id: string, label: string, unit: string): SettingView {
   };
 }
 
+function filament(id: string, name: string, colour: string): Filament {
+  return {
+    id,
+    name,
+    material: 'PLA',
+    colour,
+    densityGCm3: 1.24,
+    diameterMm: 1.75,
+    pricePerKg: 21,
+    nozzleC: 210,
+    bedC: 60,
+    fanPercent: 100,
+    maxFlow: 12,
+    retractionMm: 0.8,
+  };
+}
+
 export const SHELF: ShelfView = {
   machines: [
     {
@@ -34,40 +52,25 @@ export const SHELF: ShelfView = {
       bedY: 200,
       heightMm: 200,
       nozzleMm: 0.4,
-      minLayerHeight: 0.1,
-      maxLayerHeight: 0.3,
+      nozzleMaxC: 300,
+      bedMaxC: 110,
+      accelerationMmS2: 1500,
+      junctionMm: 0.02,
+      maxSpeedXy: 200,
+      maxSpeedZ: 12,
+      travelSpeed: 150,
       changeSeconds: 90,
       parkX: 5,
       parkY: 190,
       parkLiftMm: 10,
-      idleSeconds: 60,
+      dialect: 'hand-change',
       feeder: false,
+      slots: 1,
+      idleSeconds: 60,
+      meltMm3: 35,
     },
   ],
-  filaments: [
-    {
-      id: 'chalk',
-      name: 'Chalk',
-      material: 'PLA',
-      colour: '#ece7da',
-      diameterMm: 1.75,
-      densityGCm3: 1.24,
-      nozzleC: 210,
-      bedC: 60,
-      pricePerKg: 21,
-    },
-    {
-      id: 'slate',
-      name: 'Slate',
-      material: 'PLA',
-      colour: '#4d5863',
-      diameterMm: 1.75,
-      densityGCm3: 1.24,
-      nozzleC: 210,
-      bedC: 60,
-      pricePerKg: 21,
-    },
-  ],
+  filaments: [filament('chalk', 'Chalk', '#ece7da'), filament('slate', 'Slate', '#4d5863')],
   settings: [
     setting('filament', 'Filament slot', ''),
     setting('nozzleTemperature', 'Nozzle temperature', '°C'),

@@ -110,25 +110,7 @@ public record Filling(List<Level> levels, Optional<Proposal> proposal) {
 
   /** What the rings of a section enclose. */
   private static List<Area> holes(Area section) {
-    List<Area> outlines = new ArrayList<>();
-    for (int ring = 0; ring < section.ringCount(); ring++) {
-      if (section.ringAreaMm2(ring) > 0) {
-        outlines.add(ring(section, ring));
-      }
-    }
-    return outlines.size() == section.ringCount()
-        ? List.of()
-        : Plane.difference(Plane.union(outlines), section).parts();
-  }
-
-  private static Area ring(Area area, int ring) {
-    int from = area.ringStart(ring);
-    double[] points = new double[2 * (area.ringStart(ring + 1) - from)];
-    for (int i = 0; i < points.length / 2; i++) {
-      points[2 * i] = area.x(from + i) * Area.UNIT_MM;
-      points[2 * i + 1] = area.y(from + i) * Area.UNIT_MM;
-    }
-    return Area.ofMm(points);
+    return Plane.difference(Plane.withoutHoles(section), section).parts();
   }
 
   private static Filling filling(

@@ -23,11 +23,11 @@ import org.stratonomy.engine.strata.PlacedPiece;
  * What another machine would mean for a plan, before it is taken.
  *
  * @param differences what changes with it
- * @param troubles what would no longer fit
+ * @param findings what would no longer fit
  * @param possible whether the plan could be kept like that at all
  */
 public record MachineChange(
-    List<Difference> differences, List<Trouble> troubles, boolean possible) {
+    List<Difference> differences, List<Finding> findings, boolean possible) {
 
   /** Something that is one way now and would be another. */
   public record Difference(String what, String before, String after) {}
@@ -37,7 +37,7 @@ public record MachineChange(
    *
    * @param remedy what to do about it, in a sentence
    */
-  public record Trouble(String what, String reason, String remedy) {}
+  public record Finding(String what, String reason, String remedy) {}
 
   /**
    * @param machine id of the other machine
@@ -54,7 +54,7 @@ public record MachineChange(
     comparison.stops();
     boolean possible = comparison.check();
     return new MachineChange(
-        List.copyOf(comparison.differences), List.copyOf(comparison.troubles), possible);
+        List.copyOf(comparison.differences), List.copyOf(comparison.findings), possible);
   }
 
   private static final class Comparison {
@@ -64,7 +64,7 @@ public record MachineChange(
     private final Machine after;
     private final Shelf shelf;
     private final List<Difference> differences = new ArrayList<>();
-    private final List<Trouble> troubles = new ArrayList<>();
+    private final List<Finding> findings = new ArrayList<>();
 
     Comparison(Plan plan, Machine after, Shelf shelf) {
       this.plan = plan;
@@ -118,16 +118,16 @@ public record MachineChange(
       Bounds b = piece.bounds();
       String name = piece.piece().name();
       if (b.sizeX() > after.bedX() || b.sizeY() > after.bedY()) {
-        trouble(
+        finding(
             name,
             text("It takes %s × %s mm of a bed of", round(b.sizeX()), round(b.sizeY()))
                 + text(" %s × %s mm.", after.bedX(), after.bedY()),
             "Turn it, or scale it.");
       } else if (!after.hasOnBed(b, 0)) {
-        trouble(name, "It would reach off the bed.", "Arrange the pieces.");
+        finding(name, "It would reach off the bed.", "Arrange the pieces.");
       }
       if (b.maxZ() > after.heightMm()) {
-        trouble(
+        finding(
             name,
             text("It is %s mm high; there is room for %s mm.", round(b.maxZ()), after.heightMm()),
             "Turn it, or scale it.");
@@ -140,7 +140,7 @@ public record MachineChange(
 
     void filaments() {
       if (plan.slots().size() > after.mostFilaments()) {
-        trouble(
+        finding(
             "Filaments",
             "The plan has %d; its feeder holds %d."
                 .formatted(plan.slots().size(), after.mostFilaments()),
@@ -149,7 +149,7 @@ public record MachineChange(
       for (String slot : plan.slots().stream().distinct().toList()) {
         Filament filament = shelf.filament(slot);
         if (filament.nozzleC() > after.nozzleMaxC()) {
-          trouble(
+          finding(
               filament.name(),
               text(
                   "It needs %s °C; the nozzle may get %s °C.",
@@ -157,7 +157,7 @@ public record MachineChange(
               "Load another filament.");
         }
         if (filament.bedC() > after.bedMaxC()) {
-          trouble(
+          finding(
               filament.name(),
               text(
                   "It needs a bed of %s °C; the bed may get %s °C.",
@@ -170,7 +170,7 @@ public record MachineChange(
     void stops() {
       for (Stop stop : plan.stops()) {
         if (stop.waiting().park().filter(park -> !after.reaches(park)).isPresent()) {
-          trouble(
+          finding(
               text("Stop at %s mm", stop.heightMm()),
               "The head would wait off the bed.",
               "Let it wait where the machine usually does.");
@@ -184,13 +184,13 @@ public record MachineChange(
         PlanChecker.check(changed, shelf);
         return true;
       } catch (Problem problem) {
-        trouble(problem.place(), problem.reason(), problem.remedy());
+        finding(problem.place(), problem.reason(), problem.remedy());
         return false;
       }
     }
 
-    private void trouble(String what, String reason, String remedy) {
-      troubles.add(new Trouble(what, reason, remedy));
+    private void finding(String what, String reason, String remedy) {
+      findings.add(new Finding(what, reason, remedy));
     }
   }
 }

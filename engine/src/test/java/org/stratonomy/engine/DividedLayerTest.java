@@ -42,9 +42,7 @@ class DividedLayerTest {
   private static final int MIDDLE = 8;
 
   private static PlanResult compute(Plan plan, Mesh mesh) {
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
-      return planner.compute(plan, Shapes.source(mesh), Watch.NONE);
-    }
+    return Shapes.compute(plan, mesh);
   }
 
   private static Rule solid(Map<Setting, Value> more) {

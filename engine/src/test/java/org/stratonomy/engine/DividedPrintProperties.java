@@ -17,7 +17,6 @@ import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import net.jqwik.api.constraints.IntRange;
 import org.stratonomy.engine.divide.Cell;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
@@ -72,9 +71,7 @@ class DividedPrintProperties {
                 Setting.INFILL_DENSITY, Value.of(100),
                 Setting.SKIRT_LINES, Value.of(0))));
     Plan plan = Shapes.divided(regions, rules.toArray(Rule[]::new));
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
-      return planner.compute(plan, Shapes.source(mesh), Watch.NONE);
-    }
+    return Shapes.compute(plan, mesh);
   }
 
   @Property(tries = 25)

@@ -8,23 +8,17 @@ import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.Filling.Level;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
 
 class FillingTest {
   private static Optional<Filling> filling(Mesh mesh, double least) {
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 25, 2)) {
-      PlanResult result =
-          planner.compute(
-              Shapes.plan(List.of(), Shapes.everywhere(Map.of(Setting.SKIRT_LINES, Value.of(0)))),
-              Shapes.source(mesh),
-              Watch.NONE);
-      return Filling.of(result, 0, least);
-    }
+    Plan plan = Shapes.plan(List.of(), Shapes.everywhere(Map.of(Setting.SKIRT_LINES, Value.of(0))));
+    return Filling.of(Shapes.compute(plan, mesh), 0, least);
   }
 
   /** Walls around a room of 30 × 20 mm, Z 2 to 8, on a floor and, if wanted, under a lid. */

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.MachineChange.Difference;
-import org.stratonomy.engine.MachineChange.Trouble;
+import org.stratonomy.engine.MachineChange.Finding;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
@@ -42,7 +42,7 @@ class MachineChangeTest {
   void theSameMachineChangesNothing() {
     MachineChange same = change("workshop-one", Shapes.bar(20, 20, 5));
     assertThat(same.differences()).isEmpty();
-    assertThat(same.troubles()).isEmpty();
+    assertThat(same.findings()).isEmpty();
     assertThat(same.possible()).isTrue();
   }
 
@@ -66,17 +66,17 @@ class MachineChangeTest {
   @Test
   void whatWouldNoLongerFitIsNamedWithARemedy() {
     MachineChange small = change("small", Shapes.bar(120, 20, 60));
-    assertThat(small.troubles()).extracting(Trouble::what).contains("Piece", "Chalk", "Slate");
-    assertThat(small.troubles())
-        .extracting(Trouble::reason)
+    assertThat(small.findings()).extracting(Finding::what).contains("Piece", "Chalk", "Slate");
+    assertThat(small.findings())
+        .extracting(Finding::reason)
         .contains(
             "It takes 120 × 20 mm of a bed of 100 × 90 mm.",
             "It is 60 mm high; there is room for 50 mm.",
             "It needs 210 °C; the nozzle may get 205 °C.");
-    assertThat(small.troubles()).noneMatch(trouble -> trouble.remedy().isBlank());
+    assertThat(small.findings()).noneMatch(finding -> finding.remedy().isBlank());
     assertThat(small.possible()).isTrue();
-    assertThat(change("small", Shapes.bar(20, 20, 5)).troubles())
-        .extracting(Trouble::reason)
+    assertThat(change("small", Shapes.bar(20, 20, 5)).findings())
+        .extracting(Finding::reason)
         .contains("It would reach off the bed.");
   }
 
@@ -85,6 +85,6 @@ class MachineChangeTest {
     Rule thick = Shapes.everywhere(Map.of(Setting.LAYER_HEIGHT, Value.of(0.3)));
     MachineChange small = change("small", Shapes.bar(20, 20, 5), thick);
     assertThat(small.possible()).isFalse();
-    assertThat(small.troubles().getLast().reason()).contains("Layer height 0.3 is not possible");
+    assertThat(small.findings().getLast().reason()).contains("Layer height 0.3 is not possible");
   }
 }

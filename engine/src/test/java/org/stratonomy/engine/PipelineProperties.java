@@ -31,9 +31,7 @@ class PipelineProperties {
       everywhere(Map.of(Setting.INFILL_DENSITY, Value.of(100), Setting.SKIRT_LINES, Value.of(0)));
 
   private static PlanResult compute(Plan plan, Mesh mesh) {
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
-      return planner.compute(plan, Shapes.source(mesh), Watch.NONE);
-    }
+    return Shapes.compute(plan, mesh);
   }
 
   private static String program(PlanResult result) {

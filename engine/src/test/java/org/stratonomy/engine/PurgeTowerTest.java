@@ -17,7 +17,6 @@ import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.check.Finding.Severity;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Tower;
@@ -50,9 +49,7 @@ class PurgeTowerTest {
 
   private static PlanResult compute(Plan plan) {
     Mesh bar = Shapes.bar(20, 16, 6);
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
-      return planner.compute(plan, Shapes.source(bar), Watch.NONE);
-    }
+    return Shapes.compute(plan, bar);
   }
 
   private static GcodeReader program(PlanResult result) throws IOException {

@@ -12,7 +12,6 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Plan;
@@ -37,9 +36,7 @@ class RaftTest {
                   Setting.FIRST_LAYER_HEIGHT, Value.of(0.2))));
 
   private static PlanResult compute() {
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
-      return planner.compute(PLAN, Shapes.source(Shapes.bar(20, 10, 2)), Watch.NONE);
-    }
+    return Shapes.compute(PLAN, Shapes.bar(20, 10, 2));
   }
 
   @Test

@@ -14,7 +14,6 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import org.junit.jupiter.api.Test;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
@@ -29,9 +28,7 @@ import org.stratonomy.engine.plan.Where;
 /** What is printed at a spot, why it is so, and what rules cover. */
 class SampleTest {
   private static PlanResult compute(Plan plan) {
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
-      return planner.compute(plan, Shapes.source(Shapes.bar(20, 20, 4)), Watch.NONE);
-    }
+    return Shapes.compute(plan, Shapes.bar(20, 20, 4));
   }
 
   private static final List<Region> SANDWICH =

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.MeshSource;
@@ -17,6 +18,7 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 
@@ -380,5 +382,16 @@ public final class Shapes {
 
   public static MeshSource source(Mesh mesh) {
     return reference -> mesh;
+  }
+
+  /** All of a plan whose bodies all have the same mesh, with the shelf that ships. */
+  public static PlanResult compute(Plan plan, Mesh mesh) {
+    return compute(plan, mesh, ShelfReader.standard());
+  }
+
+  public static PlanResult compute(Plan plan, Mesh mesh, Shelf shelf) {
+    try (Planner planner = new Planner(shelf, 1 << 26, 2)) {
+      return planner.compute(plan, source(mesh), Watch.NONE);
+    }
   }
 }

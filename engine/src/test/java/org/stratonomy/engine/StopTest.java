@@ -41,9 +41,7 @@ class StopTest {
   }
 
   private static PlanResult compute(Plan plan, Shelf shelf) {
-    try (Planner planner = new Planner(shelf, 1 << 24, 2)) {
-      return planner.compute(plan, Shapes.source(Shapes.bar(15, 15, 3)), Watch.NONE);
-    }
+    return Shapes.compute(plan, Shapes.bar(15, 15, 3), shelf);
   }
 
   private static String program(PlanResult result) throws IOException {

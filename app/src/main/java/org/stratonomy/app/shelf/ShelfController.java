@@ -5,6 +5,8 @@ import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
@@ -18,33 +20,6 @@ class ShelfController {
   ShelfController(Planner planner) {
     this.planner = planner;
   }
-
-  record MachineView(
-      String id,
-      String name,
-      double bedX,
-      double bedY,
-      double heightMm,
-      double nozzleMm,
-      double minLayerHeight,
-      double maxLayerHeight,
-      double changeSeconds,
-      double parkX,
-      double parkY,
-      double parkLiftMm,
-      double idleSeconds,
-      boolean feeder) {}
-
-  record FilamentView(
-      String id,
-      String name,
-      String material,
-      String colour,
-      double diameterMm,
-      double densityGCm3,
-      double nozzleC,
-      double bedC,
-      double pricePerKg) {}
 
   record SettingView(
       String id,
@@ -67,8 +42,8 @@ class ShelfController {
   record StopKindView(String label, double seconds, String description) {}
 
   record ShelfView(
-      List<MachineView> machines,
-      List<FilamentView> filaments,
+      List<Machine> machines,
+      List<Filament> filaments,
       List<SettingView> settings,
       List<String> roles,
       List<StopKindView> stopKinds) {}
@@ -77,39 +52,8 @@ class ShelfController {
   ShelfView shelf() {
     Shelf shelf = planner.shelf();
     return new ShelfView(
-        shelf.machines().stream()
-            .map(
-                m ->
-                    new MachineView(
-                        m.id(),
-                        m.name(),
-                        m.bedX(),
-                        m.bedY(),
-                        m.heightMm(),
-                        m.nozzleMm(),
-                        m.minLayerHeight(),
-                        m.maxLayerHeight(),
-                        m.changeSeconds(),
-                        m.parkX(),
-                        m.parkY(),
-                        m.parkLiftMm(),
-                        m.idleSeconds(),
-                        m.feeder()))
-            .toList(),
-        shelf.filaments().stream()
-            .map(
-                f ->
-                    new FilamentView(
-                        f.id(),
-                        f.name(),
-                        f.material(),
-                        f.colour(),
-                        f.diameterMm(),
-                        f.densityGCm3(),
-                        f.nozzleC(),
-                        f.bedC(),
-                        f.pricePerKg()))
-            .toList(),
+        shelf.machines(),
+        shelf.filaments(),
         Arrays.stream(Setting.values())
             .map(
                 s ->

@@ -26,22 +26,12 @@ public record Skirt(List<Line> lines, Key key) {
     List<Line> lines = new ArrayList<>();
     if (count > 0 && !footprints.isEmpty()) {
       Area around = Plane.outset(Plane.union(footprints), distance + width / 2);
+      around = Plane.withoutHoles(around);
       for (int i = 0; i < count; i++) {
-        outlines(around).forEach(path -> lines.add(new Line(Role.SKIRT, path, width)));
+        Path.ofRings(around).forEach(path -> lines.add(new Line(Role.SKIRT, path, width)));
         around = Plane.outset(around, width);
       }
     }
     return new Skirt(List.copyOf(lines), key);
-  }
-
-  private static List<Path> outlines(Area area) {
-    List<Path> rings = Path.ofRings(area);
-    List<Path> outer = new ArrayList<>();
-    for (int ring = 0; ring < area.ringCount(); ring++) {
-      if (area.ringAreaMm2(ring) > 0) {
-        outer.add(rings.get(ring));
-      }
-    }
-    return outer;
   }
 }

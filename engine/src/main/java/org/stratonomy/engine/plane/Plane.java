@@ -31,6 +31,20 @@ public final class Plane {
     return stack(areas, 1);
   }
 
+  /** The area together with all that its outlines go around. */
+  public static Area withoutHoles(Area area) {
+    RingList outlines = new RingList();
+    boolean any = false;
+    for (int ring = 0; ring < area.ringCount(); ring++) {
+      if (area.ringAreaMm2(ring) > 0) {
+        outlines.addRing(area, ring);
+      } else {
+        any = true;
+      }
+    }
+    return any ? stack(List.of(outlines.toRawArea()), 1) : area;
+  }
+
   /** Every place in a and in b; also called and. */
   public static Area intersection(Area a, Area b) {
     if (a.equals(b)) {

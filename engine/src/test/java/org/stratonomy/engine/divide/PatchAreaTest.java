@@ -79,9 +79,7 @@ class PatchAreaTest {
             Shapes.region("patch", Map.of(Setting.FILAMENT, Value.of(2))),
             Shapes.everywhere(
                 Map.of(Setting.LINE_WIDTH, Value.of(WIDTH), Setting.SKIRT_LINES, Value.of(0))));
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
-      return planner.compute(plan, Shapes.source(mesh), Watch.NONE);
-    }
+    return Shapes.compute(plan, mesh);
   }
 
   private static Area area(PlanResult result, int layer) {

@@ -8,10 +8,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
-import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Shapes;
-import org.stratonomy.engine.Watch;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
@@ -25,9 +22,7 @@ import org.stratonomy.engine.plan.Where;
 
 class SchedulerTest {
   private static PlanResult compute(Plan plan, Mesh mesh) {
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 25, 2)) {
-      return planner.compute(plan, Shapes.source(mesh), Watch.NONE);
-    }
+    return Shapes.compute(plan, mesh);
   }
 
   private static Plan withStops(Plan plan, Stop... stops) {

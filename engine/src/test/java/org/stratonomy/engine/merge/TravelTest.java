@@ -14,8 +14,6 @@ import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Shapes;
-import org.stratonomy.engine.Watch;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
@@ -29,10 +27,7 @@ class TravelTest {
   private static PlanResult compute(Mesh mesh, Map<Setting, Value> set) {
     Map<Setting, Value> all = new HashMap<>(set);
     all.putIfAbsent(Setting.SKIRT_LINES, Value.of(0));
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
-      return planner.compute(
-          Shapes.plan(List.of(), Shapes.everywhere(all)), Shapes.source(mesh), Watch.NONE);
-    }
+    return Shapes.compute(Shapes.plan(List.of(), Shapes.everywhere(all)), mesh);
   }
 
   private static List<String> program(PlanResult result) {

@@ -9,10 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.stratonomy.engine.PlanResult;
-import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Shapes;
-import org.stratonomy.engine.Watch;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
@@ -23,10 +20,7 @@ import org.stratonomy.engine.plan.Value;
 
 class LineMakerTest {
   private static PlanResult compute(Mesh mesh, Map<Setting, Value> set) {
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 25, 2)) {
-      return planner.compute(
-          Shapes.plan(List.of(), Shapes.everywhere(set)), Shapes.source(mesh), Watch.NONE);
-    }
+    return Shapes.compute(Shapes.plan(List.of(), Shapes.everywhere(set)), mesh);
   }
 
   private static List<Stroke> layer(PlanResult result, int number) {

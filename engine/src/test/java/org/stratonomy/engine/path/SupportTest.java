@@ -9,10 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.stratonomy.engine.PlanResult;
-import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Shapes;
-import org.stratonomy.engine.Watch;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
@@ -31,9 +28,7 @@ class SupportTest {
   }
 
   private static PlanResult compute(Plan plan, Mesh mesh) {
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
-      return planner.compute(plan, Shapes.source(mesh), Watch.NONE);
-    }
+    return Shapes.compute(plan, mesh);
   }
 
   /** A pillar, 10 mm wide, with an arm over to the right: X 100 to 150, the arm at Z 8 to 10. */

@@ -10,9 +10,7 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
-import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Shapes;
-import org.stratonomy.engine.Watch;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
@@ -28,9 +26,7 @@ class StrataEditsTest {
   }
 
   private static PlanResult compute(Plan plan) {
-    try (Planner planner = new Planner(ShelfReader.standard(), 10_000_000, 1)) {
-      return planner.compute(plan, Shapes.source(Shapes.bar(12, 12, 4)), Watch.NONE);
-    }
+    return Shapes.compute(plan, Shapes.bar(12, 12, 4));
   }
 
   private static Plan pair(Rule... rules) {

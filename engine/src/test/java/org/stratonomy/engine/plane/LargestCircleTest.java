@@ -36,6 +36,16 @@ class LargestCircleTest {
     assertThat(diameter(ring)).isCloseTo(across, within(TOLERANCE));
   }
 
+  @Test
+  void withoutHolesNothingIsInTheWay() {
+    Area outer = Area.rectangle(0, 0, 50, 50);
+    Area island = Area.rectangle(20, 20, 30, 30);
+    Area ring = Plane.difference(outer, Area.rectangle(10, 10, 40, 40));
+    assertThat(Plane.withoutHoles(Plane.union(ring, island)).areaMm2()).isEqualTo(2500);
+    assertThat(Plane.withoutHoles(outer)).isSameAs(outer);
+    assertThat(Plane.withoutHoles(Area.EMPTY).isEmpty()).isTrue();
+  }
+
   /** An inset of a convex area by less than the radius leaves something, by more nothing. */
   @Property(tries = 100)
   void itAgreesWithInsets(

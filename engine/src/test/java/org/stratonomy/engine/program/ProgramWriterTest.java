@@ -13,8 +13,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Shapes;
-import org.stratonomy.engine.Watch;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
@@ -22,9 +20,7 @@ import org.stratonomy.engine.plan.Value;
 
 class ProgramWriterTest {
   private static PlanResult result(Plan plan) {
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 24, 2)) {
-      return planner.compute(plan, Shapes.source(Shapes.bar(15, 15, 3)), Watch.NONE);
-    }
+    return Shapes.compute(plan, Shapes.bar(15, 15, 3));
   }
 
   private static List<String> lines(Plan plan) throws IOException {
