@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { ApiProblem, type ProgramView } from '../lib/api/client';
+  import { ApiProblem } from '../lib/api/client';
   import Column from '../lib/column/Column.svelte';
   import ClockRibbon from '../lib/ledger/ClockRibbon.svelte';
   import { layerFromPlane, mm } from '../lib/model/heights';
@@ -18,6 +18,7 @@
   import ImportQuestion from '../lib/shell/ImportQuestion.svelte';
   import KeysSheet from '../lib/shell/KeysSheet.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
+  import ProgramNote from '../lib/shell/ProgramNote.svelte';
   import { route } from '../router';
 
   let session: PlanSession | undefined = $state.raw(undefined);
@@ -25,10 +26,8 @@
   let equalParts = $state(false);
   let keys = $state(false);
   let middle: 'both' | 'model' | 'sheet' = $state('both');
-  let program: ProgramView | undefined = $state.raw(undefined);
+  let program: ProgramNote | undefined = $state();
   let writing = $state(false);
-  /** Whether the program was not written because of errors. */
-  let refused = $state(false);
   let finding = 0;
 
   $effect(() => {
@@ -48,23 +47,6 @@
   const stopHere = $derived.by(() =>
     session?.stops.find((stop) => Math.abs(stop.height - session!.plane) < 1e-3),
   );
-
-  const errors = $derived.by(() =>
-    (session?.result?.findings ?? []).filter((found) => found.severity === 'error'),
-  );
-
-  /** What can be done about the problem that is shown, besides closing it. */
-  const help = $derived.by(() => {
-    if (session?.problem?.isStale) {
-      return { label: 'Take over', run: () => void session!.reload() };
-    }
-    return refused ? { label: 'Write it all the same', run: () => void writeDespite() } : undefined;
-  });
-
-  function writeDespite() {
-    session!.problem = undefined;
-    return writeProgram(errors.map((found) => found.id));
-  }
 
   function divide() {
     const piece = session?.selected?.piece ?? session?.document.pieces[0]?.id;
@@ -159,25 +141,6 @@
     }
     event.preventDefault();
   }
-
-  async function writeProgram(despite: string[] = []) {
-    if (!session) {
-      return;
-    }
-    writing = true;
-    refused = false;
-    try {
-      program = await session.writeProgram(despite);
-      const link = document.createElement('a');
-      link.href = `/api/programs/${program.id}`;
-      link.download = program.fileName;
-      link.click();
-    } catch (e) {
-      session.problem = ApiProblem.from(e, 'export');
-      refused = errors.length > 0;
-    }
-    writing = false;
-  }
 </script>
 
 <svelte:window onkeydown={key} />
@@ -198,7 +161,7 @@
     data-revision={session.resultRevision}
     data-stale={session.isStale || !session.result}
   >
-    <Header {session} onProgram={() => writeProgram()} onKeys={() => (keys = true)} />
+    <Header {session} onProgram={() => program?.write()} onKeys={() => (keys = true)} />
     <div class="body">
       <section class="left" aria-label="Column">
         <div class="level-bar">
@@ -256,25 +219,7 @@
       </aside>
     </div>
     <ClockRibbon {session} />
-    {#if session.problem}
-      <div class="over">
-        <ProblemNote
-          problem={session.problem}
-          onClose={() => {
-            session!.problem = undefined;
-            refused = false;
-          }}
-          action={help}
-        />
-      </div>
-    {:else if program}
-      <div class="over written" role="status">
-        <span>Written: <strong>{program.fileName}</strong></span>
-        <span class="num">{(program.size / 1e6).toFixed(1)} MB</span>
-        <a class="tool" href="/api/programs/{program.id}" download>Download again</a>
-        <button class="tool" onclick={() => (program = undefined)}>Close</button>
-      </div>
-    {/if}
+    <ProgramNote bind:this={program} {session} bind:writing />
   </div>
   <EqualParts {session} bind:open={equalParts} />
   <CourseEditor {session} />
@@ -371,26 +316,6 @@
   progress {
     width: 110px;
     accent-color: var(--color-primary-600);
-  }
-
-  .over {
-    position: fixed;
-    left: 50%;
-    bottom: 60px;
-    transform: translateX(-50%);
-    z-index: 40;
-  }
-
-  .written {
-    display: flex;
-    gap: 12px;
-    align-items: center;
-    padding: 8px 12px;
-    background: var(--sheet);
-    border: 1px solid var(--accent);
-    border-radius: 3px;
-    box-shadow: 0 4px 16px rgb(0 0 0 / 18%);
-    max-width: 92vw;
   }
 
   .failed {

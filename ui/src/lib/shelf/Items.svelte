@@ -6,7 +6,7 @@
   import { client, data, type FieldView, type ItemsView } from '../api/client';
   import { Attempts } from '../shell/attempts.svelte';
   import ProblemNote from '../shell/ProblemNote.svelte';
-  import { changed, copyOf, type Item } from './items';
+  import { changed, copyOf, type Item } from './itemFields';
 
   interface Props {
     kind: 'machines' | 'filaments';

@@ -235,7 +235,7 @@ interface Sent {
   body: unknown;
 }
 
-/** Stands in for the server: one plan, every edit accepted unless a problem is set. */
+/** Stands in for the server: one plan, every document accepted unless a problem is set. */
 export class FakeServer {
   readonly sent: Sent[] = [];
   /** Addresses that something was asked of. */
@@ -243,6 +243,8 @@ export class FakeServer {
   /** Answers "still computing" this many times before each result. */
   pending = 0;
   problem: { status: number; body: object } | undefined;
+  /** What is answered instead to requests whose address has a text in it. */
+  readonly answers: Record<string, unknown> = {};
   private state: PlanState;
 
   constructor(document: PlanDocument = DOCUMENT) {
@@ -267,14 +269,24 @@ export class FakeServer {
       if (this.problem) {
         return Response.json(this.problem.body, { status: this.problem.status });
       }
+      const told = this.told(path);
+      if (told) {
+        return told;
+      }
       if (path.startsWith('/api/shelf/recipes')) {
         return Response.json(RECIPES);
       }
       const version = this.state.version + 1;
-      this.state = { ...this.state, version, revision: `r${version}`, canUndo: true };
+      const replaced = this.sent.at(-1)!.body as { document?: PlanDocument } | undefined;
+      const document = replaced?.document ?? this.state.document;
+      this.state = { ...this.state, version, revision: `r${version}`, canUndo: true, document };
       return Response.json(this.state);
     }
     this.asked.push(path);
+    const told = this.told(path);
+    if (told) {
+      return told;
+    }
     if (path === '/api/shelf') {
       return Response.json(SHELF);
     }
@@ -299,6 +311,11 @@ export class FakeServer {
         : Response.json(RESULT);
     }
     return Response.json(this.state);
+  }
+
+  private told(path: string): Response | undefined {
+    const key = Object.keys(this.answers).find((part) => path.includes(part));
+    return key === undefined ? undefined : Response.json(this.answers[key]);
   }
 
   /** The bodies of the edits that were sent. */

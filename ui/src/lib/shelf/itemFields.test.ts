@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { FieldView } from '../api/client';
-import { changed, copyOf } from './items';
+import { changed, copyOf } from './itemFields';
 
 const FIELD: FieldView = {
   key: 'bedX',

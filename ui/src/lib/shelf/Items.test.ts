@@ -1,0 +1,78 @@
+import { fireEvent, render, screen } from '@testing-library/svelte';
+import { beforeEach, expect, it, vi } from 'vitest';
+import type { FieldView, ItemsView } from '../api/client';
+import { FakeServer, SHELF } from '../testing/fakeServer';
+import Items from './Items.svelte';
+
+function field(key: string, label: string, kind: string, unit = ''): FieldView {
+  const description = `${label}.`;
+  return { key, label, group: 'Group', unit, kind, min: 0, max: 500, choices: [], description };
+}
+
+const ITEMS = {
+  machineFields: [
+    field('name', 'Name', 'text'),
+    field('bedX', 'Bed, X', 'number', 'mm'),
+    field('feeder', 'Has a feeder', 'yes or no'),
+    { ...field('dialect', 'Dialect', 'choice'), choices: ['hand-change', 'feeder'] },
+  ],
+  filamentFields: [
+    field('name', 'Name', 'text'),
+    field('colour', 'Colour', 'colour'),
+    field('nozzleC', 'Nozzle', 'number', '°C'),
+  ],
+  machines: SHELF.machines,
+  filaments: SHELF.filaments,
+} as unknown as ItemsView;
+
+let server: FakeServer;
+
+beforeEach(() => {
+  server = new FakeServer();
+  server.answers['/api/shelf/items'] = ITEMS;
+});
+
+it('shows each field of what is chosen, with its unit', async () => {
+  render(Items, { kind: 'filaments' });
+  expect(await screen.findByLabelText(/^Nozzle/)).toHaveValue('210');
+  await fireEvent.click(screen.getByRole('button', { name: /Slate/ }));
+  expect(screen.getByLabelText(/^Name/)).toHaveValue('Slate');
+  expect(screen.getByLabelText(/^Colour/)).toHaveValue('#4d5863');
+  expect(screen.getByText('°C')).toBeVisible();
+});
+
+it('sends an edit as the whole item, a feeder with its dialect', async () => {
+  render(Items, { kind: 'machines' });
+  await fireEvent.change(await screen.findByLabelText(/^Bed, X/), { target: { value: '180,5' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toEqual({ ...SHELF.machines[0], bedX: 180.5 });
+  await fireEvent.click(screen.getByLabelText(/^Has a feeder/));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(2));
+  expect(server.edits[1]).toMatchObject({ feeder: true, dialect: 'feeder' });
+});
+
+it('says why something was refused, and shows again what holds', async () => {
+  render(Items, { kind: 'machines' });
+  const bed = await screen.findByLabelText(/^Bed, X/);
+  server.problem = {
+    status: 422,
+    body: { place: "machine 'One'", detail: 'Bed, X cannot be "wide".', remedy: 'Give a number.' },
+  };
+  await fireEvent.change(bed, { target: { value: 'wide' } });
+  expect(await screen.findByRole('alert')).toHaveTextContent('Give a number.');
+  await vi.waitFor(() => expect(bed).toHaveValue('200'));
+});
+
+it('copies without the id, and removes', async () => {
+  render(Items, { kind: 'machines' });
+  await fireEvent.click(await screen.findByRole('button', { name: 'Copy' }));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).not.toHaveProperty('id');
+  await fireEvent.click(screen.getByRole('button', { name: 'Remove' }));
+  await vi.waitFor(() =>
+    expect(server.sent.at(-1)).toMatchObject({
+      method: 'DELETE',
+      path: '/api/shelf/items/machines/one',
+    }),
+  );
+});
