@@ -54,27 +54,26 @@ final class InsideMaker {
 
   /** Fills what the walls leave free, and marks how far the walls hang over. */
   void fill(Area inside) {
-    Area overAir = around.overAir(width);
-    markOverhangs(overAir);
+    markOverhangs();
     if (inside.isEmpty()) {
       return;
     }
     if (s.density() >= 1) {
-      solid(overAir, inside, filler(lines));
+      solid(inside, filler(lines));
       return;
     }
-    Solid solid = memo.get(solidKey.get(), Solid.class, () -> solid(overAir, inside));
+    Solid solid = memo.get(solidKey.get(), Solid.class, () -> solid(inside));
     lines.addAll(solid.lines);
     if (s.density() > 0) {
       filler(lines).infill(solid.sparse, s, around.layer().middle());
     }
   }
 
-  private Solid solid(Area overAir, Area inside) {
+  private Solid solid(Area inside) {
     Area narrower = Plane.inset(Plane.difference(inside, around.solid(s)), width);
     Area sparse = Plane.outset(narrower, width);
     List<Line> solid = new ArrayList<>();
-    solid(overAir, Plane.difference(inside, sparse), filler(solid));
+    solid(Plane.difference(inside, sparse), filler(solid));
     return new Solid(List.copyOf(solid), sparse);
   }
 
@@ -87,22 +86,21 @@ final class InsideMaker {
   }
 
   /** Walls over the edge of the layer below are marked by how far they hang over. */
-  private void markOverhangs(Area overAir) {
-    double least = (Overhang.QUARTER.share() - 0.5) * width;
-    if (!Plane.inset(overAir, -least / 2).isEmpty()) {
+  private void markOverhangs() {
+    if (around.reachesOverAir(width, (0.5 - Overhang.QUARTER.share()) * width)) {
       OverhangMarker marker = new OverhangMarker(around.below(), width);
       lines.replaceAll(line -> line.role().isWall() ? marker.mark(line) : line);
     }
   }
 
   /** Fills a solid area, its parts by what lies directly above and below them. */
-  private void solid(Area overAir, Area solid, Filler filler) {
+  private void solid(Area solid, Filler filler) {
     Area rest = solid;
     if (around.isOnBed()) {
       filler.solid(rest, Role.BOTTOM_SKIN);
       return;
     }
-    Area bridged = Plane.intersection(solid, Surroundings.held(overAir, width));
+    Area bridged = Plane.intersection(solid, around.bridged(width));
     if (!bridged.isEmpty()) {
       filler.bridge(bridged, new Bridge(around.below(), width));
       rest = Plane.difference(rest, bridged);

@@ -69,7 +69,7 @@ final class Surroundings {
   }
 
   /** Without slivers, and a line wider, so that a skin is held by what is beside it. */
-  static Area held(Area skin, double width) {
+  private static Area held(Area skin, double width) {
     return skin.isEmpty() ? skin : Plane.outset(Plane.inset(skin, width / 4), 1.25 * width);
   }
 
@@ -93,6 +93,22 @@ final class Surroundings {
             sectionKeys(key, layer.index() - 1, layer.index()),
             () -> Plane.difference(section(), below()));
     return overAir.withoutSmall(width * width / 100);
+  }
+
+  /** What of the section is more than a quarter of a line wide over air, and a line around it. */
+  Area bridged(double width) {
+    Key.Builder key = Key.of("bridged").add(width);
+    return remembered(
+        sectionKeys(key, layer.index() - 1, layer.index()), () -> held(overAir(width), width));
+  }
+
+  /** Whether the section reaches over air by more than some mm in places. */
+  boolean reachesOverAir(double width, double mm) {
+    Key.Builder key = Key.of("reaches over air").add(width).add(mm);
+    return !remembered(
+            sectionKeys(key, layer.index() - 1, layer.index()),
+            () -> Plane.inset(overAir(width), mm / 2))
+        .isEmpty();
   }
 
   /** What of the section has nothing above it; slivers do not count. */

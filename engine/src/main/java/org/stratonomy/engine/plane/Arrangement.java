@@ -10,6 +10,9 @@ import java.util.Arrays;
  * by slope within it; edges that fall together become one with the sum of their weights.
  */
 final class Arrangement {
+  /** An edge is looked for this near to the place where the sweep put it. */
+  private static final int NEAR = 8;
+
   private final long[] vertices;
 
   /** Edges leaving vertex v to the right: {@code firstEdge[v]} to {@code firstEdge[v + 1] - 1}. */
@@ -23,23 +26,17 @@ final class Arrangement {
   private final int[] aboveB;
   private final int edgeCount;
 
-  Arrangement(EdgeList noded) {
-    PointSet points = new PointSet(noded.size + 16);
-    for (int i = 0; i < 4 * noded.size; i += 2) {
-      points.add(noded.ends[i], noded.ends[i + 1]);
+  Arrangement(NodedEdges noded) {
+    vertices = noded.points().sorted();
+    int[] rank = new int[vertices.length];
+    for (int v = 0; v < vertices.length; v++) {
+      rank[noded.points().number(vertices[v])] = v;
     }
-    vertices = new long[points.size()];
-    for (int i = 0; i < vertices.length; i++) {
-      vertices[i] = points.packed(i);
-    }
-    Arrays.sort(vertices);
-    VertexIndex index = new VertexIndex(vertices);
-    int n = noded.size;
+    int n = noded.count();
+    int[] ends = noded.ends();
     int[] bucket = new int[vertices.length + 1];
-    int[] from = new int[n];
     for (int i = 0; i < n; i++) {
-      from[i] = index.of(PointSet.pack(noded.ends[4 * i], noded.ends[4 * i + 1]));
-      bucket[from[i] + 1]++;
+      bucket[rank[ends[2 * i]] + 1]++;
     }
     for (int v = 0; v < vertices.length; v++) {
       bucket[v + 1] += bucket[v];
@@ -50,10 +47,10 @@ final class Arrangement {
     weightB = new int[n];
     int[] next = Arrays.copyOf(bucket, vertices.length);
     for (int i = 0; i < n; i++) {
-      int at = next[from[i]]++;
-      edgeTo[at] = index.of(PointSet.pack(noded.ends[4 * i + 2], noded.ends[4 * i + 3]));
-      weightA[at] = noded.weights[2 * i];
-      weightB[at] = noded.weights[2 * i + 1];
+      int at = next[rank[ends[2 * i]]]++;
+      edgeTo[at] = rank[ends[2 * i + 1]];
+      weightA[at] = noded.weights()[2 * i];
+      weightB[at] = noded.weights()[2 * i + 1];
     }
     firstEdge = bucket;
     edgeCount = sortAndMerge();
@@ -119,34 +116,41 @@ final class Arrangement {
   }
 
   private void sweep() {
+    int[] into = new int[vertices.length];
+    Arrays.fill(into, -1);
+    for (int edge = 0; edge < edgeCount; edge++) {
+      into[edgeTo[edge]] = edge;
+    }
+    int[] places = new int[edgeCount];
     int[] active = new int[64];
     int count = 0;
     for (int v = 0; v < vertices.length; v++) {
       if ((v & 0x3fff) == 0) {
         Plane.stopIfInterrupted();
       }
-      int low = 0;
-      int high = count;
-      while (low < high) {
-        int mid = (low + high) >>> 1;
-        int edge = active[mid];
-        if (edgeTo[edge] != v && turn(edgeFrom[edge], edgeTo[edge], v) > 0) {
-          low = mid + 1;
-        } else {
-          high = mid;
+      int low = -1;
+      if (into[v] >= 0) {
+        low = placeNear(active, count, places[into[v]], into[v]);
+        while (low > 0 && edgeTo[active[low - 1]] == v) {
+          low--;
         }
+      }
+      if (low < 0) {
+        low = place(active, count, v);
       }
       int ending = low;
       while (ending < count && edgeTo[active[ending]] == v) {
         ending++;
       }
       int starting = firstEdge[v + 1] - firstEdge[v];
-      int grown = count - (ending - low) + starting;
-      if (grown > active.length) {
-        active = Arrays.copyOf(active, 2 * grown);
+      if (low + starting != ending) {
+        int grown = count - (ending - low) + starting;
+        if (grown > active.length) {
+          active = Arrays.copyOf(active, 2 * grown);
+        }
+        System.arraycopy(active, ending, active, low + starting, count - ending);
+        count = grown;
       }
-      System.arraycopy(active, ending, active, low + starting, count - ending);
-      count = grown;
       int a = low == 0 ? 0 : aboveA[active[low - 1]];
       int b = low == 0 ? 0 : aboveB[active[low - 1]];
       for (int edge = firstEdge[v]; edge < firstEdge[v + 1]; edge++) {
@@ -154,9 +158,41 @@ final class Arrangement {
         b += weightB[edge];
         aboveA[edge] = a;
         aboveB[edge] = b;
+        places[edge] = low;
         active[low++] = edge;
       }
     }
+  }
+
+  /** Where an edge is if it is near the place where it was put, or -1. */
+  private static int placeNear(int[] active, int count, int start, int edge) {
+    for (int k = Math.min(start, count - 1); k >= Math.max(0, start - NEAR); k--) {
+      if (active[k] == edge) {
+        return k;
+      }
+    }
+    for (int k = start + 1; k < Math.min(count, start + NEAR); k++) {
+      if (active[k] == edge) {
+        return k;
+      }
+    }
+    return -1;
+  }
+
+  /** How many of the edges that are sorted upwards lie below a vertex and go on to its right. */
+  private int place(int[] active, int count, int v) {
+    int low = 0;
+    int high = count;
+    while (low < high) {
+      int mid = (low + high) >>> 1;
+      int edge = active[mid];
+      if (edgeTo[edge] != v && turn(edgeFrom[edge], edgeTo[edge], v) > 0) {
+        low = mid + 1;
+      } else {
+        high = mid;
+      }
+    }
+    return low;
   }
 
   /** The places whose winding numbers satisfy a predicate, as clean rings. */
@@ -173,31 +209,5 @@ final class Arrangement {
       }
     }
     return kept == 0 ? Area.EMPTY : new RingTracer(vertices, outOf, outTo, kept).trace();
-  }
-
-  /** From a packed point to its place in the sorted vertices. */
-  private static final class VertexIndex {
-    private final long[] vertices;
-    private final int[] slots;
-
-    VertexIndex(long[] vertices) {
-      this.vertices = vertices;
-      slots = new int[Integer.highestOneBit(Math.max(8, vertices.length)) * 4];
-      for (int v = 0; v < vertices.length; v++) {
-        int slot = PointSet.hash(vertices[v]) & (slots.length - 1);
-        while (slots[slot] != 0) {
-          slot = (slot + 1) & (slots.length - 1);
-        }
-        slots[slot] = v + 1;
-      }
-    }
-
-    int of(long point) {
-      int slot = PointSet.hash(point) & (slots.length - 1);
-      while (vertices[slots[slot] - 1] != point) {
-        slot = (slot + 1) & (slots.length - 1);
-      }
-      return slots[slot] - 1;
-    }
   }
 }

@@ -3,49 +3,74 @@ package org.stratonomy.engine.plane;
 import java.util.Arrays;
 
 /**
- * Directed edges with winding weights, the raw material of an {@link Overlay}.
+ * Directed edges of closed rings with winding weights, the raw material of an {@link Arrangement}.
  *
  * <p>Each edge is stored from its lexicographically smaller end (x, then y) to its larger one, as
- * four ints in {@code ends[4i …]}; {@code weights[2i]} and {@code weights[2i + 1]} are what the
- * winding numbers of the first and of the second operand gain when the edge is crossed from its
- * right side to its left.
+ * four ints in {@code xy[4i …]}, with the numbers of both points in {@code ends[2i …]}; {@code
+ * weights[2i]} and {@code weights[2i + 1]} are what the winding numbers of the first and of the
+ * second operand gain when the edge is crossed from its right side to its left.
  */
 final class EdgeList {
+  final PointSet points;
+  int[] xy;
   int[] ends;
   int[] weights;
   int size;
 
   EdgeList(int capacity) {
-    ends = new int[4 * Math.max(16, capacity)];
+    points = new PointSet(capacity);
+    xy = new int[4 * Math.max(16, capacity)];
+    ends = new int[2 * Math.max(16, capacity)];
     weights = new int[2 * Math.max(16, capacity)];
   }
 
-  void add(int x0, int y0, int x1, int y1, int weightA, int weightB) {
-    if (x0 == x1 && y0 == y1) {
-      return;
+  /**
+   * Adds the edges of all rings.
+   *
+   * @param weightA of crossing an edge, for the first operand; one of the two is 1, the other 0
+   */
+  void addRings(Area area, int weightA, int weightB) {
+    makeRoom(size + area.pointCount());
+    for (int ring = 0; ring < area.ringCount(); ring++) {
+      int last = area.ringStart(ring + 1) - 1;
+      int from = points.add(area.x(last), area.y(last));
+      for (int i = area.ringStart(ring); i <= last; i++) {
+        int to = points.add(area.x(i), area.y(i));
+        if (from != to) {
+          add(from, to, weightA, weightB);
+        }
+        from = to;
+      }
     }
-    if (4 * size == ends.length) {
-      ends = Arrays.copyOf(ends, 2 * ends.length);
-      weights = Arrays.copyOf(weights, 2 * weights.length);
+  }
+
+  private void makeRoom(int edges) {
+    if (weights.length < 2 * edges) {
+      int most = Math.max(edges, 2 * size);
+      xy = Arrays.copyOf(xy, 4 * most);
+      ends = Arrays.copyOf(ends, 2 * most);
+      weights = Arrays.copyOf(weights, 2 * most);
     }
-    boolean forward = x0 < x1 || (x0 == x1 && y0 < y1);
-    int at = 4 * size;
-    ends[at] = forward ? x0 : x1;
-    ends[at + 1] = forward ? y0 : y1;
-    ends[at + 2] = forward ? x1 : x0;
-    ends[at + 3] = forward ? y1 : y0;
+  }
+
+  private void add(int from, int to, int weightA, int weightB) {
+    boolean forward = points.packed(from) < points.packed(to);
+    int left = forward ? from : to;
+    int right = forward ? to : from;
+    xy[4 * size] = points.x(left);
+    xy[4 * size + 1] = points.y(left);
+    xy[4 * size + 2] = points.x(right);
+    xy[4 * size + 3] = points.y(right);
+    ends[2 * size] = left;
+    ends[2 * size + 1] = right;
     weights[2 * size] = forward ? weightA : -weightA;
     weights[2 * size + 1] = forward ? weightB : -weightB;
     size++;
   }
 
-  void addRings(Area area, int weightA, int weightB) {
-    for (int ring = 0; ring < area.ringCount(); ring++) {
-      int from = area.ringStart(ring);
-      int to = area.ringStart(ring + 1);
-      for (int i = from, j = to - 1; i < to; j = i++) {
-        add(area.x(j), area.y(j), area.x(i), area.y(i), weightA, weightB);
-      }
-    }
+  /** Number of the point where an edge starts; each end point is the start of an edge. */
+  int start(int edge) {
+    boolean forward = weights[2 * edge] + weights[2 * edge + 1] > 0;
+    return ends[2 * edge + (forward ? 0 : 1)];
   }
 }

@@ -118,8 +118,10 @@ final class Offset {
       double qx,
       double qy,
       double cos) {
-    double quarter = Math.acos(Math.clamp(cos, -1, 1)) / 4;
-    double reach = Math.abs(distance) * Math.tan(quarter);
+    // tan(a / 2) = sin(a) / (1 + cos(a)), where a is half of the turn.
+    double halfSin = Math.sqrt(Math.max(0, (1 - cos) / 2));
+    double halfCos = Math.sqrt(Math.max(0, (1 + cos) / 2));
+    double reach = Math.abs(distance) * halfSin / (1 + halfCos);
     point(ax + reach * px, ay + reach * py);
     point(bx - reach * qx, by - reach * qy);
   }

@@ -2,18 +2,19 @@ package org.stratonomy.engine.plane;
 
 import java.util.Arrays;
 
-/** A set of grid points: open addressing over packed coordinates whose order is (x, then y). */
+/**
+ * A set of grid points, numbered in the order in which they are added: open addressing over packed
+ * coordinates whose order is (x, then y).
+ */
 final class PointSet {
-  private static final long NONE = Long.MIN_VALUE;
+  /** Number of a point plus one; zero where there is none. */
+  private int[] slots;
 
-  private long[] slots;
   private long[] points;
   private int size;
 
   PointSet(int expected) {
-    int capacity = Integer.highestOneBit(Math.max(8, expected)) * 4;
-    slots = new long[capacity];
-    Arrays.fill(slots, NONE);
+    slots = new int[4 * Integer.highestOneBit(Math.max(8, expected))];
     points = new long[Math.max(16, expected)];
   }
 
@@ -34,41 +35,54 @@ final class PointSet {
     return (int) (h >>> 32) ^ (int) h;
   }
 
-  void add(int x, int y) {
+  /** The number of a point, which is added if it is new. */
+  int add(int x, int y) {
     long key = pack(x, y);
-    int mask = slots.length - 1;
-    int slot = hash(key) & mask;
-    while (slots[slot] != NONE) {
-      if (slots[slot] == key) {
-        return;
-      }
-      slot = (slot + 1) & mask;
+    int slot = slotOf(key);
+    if (slots[slot] != 0) {
+      return slots[slot] - 1;
     }
-    slots[slot] = key;
     if (size == points.length) {
       points = Arrays.copyOf(points, 2 * size);
     }
     points[size++] = key;
+    slots[slot] = size;
     if (2 * size > slots.length) {
       grow();
     }
+    return size - 1;
+  }
+
+  /** The number of a point that is in the set. */
+  int number(long packed) {
+    return slots[slotOf(packed)] - 1;
+  }
+
+  private int slotOf(long key) {
+    int mask = slots.length - 1;
+    int slot = hash(key) & mask;
+    while (slots[slot] != 0 && points[slots[slot] - 1] != key) {
+      slot = (slot + 1) & mask;
+    }
+    return slot;
   }
 
   private void grow() {
-    slots = new long[2 * slots.length];
-    Arrays.fill(slots, NONE);
-    int mask = slots.length - 1;
+    slots = new int[2 * slots.length];
     for (int i = 0; i < size; i++) {
-      int slot = hash(points[i]) & mask;
-      while (slots[slot] != NONE) {
-        slot = (slot + 1) & mask;
-      }
-      slots[slot] = points[i];
+      slots[slotOf(points[i])] = i + 1;
     }
   }
 
   int size() {
     return size;
+  }
+
+  /** The points from the left to the right, and from below among those of one x. */
+  long[] sorted() {
+    long[] sorted = Arrays.copyOf(points, size);
+    Arrays.sort(sorted);
+    return sorted;
   }
 
   long packed(int i) {
