@@ -124,8 +124,10 @@
               <td class="num right">{filament.nozzleC} °C</td>
               <td class="num right">{filament.bedC} °C</td>
               <td>
-                {#if session.machine.feeder}
-                  <span class="tick" aria-hidden="true"></span> in slot {slot.slot}
+                {#if session.changesByItself}
+                  <span class="tick" aria-hidden="true"></span>
+                  {session.machine.tools === 'feeder' ? 'in slot' : 'on nozzle'}
+                  {slot.slot}
                 {:else if slot.slot === first}
                   <span class="tick" aria-hidden="true"></span> load before the start
                 {/if}
@@ -176,7 +178,7 @@
           </tbody>
         </table>
         <p class="soft">
-          {#if first && !session.machine.feeder}
+          {#if first && !session.changesByItself}
             The first {session.filament(first).name} needs
             {strandGrams(ledger.startMm, session.filament(first)).toFixed(1)} g.
           {/if}

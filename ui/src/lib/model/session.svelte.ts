@@ -128,6 +128,11 @@ export class PlanSession {
     return this.shelf.machines.find((m) => m.id === this.document.machine)!;
   }
 
+  /** Whether the machine changes filament without the operator. */
+  get changesByItself(): boolean {
+    return this.machine.tools !== 'by hand';
+  }
+
   /** Lowest and highest corner of the purge tower, if there is one, mm. */
   get towerBounds(): { min: number[]; max: number[] }[] {
     const tower = this.result?.purging.tower;

@@ -85,7 +85,7 @@ it('shows the sum of a depth and changes it', async () => {
     target: { value: 'mm' },
   });
   await vi.waitFor(() => expect(server.edits).toHaveLength(2));
-  expect(lastPiece().regions?.[0]?.core).toEqual({ walls: 2, upright: 0.6 });
+  expect(lastPiece().regions?.[0]?.core).toEqual({ walls: 2, upright: 0.8 });
 });
 
 it('moves a sphere by numbers and takes no nonsense', async () => {

@@ -57,7 +57,7 @@
       <RegionPanel {session} piece={piece.id} region={session.selectedRegion} />
     {:else if part?.kind === 'plan'}
       <PlanPanel {session} number={Number(part.id)} />
-      {#if session.machine.feeder && session.document.slots.length > 1}
+      {#if session.changesByItself && session.document.slots.length > 1}
         <PurgePanel {session} />
       {/if}
     {:else if part?.kind === 'body'}

@@ -126,11 +126,16 @@
   {#if sum}
     <p class="sum" role="status">
       {session.filament(sum.from).name} → {session.filament(sum.to).name}:
-      <span class="num"
-        >{sum.melt} mm³ × ln(1 / {percent(sum.shareLeft)}) = {Math.round(sum.computed)} mm³</span
-      >, because {sum.byMaterial
-        ? `of ${session.filament(sum.from).material} no more may be left in ${session.filament(sum.to).material}`
-        : 'so little of the one is not seen in the other'}.
+      {#if sum.mixes}
+        <span class="num"
+          >{sum.melt} mm³ × ln(1 / {percent(sum.shareLeft)}) = {Math.round(sum.computed)} mm³</span
+        >, because {sum.byMaterial
+          ? `of ${session.filament(sum.from).material} no more may be left in ${session.filament(sum.to).material}`
+          : 'so little of the one is not seen in the other'}.
+      {:else}
+        nothing mixes, as each has a nozzle of its own; one that waited pushes out
+        <span class="num">{Math.round(sum.computed)} mm³</span>.
+      {/if}
       {#if sum.given}
         The plan gives {Math.round(sum.volume)} mm³.
         <button class="link" onclick={() => edit((p) => setVolume(p, sum.from, sum.to, undefined))}

@@ -13,6 +13,7 @@ function change(from: number, to: number, volume: number, given = false) {
     from,
     to,
     count: 3,
+    mixes: true,
     melt: 35,
     shareLeft: 0.02,
     byMaterial: false,

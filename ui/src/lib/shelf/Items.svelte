@@ -6,7 +6,7 @@
   import { client, data, type FieldView, type ItemsView } from '../api/client';
   import { Attempts } from '../shell/attempts.svelte';
   import ProblemNote from '../shell/ProblemNote.svelte';
-  import { changed, copyOf, type Item } from './itemFields';
+  import { changed, copyOf, matters, type Item } from './itemFields';
 
   interface Props {
     kind: 'machines' | 'filaments';
@@ -25,7 +25,8 @@
   );
   const all = $derived((items?.[kind] ?? []) as Item[]);
   const item = $derived(all.find((i) => i.id === chosen) ?? all[0]);
-  const groups = $derived([...new Set(fields.map((field) => field.group))]);
+  const shown = $derived(fields.filter((field) => item && matters(item, field)));
+  const groups = $derived([...new Set(shown.map((field) => field.group))]);
 
   void attempts.run(async () => {
     items = await data(client.GET('/api/shelf/items'));
@@ -39,19 +40,11 @@
         : await data(client.PUT('/api/shelf/items/filaments', { body }));
   }
 
-  function set(field: FieldView, input: HTMLInputElement | HTMLSelectElement) {
-    const value =
-      field.kind === 'yes or no' ? (input as HTMLInputElement).checked : input.value.trim();
-    void attempts.run(() => put(changed(item!, field, value))).then(() => show(field, input));
-  }
-
   /** What was refused goes back to what holds. */
-  function show(field: FieldView, input: HTMLInputElement | HTMLSelectElement) {
-    if (field.kind === 'yes or no') {
-      (input as HTMLInputElement).checked = item![field.key] === true;
-    } else {
-      input.value = String(item![field.key]);
-    }
+  function set(field: FieldView, input: HTMLInputElement | HTMLSelectElement) {
+    void attempts
+      .run(() => put(changed(item!, field, input.value.trim())))
+      .then(() => (input.value = String(item![field.key])));
   }
 
   function copy() {
@@ -138,7 +131,7 @@
         {#each groups as group (group)}
           <fieldset>
             <legend>{group}</legend>
-            {#each fields.filter((field) => field.group === group) as field (field.key)}
+            {#each shown.filter((field) => field.group === group) as field (field.key)}
               <label title={field.description}>
                 <span>{field.label}</span>
                 {#if field.kind === 'choice'}
@@ -149,12 +142,6 @@
                   >
                     {#each field.choices as choice (choice)}<option>{choice}</option>{/each}
                   </select>
-                {:else if field.kind === 'yes or no'}
-                  <input
-                    type="checkbox"
-                    checked={item[field.key] === true}
-                    onchange={(e) => set(field, e.currentTarget)}
-                  />
                 {:else if field.kind === 'colour'}
                   <input
                     type="color"

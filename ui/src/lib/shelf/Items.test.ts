@@ -13,7 +13,7 @@ const ITEMS = {
   machineFields: [
     field('name', 'Name', 'text'),
     field('bedX', 'Bed, X', 'number', 'mm'),
-    field('feeder', 'Has a feeder', 'yes or no'),
+    { ...field('tools', 'Filament is changed', 'choice'), choices: ['by hand', 'feeder'] },
     { ...field('dialect', 'Dialect', 'choice'), choices: ['hand-change', 'feeder'] },
   ],
   filamentFields: [
@@ -46,9 +46,11 @@ it('sends an edit as the whole item, a feeder with its dialect', async () => {
   await fireEvent.change(await screen.findByLabelText(/^Bed, X/), { target: { value: '180,5' } });
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
   expect(server.edits[0]).toEqual({ ...SHELF.machines[0], bedX: 180.5 });
-  await fireEvent.click(screen.getByLabelText(/^Has a feeder/));
+  await fireEvent.change(screen.getByLabelText(/^Filament is changed/), {
+    target: { value: 'feeder' },
+  });
   await vi.waitFor(() => expect(server.edits).toHaveLength(2));
-  expect(server.edits[1]).toMatchObject({ feeder: true, dialect: 'feeder' });
+  expect(server.edits[1]).toMatchObject({ tools: 'feeder', dialect: 'feeder' });
 });
 
 it('says why something was refused, and shows again what holds', async () => {

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { FieldView } from '../api/client';
-import { changed, copyOf } from './itemFields';
+import { changed, copyOf, matters } from './itemFields';
 
 const FIELD: FieldView = {
   key: 'bedX',
@@ -24,14 +24,20 @@ it('takes numbers with a point or a comma, and leaves what is none to the server
 
 it('leaves texts and choices as they are', () => {
   expect(changed(ITEM, { ...FIELD, key: 'name', kind: 'text' }, '7')['name']).toBe('7');
-  expect(changed(ITEM, { ...FIELD, key: 'feeder', kind: 'yes or no' }, true)['feeder']).toBe(true);
 });
 
-it('changes a feeder and its dialect together', () => {
-  const fed = changed(ITEM, { ...FIELD, key: 'feeder', kind: 'yes or no' }, true);
-  expect(fed).toMatchObject({ feeder: true, dialect: 'feeder' });
+it('changes how filament is changed and the dialect together', () => {
+  const fed = changed(ITEM, { ...FIELD, key: 'tools', kind: 'choice' }, 'feeder');
+  expect(fed).toMatchObject({ tools: 'feeder', dialect: 'feeder' });
   const byHand = changed(fed, { ...FIELD, key: 'dialect', kind: 'choice' }, 'hand-wait');
-  expect(byHand).toMatchObject({ feeder: false, dialect: 'hand-wait' });
+  expect(byHand).toMatchObject({ tools: 'by hand', dialect: 'hand-wait' });
+});
+
+it('says of several nozzles only where there are some', () => {
+  const field = { ...FIELD, key: 'nozzleStepX', group: 'Several nozzles' };
+  expect(matters({ ...ITEM, tools: 'by hand' }, field)).toBe(false);
+  expect(matters({ ...ITEM, tools: 'several nozzles' }, field)).toBe(true);
+  expect(matters({ ...ITEM, tools: 'by hand' }, FIELD)).toBe(true);
 });
 
 it('copies all but the id', () => {

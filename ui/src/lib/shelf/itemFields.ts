@@ -4,8 +4,8 @@ import type { FieldView } from '../api/client';
 export type Item = Record<string, unknown> & { id: string; name: string };
 
 /** An item with another value in a field; a comma may stand for the decimal point. */
-export function changed(item: Item, field: FieldView, value: string | boolean): Item {
-  const number = field.kind === 'number' ? Number(String(value).replace(',', '.')) : NaN;
+export function changed(item: Item, field: FieldView, value: string): Item {
+  const number = field.kind === 'number' ? Number(value.replace(',', '.')) : NaN;
   // What is no number goes as it is, so that the server says what is wrong with it.
   return {
     ...item,
@@ -14,12 +14,25 @@ export function changed(item: Item, field: FieldView, value: string | boolean): 
   };
 }
 
-/** A feeder and its dialect come and go together. */
-function implied(key: string, value: string | boolean): object {
-  if (key === 'feeder') {
-    return { dialect: value ? 'feeder' : 'hand-change' };
+/** The dialect to begin with, by how a machine comes from one filament to another. */
+const DIALECTS: Record<string, string> = {
+  'by hand': 'hand-change',
+  feeder: 'feeder',
+  'several nozzles': 'nozzles',
+};
+
+/** How filament is changed and the dialect go together. */
+function implied(key: string, value: string): object {
+  if (key === 'tools') {
+    return { dialect: DIALECTS[value] };
   }
-  return key === 'dialect' ? { feeder: value === 'feeder' } : {};
+  const tools = Object.keys(DIALECTS).find((one) => DIALECTS[one] === value);
+  return key === 'dialect' ? { tools: tools ?? 'by hand' } : {};
+}
+
+/** Whether a field says anything of an item as it is. */
+export function matters(item: Item, field: FieldView): boolean {
+  return field.group !== 'Several nozzles' || item['tools'] === 'several nozzles';
 }
 
 /** The same as a new item, which gets an id of its own. */

@@ -3,6 +3,13 @@
   import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
   import type { PlanSession } from '../model/session.svelte';
 
+  /** By how the machine comes from one filament to another. */
+  const TITLES: Record<string, string> = {
+    'by hand': 'Filaments, changed by hand',
+    feeder: 'Filaments in the feeder',
+    'several nozzles': 'Filaments, one on each nozzle',
+  };
+
   interface Props {
     session: PlanSession;
   }
@@ -41,7 +48,7 @@
     <Popover.Positioner class="z-50">
       <Popover.Content class="slots-list">
         <p class="panel-title">
-          {session.machine.feeder ? 'Filaments in the feeder' : 'Filaments, changed by hand'}
+          {TITLES[session.machine.tools]}
         </p>
         {#each session.document.slots as id, i (i)}
           <label>

@@ -48,6 +48,7 @@ public final class DemoPlan {
       List.of("slate", "sand", "kelp", "chalk", "buoy-red", "amber-clear");
   private static final String BY_HAND = "workshop-one";
   private static final String FEEDER = "workshop-four";
+  private static final String NOZZLES = "pair";
 
   private DemoPlan() {}
 
@@ -83,7 +84,7 @@ public final class DemoPlan {
   /** A core and slabs of fibre-filled filament under a plain skin. */
   public static StratFile boathouseBracket() {
     Piece bracket =
-        piece("bracket", "Boathouse bracket", BRACKET, Placement.at(128, 128))
+        piece("bracket", "Boathouse bracket", BRACKET, Placement.at(150, 100))
             .withRegions(
                 List.of(
                     new Region("core", "Core", new Region.Core(Depth.of(2), Depth.of(4))),
@@ -100,7 +101,7 @@ public final class DemoPlan {
                     Setting.INFILL_DENSITY, Value.of(35),
                     Setting.INFILL_PATTERN, Value.of("honeycomb"))));
     return file(
-        "Boathouse bracket", FEEDER, List.of("harbour-blue", "rope"), List.of(bracket), rules);
+        "Boathouse bracket", NOZZLES, List.of("harbour-blue", "rope"), List.of(bracket), rules);
   }
 
   /** Three bodies on a common origin from one file, each in its filament. */

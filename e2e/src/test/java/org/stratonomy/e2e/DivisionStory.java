@@ -14,11 +14,6 @@ import org.junit.jupiter.api.Test;
 
 /** Dividing by regions, bodies and roles, and asking why. */
 class DivisionStory extends Story {
-  private void open(String plan) {
-    page.getByLabel("Open " + plan).click();
-    computed();
-  }
-
   /** A piece in the list of pieces. */
   private Locator inList(String piece) {
     return page.getByLabel("Pieces", new Page.GetByLabelOptions().setExact(true))

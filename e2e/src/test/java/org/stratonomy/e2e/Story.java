@@ -226,4 +226,10 @@ abstract class Story {
     }
     return file;
   }
+
+  /** Opens a plan from the start page. */
+  void open(String plan) {
+    page.getByLabel("Open " + plan).click();
+    computed();
+  }
 }

@@ -86,8 +86,12 @@ public record MachineChange(
     }
 
     private static String changes(Machine m) {
-      return text(
-          m.feeder() ? "by its feeder, %s s each" : "by hand, %s s each", m.changeSeconds());
+      return switch (m.tools()) {
+            case Machine.FEEDER -> "by its feeder";
+            case Machine.NOZZLES -> "with %d nozzles".formatted(m.slots());
+            default -> "by hand";
+          }
+          + text(", %s s each", m.changeSeconds());
     }
 
     private static String text(String format, double... numbers) {
@@ -142,7 +146,7 @@ public record MachineChange(
       if (plan.slots().size() > after.mostFilaments()) {
         finding(
             "Filaments",
-            "The plan has %d; its feeder holds %d."
+            "The plan has %d; the machine holds %d."
                 .formatted(plan.slots().size(), after.mostFilaments()),
             "Use fewer of them.");
       }

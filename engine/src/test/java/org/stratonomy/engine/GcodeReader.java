@@ -1,7 +1,9 @@
 package org.stratonomy.engine;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * Reads a program line by line, as a machine would, and keeps what it extrudes. Shares no code with
@@ -58,10 +60,48 @@ final class GcodeReader {
   private int tool;
   private double printedZ;
 
+  /** How far each nozzle is from the one before, mm, and how hot the nozzles are. */
+  private double stepX;
+
+  private boolean nozzles;
+  private final Map<Integer, Double> hot = new HashMap<>();
+  private final Map<Integer, Double> strands = new HashMap<>();
+
   static GcodeReader read(String program) {
+    return read(program, 0);
+  }
+
+  /**
+   * @param stepX from each nozzle to the next, mm; 0 for a machine with one
+   */
+  static GcodeReader read(String program, double stepX) {
     GcodeReader reader = new GcodeReader();
+    reader.stepX = stepX;
+    reader.nozzles = stepX != 0;
     program.lines().forEach(reader::line);
     return reader;
+  }
+
+  /** Another nozzle: it is elsewhere, as hot as it was made, and its strand as it was left. */
+  private void use(int next) {
+    if (nozzles) {
+      x += stepX * (next - tool);
+      strands.put(tool, strand);
+      strand = strands.getOrDefault(next, 0.0);
+      nozzle = hot.getOrDefault(next, 0.0);
+    }
+    tool = next;
+  }
+
+  private void heat(String[] words) {
+    int which = (int) value(words, 'T', tool);
+    double celsius = value(words, 'S', nozzle);
+    hot.put(which, celsius);
+    if (which == tool || !nozzles) {
+      nozzle = celsius;
+    } else if (words[0].equals("M109")) {
+      faults.add("waits for a nozzle that does not print");
+    }
   }
 
   private void line(String text) {
@@ -88,7 +128,7 @@ final class GcodeReader {
       }
       case "M83" -> relative = true;
       case "M82" -> relative = false;
-      case "M104", "M109" -> nozzle = value(words, 'S', nozzle);
+      case "M104", "M109" -> heat(words);
       case "M106" -> fan = value(words, 'S', 255) / 2.55;
       case "M107" -> fan = 0;
       case "M600" -> {
@@ -99,14 +139,14 @@ final class GcodeReader {
       }
       default -> {
         if (words[0].matches("T[0-9]+")) {
-          tool = Integer.parseInt(words[0].substring(1));
+          use(Integer.parseInt(words[0].substring(1)));
         }
       }
     }
   }
 
   private void move(String[] words) {
-    double toX = value(words, 'X', x);
+    double toX = value(words, 'X', x - offset()) + offset();
     double toY = value(words, 'Y', y);
     double toZ = value(words, 'Z', z);
     double e = value(words, 'E', 0);
@@ -141,7 +181,7 @@ final class GcodeReader {
   private void arc(String[] words) {
     double cx = x + value(words, 'I', 0);
     double cy = y + value(words, 'J', 0);
-    double toX = value(words, 'X', x);
+    double toX = value(words, 'X', x - offset()) + offset();
     double toY = value(words, 'Y', y);
     double radius = Math.hypot(x - cx, y - cy);
     if (Math.abs(Math.hypot(toX - cx, toY - cy) - radius) > 0.003) {
@@ -164,13 +204,17 @@ final class GcodeReader {
       move(
           new String[] {
             "G1",
-            "X" + (i == steps ? toX : cx + radius * Math.cos(angle)),
+            "X" + ((i == steps ? toX : cx + radius * Math.cos(angle)) - offset()),
             "Y" + (i == steps ? toY : cy + radius * Math.sin(angle)),
             e,
             f
           });
       stroke = before;
     }
+  }
+
+  private double offset() {
+    return tool * stepX;
   }
 
   private static double value(String[] words, char letter, double missing) {

@@ -105,6 +105,7 @@ final class ResultMapper {
         from,
         to,
         count,
+        sum.mixes(),
         sum.meltMm3(),
         sum.shareLeft(),
         sum.byMaterial(),

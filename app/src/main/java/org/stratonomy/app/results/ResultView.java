@@ -164,6 +164,7 @@ public record ResultView(
    * @param from slot of the filament that comes out
    * @param to slot of the filament that goes in
    * @param count how often it is made
+   * @param mixes whether both go through one nozzle; if not, a nozzle pushes out what it lost
    * @param melt what the melt zone holds, mm³
    * @param shareLeft how much of the filament before may be left, 0 to 1
    * @param byMaterial whether that follows from the materials and not from the colours
@@ -175,6 +176,7 @@ public record ResultView(
       int from,
       int to,
       int count,
+      boolean mixes,
       double melt,
       double shareLeft,
       boolean byMaterial,

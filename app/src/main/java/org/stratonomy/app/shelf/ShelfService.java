@@ -18,7 +18,6 @@ import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.problem.Problem;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ObjectNode;
 
 /**
  * The machines and filaments of the shelf: the samples at first, then what was made of them. The
@@ -41,25 +40,18 @@ public class ShelfService {
     if (all.isEmpty()) {
       keep(ShelfReader.standard());
     } else {
-      Shelf samples = ShelfReader.standard();
-      ObjectNode machine = ShelfFormat.write(samples.machines().getFirst());
-      ObjectNode filament = ShelfFormat.write(samples.filaments().getFirst());
       planner.use(
           new Shelf(
-              items(all, Kind.MACHINE, machine, ShelfFormat::machine),
-              items(all, Kind.FILAMENT, filament, ShelfFormat::filament)));
+              items(all, Kind.MACHINE, ShelfFormat::machine),
+              items(all, Kind.FILAMENT, ShelfFormat::filament)));
     }
   }
 
-  /**
-   * @param sample what a field is that was not known yet when the item was kept
-   */
   private static <T> List<T> items(
-      List<ShelfItemEntity> all, Kind kind, ObjectNode sample, Function<JsonNode, T> read) {
+      List<ShelfItemEntity> all, Kind kind, Function<JsonNode, T> read) {
     return all.stream()
         .filter(item -> item.key().kind() == kind)
-        .map(item -> (ObjectNode) JsonMapper.shared().readTree(item.content()))
-        .map(kept -> sample.deepCopy().setAll(kept.retain(sample.propertyNames())))
+        .map(item -> JsonMapper.shared().readTree(item.content()))
         .map(read)
         .toList();
   }

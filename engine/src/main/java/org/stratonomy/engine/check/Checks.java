@@ -74,6 +74,7 @@ public final class Checks {
     checks.slots();
     checks.findings.addAll(DivisionChecks.run(plan, placed, stack.pieces(), cells));
     checks.findings.addAll(StopChecks.run(plan, resolver.machine(), schedule));
+    checks.findings.addAll(NozzleChecks.run(plan, resolver.machine(), schedule));
     schedule
         .tower()
         .ifPresent(
@@ -285,7 +286,7 @@ public final class Checks {
     return most;
   }
 
-  /** A feeder holds so many filaments and no more. */
+  /** A feeder, or a carriage of nozzles, holds so many filaments and no more. */
   private void slots() {
     long used =
         schedule.layers().stream()
@@ -298,7 +299,7 @@ public final class Checks {
           "too-many-filaments",
           Severity.ERROR,
           "%d filaments are used".formatted(used),
-          "The feeder of %s holds %d. Use fewer of them, or a machine that is fed by hand."
+          "%s holds %d at a time. Use fewer of them, or a machine that is fed by hand."
               .formatted(machine.name(), machine.mostFilaments()),
           null,
           Optional.empty(),

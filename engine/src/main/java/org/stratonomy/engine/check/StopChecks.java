@@ -115,7 +115,7 @@ final class StopChecks {
 
   /** Changing filament by hand several times in every layer is hardly meant. */
   private void changesWithinLayers() {
-    if (machine.feeder()) {
+    if (machine.changesByItself()) {
       return;
     }
     List<LayerSchedule> mixed =

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import org.stratonomy.engine.plan.Filament;
@@ -28,7 +29,6 @@ public final class ShelfFormat {
   public enum Kind {
     TEXT,
     NUMBER,
-    YES_OR_NO,
     CHOICE,
     COLOUR
   }
@@ -79,8 +79,20 @@ public final class ShelfFormat {
           number("maxSpeedXy", "Speed, X and Y, up to", "Motion", "mm/s", 5, 2000, "Its limit."),
           number("maxSpeedZ", "Speed, Z, up to", "Motion", "mm/s", 0.5, 500, "Its limit."),
           number("travelSpeed", "Travel speed", "Motion", "mm/s", 5, 2000, "Without extrusion."),
-          yesOrNo("feeder", "Has a feeder", "Changes", "Whether it changes filament by itself."),
-          number("slots", "Slots", "Changes", "", 1, 64, "How many filaments its feeder holds."),
+          choice(
+              "tools",
+              "Filament is changed",
+              "Changes",
+              List.of(Machine.BY_HAND, Machine.FEEDER, Machine.NOZZLES),
+              "By the operator, by a feeder, or with a nozzle for each filament."),
+          number(
+              "slots",
+              "Slots",
+              "Changes",
+              "",
+              1,
+              64,
+              "How many filaments its feeder holds, or how many nozzles there are."),
           number(
               "changeSeconds",
               "A change takes",
@@ -88,7 +100,7 @@ public final class ShelfFormat {
               "s",
               0,
               3600,
-              "By the feeder, or by the operator's hand."),
+              "By the feeder, by the operator's hand, or from nozzle to nozzle."),
           number(
               "meltMm3",
               "Melt that mixes",
@@ -97,6 +109,46 @@ public final class ShelfFormat {
               1,
               1000,
               "Filament in the melt zone; from it follows what a change purges."),
+          number(
+              "nozzleStepX",
+              "Next nozzle, X",
+              "Several nozzles",
+              "mm",
+              -300,
+              300,
+              "From each nozzle to the next; the first one is where the program says."),
+          number(
+              "nozzleStepY",
+              "Next nozzle, Y",
+              "Several nozzles",
+              "mm",
+              -300,
+              300,
+              "From each nozzle to the next."),
+          number(
+              "primeMm3",
+              "Pushed out after a wait",
+              "Several nozzles",
+              "mm³",
+              0,
+              1000,
+              "By a nozzle that waited, before it prints."),
+          number(
+              "standbyC",
+              "Waits cooler by",
+              "Several nozzles",
+              "°C",
+              0,
+              300,
+              "A nozzle that is not needed for long; it is hot again when its turn comes."),
+          number(
+              "heatingCPerS",
+              "Gets hotter by",
+              "Several nozzles",
+              "°C/s",
+              0.1,
+              100,
+              "From it follows how far ahead of its turn a nozzle is heated."),
           number(
               "idleSeconds",
               "Motors let go after",
@@ -108,17 +160,25 @@ public final class ShelfFormat {
           number("parkX", "Waits at X", "Stops", "mm", 0, 5000, "Where the head waits."),
           number("parkY", "Waits at Y", "Stops", "mm", 0, 5000, "Where the head waits."),
           number("parkLiftMm", "Lifts by", "Stops", "mm", 0.2, 200, "Before it goes there."),
-          new Field(
+          choice(
               "dialect",
               "Dialect",
               "Program",
-              "",
-              Kind.CHOICE,
-              0,
-              0,
-              Machine.DIALECTS,
-              "How changes are told. hand-change: the firmware's own change (M600); hand-pause: a"
-                  + " pause (M0); hand-wait: a signal and a wait (G4); feeder: tool numbers."));
+              Machine.DIALECTS.values().stream().flatMap(List::stream).sorted().toList(),
+              "How changes are told. feeder: tool numbers; hand-change: the firmware's own change"
+                  + " (M600); hand-pause: a pause (M0); hand-wait: a signal and a wait (G4);"
+                  + " nozzles: tool numbers, with a temperature for each nozzle."));
+
+  /** What fields are that older files do not know. */
+  private static final Map<String, Double> LATER =
+      Map.of(
+          "slots", 1.0,
+          "idleSeconds", 60.0,
+          "nozzleStepX", 0.0,
+          "nozzleStepY", 0.0,
+          "primeMm3", 10.0,
+          "standbyC", 40.0,
+          "heatingCPerS", 2.0);
 
   public static final List<Field> FILAMENT =
       List.of(
@@ -161,8 +221,9 @@ public final class ShelfFormat {
     return new Field(key, label, group, unit, Kind.NUMBER, min, max, List.of(), said);
   }
 
-  private static Field yesOrNo(String key, String label, String group, String description) {
-    return new Field(key, label, group, "", Kind.YES_OR_NO, 0, 0, List.of(), description);
+  private static Field choice(
+      String key, String label, String group, List<String> choices, String description) {
+    return new Field(key, label, group, "", Kind.CHOICE, 0, 0, choices, description);
   }
 
   /**
@@ -218,7 +279,8 @@ public final class ShelfFormat {
   /**
    * @throws Problem if something is missing, unknown or impossible
    */
-  public static Machine machine(JsonNode node) {
+  public static Machine machine(JsonNode kept) {
+    JsonNode node = upgraded(kept);
     String place = place("machine", node);
     check(place, node, MACHINE);
     if (node.get("slots").asDouble() != node.get("slots").asInt()) {
@@ -235,15 +297,32 @@ public final class ShelfFormat {
     if (!machine.reaches(new Purging.Place(machine.parkX(), machine.parkY()))) {
       throw bad(place, "The head waits off the bed.", "Let it wait over the bed.");
     }
-    if (machine.feeder() != machine.dialect().equals("feeder")) {
+    List<String> dialects = Machine.DIALECTS.get(machine.tools());
+    if (!dialects.contains(machine.dialect())) {
       throw bad(
           place,
-          machine.feeder()
-              ? "The dialect '%s' is for changes by hand.".formatted(machine.dialect())
-              : "The dialect 'feeder' needs a feeder.",
-          "Choose a dialect that fits, or say whether it has a feeder.");
+          "The dialect '%s' is not for filament that is changed so: %s."
+              .formatted(machine.dialect(), machine.tools()),
+          "Choose one of: %s.".formatted(String.join(", ", dialects)));
     }
     return machine;
+  }
+
+  /** A machine as it was kept before there were machines with several nozzles, with what is new. */
+  private static JsonNode upgraded(JsonNode kept) {
+    if (!kept.has("feeder") || !kept.isObject()) {
+      return kept;
+    }
+    ObjectNode node = (ObjectNode) kept.deepCopy();
+    boolean feeder = node.remove("feeder").asBoolean(false);
+    node.put("tools", feeder ? Machine.FEEDER : Machine.BY_HAND);
+    LATER.forEach(
+        (key, value) -> {
+          if (!node.has(key)) {
+            node.put(key, value);
+          }
+        });
+    return node;
   }
 
   /**
@@ -291,7 +370,6 @@ public final class ShelfFormat {
           value.isString() && !value.asString().isBlank() && value.asString().length() <= 100;
       case NUMBER ->
           value.isNumber() && value.asDouble() >= field.min() && value.asDouble() <= field.max();
-      case YES_OR_NO -> value.isBoolean();
       case CHOICE -> value.isString() && field.choices().contains(value.asString());
       case COLOUR -> value.isString() && value.asString().matches("#[0-9a-fA-F]{6}");
     };
@@ -306,7 +384,6 @@ public final class ShelfFormat {
                   Value.of(field.min()),
                   Value.of(field.max()),
                   field.unit().isEmpty() ? "" : " " + field.unit());
-      case YES_OR_NO -> "Give true or false.";
       case CHOICE -> "Choose one of: %s.".formatted(String.join(", ", field.choices()));
       case COLOUR -> "Give it as #rrggbb.";
     };

@@ -34,7 +34,7 @@ public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops)
 
   /** Whether the machine waits apart from the change: by hand they are one wait. */
   public boolean waitsApart(Machine machine) {
-    return !waits().isEmpty() && (machine.feeder() || !isColourChange());
+    return !waits().isEmpty() && (machine.changesByItself() || !isColourChange());
   }
 
   /** How many times the machine waits, or has filament changed. */
@@ -44,7 +44,7 @@ public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops)
 
   /** Whether the operator is needed. */
   public boolean needsOperator(Machine machine) {
-    return isColourChange() && !machine.feeder() || !waits().isEmpty();
+    return isColourChange() && !machine.changesByItself() || !waits().isEmpty();
   }
 
   /**
@@ -53,7 +53,7 @@ public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops)
   public double seconds(Machine machine) {
     double stopped = waits().stream().mapToDouble(Stop::seconds).max().orElse(0);
     double changing = isColourChange() ? machine.changeSeconds() : 0;
-    return machine.feeder() ? stopped + changing : Math.max(stopped, changing);
+    return machine.changesByItself() ? stopped + changing : Math.max(stopped, changing);
   }
 
   /** What to tell the operator, in one line; may be empty. */

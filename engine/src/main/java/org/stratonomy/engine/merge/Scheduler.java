@@ -151,7 +151,8 @@ public final class Scheduler {
   /** The order of filaments in each layer, for which changes cost the least. */
   private List<List<Integer>> filaments(List<SortedSet<Integer>> needed) {
     double seconds = resolver.machine().changeSeconds();
-    double weight = resolver.machine().feeder() ? planSettings.number(Setting.PURGE_WEIGHT) : 0;
+    boolean purges = resolver.machine().changesByItself();
+    double weight = purges ? planSettings.number(Setting.PURGE_WEIGHT) : 0;
     return FilamentOrder.cheapest(
         needed, (from, to) -> seconds + (weight == 0 ? 0 : weight * volumes.mm3(from, to)));
   }

@@ -46,7 +46,7 @@ final class TowerPlanner {
    */
   Optional<Tower> tower(List<List<Integer>> filaments) {
     boolean isWanted =
-        resolver.machine().feeder() && settings.choice(Setting.PURGE_INTO).equals("tower");
+        resolver.machine().changesByItself() && settings.choice(Setting.PURGE_INTO).equals("tower");
     if (!isWanted || placed.isEmpty()) {
       return Optional.empty();
     }

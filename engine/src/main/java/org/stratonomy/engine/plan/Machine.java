@@ -1,10 +1,12 @@
 package org.stratonomy.engine.plan;
 
 import java.util.List;
+import java.util.Map;
 import org.stratonomy.engine.mesh.Bounds;
 
 /**
- * A printer with one nozzle, fed by hand or by a feeder.
+ * A printer with one nozzle that is fed by hand or by a feeder, or with several nozzles side by
+ * side on one carriage, each with a filament of its own.
  *
  * @param bedX width of the bed, mm; its front left corner is the origin
  * @param bedY depth of the bed, mm
@@ -18,14 +20,20 @@ import org.stratonomy.engine.mesh.Bounds;
  * @param maxSpeedZ largest speed in Z, mm/s
  * @param travelSpeed mm/s
  * @param changeSeconds how long a change of filament takes
- * @param parkX where the head waits, mm
- * @param parkY where the head waits, mm
+ * @param parkX where the first nozzle is when the head waits, mm
+ * @param parkY where the first nozzle is when the head waits, mm
  * @param parkLiftMm how far the nozzle is lifted before it goes there
  * @param dialect how the machine wants its program written
- * @param feeder whether filaments are changed without the operator
- * @param slots how many filaments the feeder holds; of no account without one
+ * @param tools how it comes from one filament to another: a key of {@link #DIALECTS}
+ * @param slots how many filaments the feeder holds, or how many nozzles there are; of no account if
+ *     it is fed by hand
  * @param idleSeconds after which the motors let go by themselves; 0 for never
  * @param meltMm3 how much filament the melt zone holds that mixes at a change
+ * @param nozzleStepX from each nozzle to the next, mm
+ * @param nozzleStepY from each nozzle to the next, mm
+ * @param primeMm3 what a nozzle that waited loses, and pushes out before it prints
+ * @param standbyC how much cooler a nozzle waits than it prints, °C
+ * @param heatingCPerS how fast a nozzle gets hotter, °C/s
  */
 public record Machine(
     String id,
@@ -46,14 +54,51 @@ public record Machine(
     double parkY,
     double parkLiftMm,
     String dialect,
-    boolean feeder,
+    String tools,
     int slots,
     double idleSeconds,
-    double meltMm3) {
+    double meltMm3,
+    double nozzleStepX,
+    double nozzleStepY,
+    double primeMm3,
+    double standbyC,
+    double heatingCPerS) {
 
-  /** Ways to write a program that machines may have. */
-  public static final List<String> DIALECTS =
-      List.of("hand-change", "hand-pause", "hand-wait", "feeder");
+  public static final String BY_HAND = "by hand";
+  public static final String FEEDER = "feeder";
+  public static final String NOZZLES = "several nozzles";
+
+  /** Ways to write a program, by how machines come from one filament to another. */
+  public static final Map<String, List<String>> DIALECTS =
+      Map.of(
+          BY_HAND, List.of("hand-change", "hand-pause", "hand-wait"),
+          FEEDER, List.of("feeder"),
+          NOZZLES, List.of("nozzles"));
+
+  /** Whether filaments are changed without the operator. */
+  public boolean changesByItself() {
+    return !tools.equals(BY_HAND);
+  }
+
+  /** Whether each filament has a nozzle of its own. */
+  public boolean hasNozzles() {
+    return tools.equals(NOZZLES);
+  }
+
+  /**
+   * Where the nozzle of a slot is, seen from the first one, mm.
+   *
+   * @param slot from 1
+   */
+  public Purging.Place nozzle(int slot) {
+    int steps = hasNozzles() ? slot - 1 : 0;
+    return new Purging.Place(steps * nozzleStepX, steps * nozzleStepY);
+  }
+
+  /** How long a nozzle takes from the heat in which it waits to that in which it prints, s. */
+  public double heatingSeconds() {
+    return standbyC / heatingCPerS;
+  }
 
   /**
    * Whether something stands on the bed with room around it.
@@ -69,7 +114,7 @@ public record Machine(
 
   /** How many filaments a plan may use. */
   public int mostFilaments() {
-    return feeder ? slots : Integer.MAX_VALUE;
+    return changesByItself() ? slots : Integer.MAX_VALUE;
   }
 
   /** Whether the head can wait at a place. */

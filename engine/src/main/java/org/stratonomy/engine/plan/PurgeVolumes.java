@@ -1,5 +1,7 @@
 package org.stratonomy.engine.plan;
 
+import java.util.Optional;
+
 /**
  * How much filament must flow through the nozzle after a change until the one before is not seen
  * any more. The melt is a stirred volume V<sub>m</sub>: after a volume V has flowed in, the share
@@ -8,6 +10,9 @@ package org.stratonomy.engine.plan;
  * dark filament shows in a light one sooner than the other way round. The share may be so large
  * that the colour differs by {@value #JUST_SEEN} from the pure one, and between different materials
  * no larger than {@value #OTHER_MATERIAL}, because what is left of the other one weakens the part.
+ *
+ * <p>Where each filament has a nozzle of its own nothing mixes; a nozzle that waited pushes out
+ * what it lost meanwhile.
  */
 public final class PurgeVolumes {
   /** Colour difference that is just seen. */
@@ -29,6 +34,8 @@ public final class PurgeVolumes {
   /**
    * The sum behind a volume.
    *
+   * @param mixes whether both filaments go through one nozzle; if not, what follows of the melt
+   *     does not count, and the volume is what a nozzle that waited pushes out
    * @param meltMm3 what the melt zone of the machine holds
    * @param shareLeft how much of the filament before may be left
    * @param byMaterial whether the materials decide that and not the colours
@@ -37,6 +44,7 @@ public final class PurgeVolumes {
    * @param mm3 what is purged
    */
   public record Sum(
+      boolean mixes,
       double meltMm3,
       double shareLeft,
       boolean byMaterial,
@@ -49,16 +57,22 @@ public final class PurgeVolumes {
    * @param to slot of the filament that goes in
    */
   public Sum sum(int from, int to) {
+    Machine machine = resolver.machine();
+    double melt = machine.meltMm3();
+    Optional<Purging.Volume> volume = own.volume(from, to);
+    if (machine.hasNozzles()) {
+      double prime = from == to ? 0 : machine.primeMm3();
+      double mm3 = volume.map(Purging.Volume::mm3).orElse(prime);
+      return new Sum(false, melt, 1, false, prime, volume.isPresent(), mm3);
+    }
     Filament before = resolver.filament(from);
     Filament after = resolver.filament(to);
     double byColour = shareUnseen(before.colour(), after.colour());
     boolean byMaterial = !before.material().equals(after.material()) && byColour > OTHER_MATERIAL;
     double share = byMaterial ? OTHER_MATERIAL : byColour;
-    double melt = resolver.machine().meltMm3();
     double computed = from == to ? 0 : melt * Math.log(1 / share);
-    return own.volume(from, to)
-        .map(v -> new Sum(melt, share, byMaterial, computed, true, v.mm3()))
-        .orElse(new Sum(melt, share, byMaterial, computed, false, computed));
+    double mm3 = volume.map(Purging.Volume::mm3).orElse(computed);
+    return new Sum(true, melt, share, byMaterial, computed, volume.isPresent(), mm3);
   }
 
   /** mm³ that a change takes. */

@@ -1,10 +1,13 @@
 package org.stratonomy.engine.program;
 
 import java.io.IOException;
+import java.util.HashSet;
+import java.util.Set;
 import java.util.function.IntToDoubleFunction;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.motion.TravelSettings;
+import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plane.Path;
 
 /**
@@ -29,7 +32,17 @@ final class MoveWriter {
   private double z;
   private long feed = NOWHERE;
   private boolean retracted;
+  private boolean hasPrinted;
   private double extrusionRest;
+
+  /** Where the nozzle that prints is, seen from the place that the program says, µm. */
+  private long offsetX;
+
+  private long offsetY;
+  private int slot;
+
+  /** Slots whose strand is drawn back while another nozzle prints. */
+  private final Set<Integer> drawnBack = new HashSet<>();
 
   /**
    * @param startZ where the nozzle is at first, mm
@@ -68,6 +81,23 @@ final class MoveWriter {
     z = Double.NaN;
     forgetFeed();
     lift(height);
+  }
+
+  /**
+   * Goes on with the nozzle of a slot. Its strand is as it was left; its place is stated anew.
+   *
+   * @param from the first nozzle to this one, mm
+   */
+  void useNozzle(int ofSlot, Purging.Place from) {
+    if (retracted) {
+      drawnBack.add(slot);
+    }
+    slot = ofSlot;
+    retracted = drawnBack.remove(ofSlot);
+    offsetX = scaled(from.x());
+    offsetY = scaled(from.y());
+    x = NOWHERE;
+    y = NOWHERE;
   }
 
   /** Pushes strand out where the head is; the strand is drawn back before and after. */
@@ -143,9 +173,9 @@ final class MoveWriter {
     }
   }
 
-  /** Goes straight to a place, mm. */
-  void go(double toX, double toY) throws IOException {
-    moveFast(scaled(toX), scaled(toY));
+  /** Goes straight to where the first nozzle is at a place, mm. */
+  void go(Purging.Place place) throws IOException {
+    moveFast(scaled(place.x()) + offsetX, scaled(place.y()) + offsetY);
   }
 
   private void moveFast(long toX, long toY) throws IOException {
@@ -160,11 +190,11 @@ final class MoveWriter {
 
   private void position(long toX, long toY) throws IOException {
     if (toX != x) {
-      text.add(" X").addThousandths(toX);
+      text.add(" X").addThousandths(toX - offsetX);
       x = toX;
     }
     if (toY != y) {
-      text.add(" Y").addThousandths(toY);
+      text.add(" Y").addThousandths(toY - offsetY);
       y = toY;
     }
   }
@@ -178,7 +208,7 @@ final class MoveWriter {
   }
 
   void retract() throws IOException {
-    if (!retracted && settings.retractionMm() > 0 && x != NOWHERE) {
+    if (!retracted && settings.retractionMm() > 0 && hasPrinted) {
       retracted = true;
       strand(-settings.retractionMm());
     }
@@ -198,6 +228,7 @@ final class MoveWriter {
   }
 
   void stroke(Stroke stroke, double speed) throws IOException {
+    hasPrinted = true;
     Path path = stroke.path();
     double strandPerMm = stroke.crossSectionMm2() / strandMm2.applyAsDouble(stroke.slot());
     int segments = path.segmentCount();

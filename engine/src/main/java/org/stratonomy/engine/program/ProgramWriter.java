@@ -11,13 +11,13 @@ import java.util.function.Function;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.NozzleHeat;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
@@ -47,12 +47,15 @@ public final class ProgramWriter {
   private final Dialect dialect;
   private final List<String> despite;
   private final int stops;
+  private final NozzleHeat heat;
 
   private GcodeText text;
   private MoveWriter moves;
   private long fan;
   private double nozzleC;
+  private int slot;
   private int stopNumber;
+  private int strokeNumber;
 
   /**
    * @param despite what is wrong with the plan, for the program to say
@@ -71,6 +74,7 @@ public final class ProgramWriter {
             .flatMap(layer -> layer.halts().stream())
             .mapToInt(halt -> halt.count(machine))
             .sum();
+    this.heat = new NozzleHeat(schedule, machine);
   }
 
   public void write(OutputStream out) throws IOException {
@@ -82,7 +86,8 @@ public final class ProgramWriter {
             machine.maxSpeedZ(),
             START_Z_MM,
             resolver.plan().number(Setting.ARC_TOLERANCE),
-            slot -> resolver.filament(slot).crossSectionMm2());
+            ofSlot -> resolver.filament(ofSlot).crossSectionMm2());
+    use(schedule.firstSlot());
     start();
     for (LayerSchedule layer : schedule.layers()) {
       layer(layer);
@@ -119,14 +124,26 @@ public final class ProgramWriter {
         "height",
         schedule.layers().isEmpty() ? "0" : number(z(schedule.layers().getLast().layer().top())));
     values.put("time", duration(ledger.seconds()));
-    values.put("filament", resolver.filament(schedule.firstSlot()).name());
-    values.put("tool", schedule.firstSlot() - 1);
+    values.put("filament", resolver.filament(slot).name());
     values.put("bedC", number(schedule.bedC()));
     values.put("acceleration", number(resolver.plan().number(Setting.ACCELERATION)));
     for (String error : despite) {
       text.add("; written despite: ").add(oneLine(error)).add('\n');
     }
     text.add(dialect.start(values));
+  }
+
+  /** From now on a slot is printed from. */
+  private void use(int ofSlot) {
+    slot = ofSlot;
+    if (machine.hasNozzles()) {
+      moves.useNozzle(slot, machine.nozzle(slot));
+    }
+  }
+
+  /** The nozzle that prints, where there are several, as a word of a command. */
+  private String nozzleWord(int ofSlot) {
+    return machine.hasNozzles() ? " T" + (ofSlot - 1) : "";
   }
 
   private void end() throws IOException {
@@ -140,6 +157,11 @@ public final class ProgramWriter {
 
   private Map<String, Object> common() {
     Map<String, Object> values = new HashMap<>();
+    List<Map<String, Object>> nozzles = new ArrayList<>();
+    heat.atStart()
+        .forEach((of, celsius) -> nozzles.add(Map.of("tool", of - 1, "celsius", number(celsius))));
+    values.put("nozzles", nozzles);
+    values.put("tool", slot - 1);
     values.put("startZ", number(START_Z_MM));
     values.put("stops", stops);
     values.put("nozzleC", number(nozzleC));
@@ -166,6 +188,7 @@ public final class ProgramWriter {
         before = null;
         way = Travel.RETRACTED;
       }
+      heatOthers();
       temperature(stroke);
       fan(stroke);
       moves.travel(before, way, stroke, z(layer.layer().top()));
@@ -178,11 +201,21 @@ public final class ProgramWriter {
     }
   }
 
+  private void heatOthers() throws IOException {
+    List<NozzleHeat.Change> changes = heat.before(strokeNumber++);
+    if (machine.hasNozzles()) {
+      for (NozzleHeat.Change change : changes) {
+        text.add("M104").add(nozzleWord(change.slot()));
+        text.add(" S").add(number(change.celsius())).add('\n');
+      }
+    }
+  }
+
   private void temperature(Stroke stroke) throws IOException {
     if (stroke.nozzleC() != nozzleC) {
       moves.retract();
       nozzleC = stroke.nozzleC();
-      text.add("M109 S").add(number(nozzleC)).add('\n');
+      text.add("M109").add(nozzleWord(slot)).add(" S").add(number(nozzleC)).add('\n');
     }
   }
 
@@ -210,7 +243,9 @@ public final class ProgramWriter {
     nozzleC = next.nozzleC();
     values.put("nozzleC", number(nozzleC));
     if (halt.isColourChange()) {
+      values.put("tool", halt.toSlot() - 1);
       stop(halt, values, dialect::change);
+      use(halt.toSlot());
     }
     if (halt.purgeMm() > 0) {
       moves.purge(halt.purgeMm(), PURGE_SPEED);
@@ -222,7 +257,6 @@ public final class ProgramWriter {
     double at = halt.beforeStroke() == 0 ? layer.layer().bottom() : layer.layer().top();
     values.put("layer", layer.layer().number());
     values.put("height", number(z(at)));
-    values.put("tool", halt.toSlot() - 1);
     values.put("from", resolver.filament(halt.fromSlot()).name());
     values.put("to", resolver.filament(halt.toSlot()).name());
     values.put("kind", halt.waits().isEmpty() ? "" : halt.waits().getFirst().kind().label());
@@ -241,8 +275,7 @@ public final class ProgramWriter {
     values.put("number", stopNumber);
     moves.retract();
     moves.lift(liftedZ(halt.liftMm(machine)));
-    Purging.Place park = halt.park(machine);
-    moves.go(park.x(), park.y());
+    moves.go(halt.park(machine));
     text.add(how.apply(values));
     moves.forgetFeed();
     fan = UNKNOWN;
@@ -264,7 +297,8 @@ public final class ProgramWriter {
     for (String line : lines) {
       text.add(oneLine(line)).add('\n');
     }
-    text.add("G21\nG90\nM83\nM109 S").add(number(nozzleC)).add('\n');
+    text.add("G21\nG90\nM83\nM109").add(nozzleWord(slot));
+    text.add(" S").add(number(nozzleC)).add('\n');
     moves.forgetPlace();
     fan = UNKNOWN;
   }

@@ -65,9 +65,9 @@ class ShelfFormatTest {
   @CsvSource({
     "nozzleMm, 9, Nozzle cannot be 9",
     "bedX, \"wide\", Bed",
-    "feeder, 1, Has a feeder",
-    "feeder, true, for changes by hand",
-    "dialect, \"feeder\", needs a feeder",
+    "tools, 1, Filament is changed cannot be 1",
+    "tools, \"feeder\", The dialect 'hand-change' is not for",
+    "dialect, \"nozzles\", The dialect 'nozzles' is not for",
     "dialect, \"poem\", Dialect cannot be",
     "parkX, 600, waits off the bed",
     "travelSpeed, 900, may go no faster",
@@ -82,6 +82,19 @@ class ShelfFormatTest {
         .isInstanceOf(Problem.class)
         .hasMessageContaining(reason)
         .matches(e -> !Objects.requireNonNull(((Problem) e).remedy()).isBlank());
+  }
+
+  @Test
+  void aMachineOfAnOlderFileIsReadWithWhatIsNew() {
+    for (Machine machine : List.of(STANDARD.machine("workshop-one"), STANDARD.machine("pair"))) {
+      ObjectNode old = ShelfFormat.write(machine);
+      old.put("dialect", "feeder").put("feeder", true);
+      old.remove(List.of("tools", "slots", "heatingCPerS", "primeMm3", "nozzleStepX"));
+      Machine read = ShelfFormat.machine(old);
+      assertThat(read.tools()).isEqualTo(Machine.FEEDER);
+      assertThat(read.heatingCPerS()).isEqualTo(2);
+      assertThat(read.nozzle(2).x()).isZero();
+    }
   }
 
   @Test

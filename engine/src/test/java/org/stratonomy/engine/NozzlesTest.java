@@ -1,0 +1,220 @@
+package org.stratonomy.engine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.check.Finding;
+import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.NozzleHeat;
+import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Purging;
+import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+
+/** Machines with a nozzle for each filament, side by side on one carriage. */
+class NozzlesTest {
+  private static final double STRAND_MM2 = Math.PI * 1.75 * 1.75 / 4;
+  private static final double STEP_MM = 24;
+
+  /** A block with a box of another filament in it. */
+  private static Plan mixed(Rule... more) {
+    List<Rule> rules = new ArrayList<>(List.of(more));
+    rules.add(Shapes.region("part", Map.of(Setting.FILAMENT, Value.of(2))));
+    Region box =
+        new Region("part", "Part", new Region.Box(new Vector(0, 0, 3), new Vector(9, 9, 2)));
+    return Shapes.divided(List.of(box), rules.toArray(Rule[]::new)).withMachine("pair");
+  }
+
+  /** A tall block whose upper part has the second filament. */
+  private static Plan upperPart() {
+    return Shapes.plan(List.of(12.0), Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2))))
+        .withMachine("pair");
+  }
+
+  private static PlanResult compute(Plan plan) {
+    return Shapes.compute(plan, Shapes.bar(20, 16, 6));
+  }
+
+  private static PlanResult tall() {
+    Mesh bar = Shapes.bar(20, 16, 14);
+    return Shapes.compute(upperPart(), bar);
+  }
+
+  private static String text(PlanResult result) throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    Planner.writeProgram(result, bytes);
+    return bytes.toString(StandardCharsets.UTF_8);
+  }
+
+  private static GcodeReader program(PlanResult result) throws IOException {
+    return GcodeReader.read(text(result), STEP_MM);
+  }
+
+  private static List<Stroke> strokes(PlanResult result) {
+    return result.schedule().layers().stream().flatMap(l -> l.strokes().stream()).toList();
+  }
+
+  @Test
+  void eachNozzlePrintsWhereItsLinesAre() throws IOException {
+    PlanResult result = compute(mixed());
+    GcodeReader program = program(result);
+    assertThat(program.faults).isEmpty();
+    for (int slot = 1; slot <= 2; slot++) {
+      int tool = slot - 1;
+      Bounds wanted = null;
+      double volume = 0;
+      for (Stroke stroke : strokes(result)) {
+        if (stroke.slot() == slot) {
+          volume += stroke.volumeMm3();
+          for (int i = 0; i < stroke.path().size(); i++) {
+            double x = stroke.path().x(i);
+            double y = stroke.path().y(i);
+            Bounds point = new Bounds(x, y, 0, x, y, 0);
+            wanted = wanted == null ? point : wanted.with(point);
+          }
+        }
+      }
+      List<GcodeReader.Extrusion> own =
+          program.extrusions.stream().filter(e -> e.tool() == tool).toList();
+      assertThat(own.stream().mapToDouble(e -> Math.max(e.x0(), e.x1())).max().orElse(0))
+          .isCloseTo(wanted.maxX(), within(0.001));
+      assertThat(own.stream().mapToDouble(e -> Math.min(e.x0(), e.x1())).min().orElse(0))
+          .isCloseTo(wanted.minX(), within(0.001));
+      assertThat(own.stream().mapToDouble(e -> Math.max(e.y0(), e.y1())).max().orElse(0))
+          .isCloseTo(wanted.maxY(), within(0.001));
+      assertThat(own.stream().mapToDouble(GcodeReader.Extrusion::e).sum() * STRAND_MM2)
+          .isCloseTo(volume, within(0.001 * volume));
+    }
+  }
+
+  @Test
+  void noNozzlePrintsBelowItsTemperature() throws IOException {
+    for (PlanResult result : List.of(compute(mixed()), tall())) {
+      double wanted = strokes(result).getFirst().nozzleC();
+      assertThat(strokes(result)).allMatch(stroke -> stroke.nozzleC() == wanted);
+      assertThat(program(result).extrusions).hasSizeGreaterThan(100);
+      assertThat(program(result).extrusions).allMatch(e -> e.nozzleC() == wanted);
+    }
+  }
+
+  @Test
+  void aNozzleWaitsCoolerAndIsHotAgainWhenItsTurnComes() throws IOException {
+    PlanResult result = tall();
+    Machine machine = result.resolver().machine();
+    NozzleHeat heat = new NozzleHeat(result.schedule(), machine);
+    assertThat(heat.atStart()).isEqualTo(Map.of(1, 210.0, 2, 160.0));
+    int number = 0;
+    double heated = -1;
+    double turn = -1;
+    double off = -1;
+    double now = 0;
+    for (LayerSchedule layer : result.schedule().layers()) {
+      double share = layer.time().seconds() / layer.strokes().size();
+      for (Stroke stroke : layer.strokes()) {
+        for (NozzleHeat.Change change : heat.before(number)) {
+          heated = change.slot() == 2 ? now : heated;
+          off = change.slot() == 1 ? change.celsius() : off;
+          assertThat(change.slot() == 2 ? change.celsius() : 210).isEqualTo(210);
+        }
+        turn = turn < 0 && stroke.slot() == 2 ? now : turn;
+        now += share;
+        number++;
+      }
+    }
+    assertThat(off).isZero();
+    // Within a layer the test spreads the time evenly, so it is some seconds off.
+    assertThat(turn - heated)
+        .isBetween(machine.heatingSeconds() - 6, machine.heatingSeconds() + 16);
+    assertThat(text(result)).contains("M104 T1 S160\n").contains("M104 T1 S210\n");
+    assertThat(text(result).indexOf("M104 T1 S210\n")).isLessThan(text(result).indexOf("\nT1\n"));
+  }
+
+  @Test
+  void aNozzleThatIsNeededSoonStaysHot() throws IOException {
+    String text = text(compute(mixed()));
+    String alternating = text.substring(text.indexOf("\nT1\n"));
+    assertThat(alternating).contains("M109 T1 S210").doesNotContain("S160");
+  }
+
+  @Test
+  void aNozzleThatWaitedPushesOutWhatItLost() throws IOException {
+    PlanResult result = compute(mixed());
+    double prime = result.resolver().machine().primeMm3();
+    List<Double> primed = new ArrayList<>();
+    int tool = 0;
+    boolean fresh = false;
+    Bounds tower = result.schedule().tower().orElseThrow().bounds();
+    for (GcodeReader.Extrusion e : program(result).extrusions) {
+      if (e.tool() != tool) {
+        tool = e.tool();
+        fresh = true;
+        primed.add(0.0);
+      }
+      fresh &= e.x1() > tower.minX() && e.x1() < tower.maxX();
+      if (fresh) {
+        primed.set(primed.size() - 1, primed.getLast() + e.e() * STRAND_MM2);
+      }
+    }
+    assertThat(primed).hasSize((int) result.schedule().changeCount()).hasSizeGreaterThan(8);
+    assertThat(primed).allMatch(volume -> volume > prime - 0.01);
+    Rule nothing = Shapes.everywhere(Map.of(Setting.PURGE_INTO, Value.of("nothing")));
+    assertThat(strokes(compute(mixed(nothing)))).noneMatch(s -> s.role() == Role.PURGE);
+  }
+
+  @Test
+  void whatANozzleDoesNotReachIsFoundAndMoved() {
+    Plan plan = mixed();
+    assertThat(compute(plan).findings()).noneMatch(f -> f.id().startsWith("nozzle-reach"));
+    Plan aside =
+        plan.withPiece(
+            plan.pieces()
+                .getFirst()
+                .withPlacement(
+                    plan.pieces().getFirst().placement().withPosition(new Vector(20, 100, 0))));
+    Purging tower = new Purging(Optional.of(new Purging.Place(150, 100)), List.of());
+    List<Finding> found =
+        compute(aside.withPurging(tower)).findings().stream()
+            .filter(f -> f.id().startsWith("nozzle-reach"))
+            .toList();
+    assertThat(found).hasSize(1);
+    assertThat(found.getFirst().severity()).isEqualTo(Severity.ERROR);
+    assertThat(found.getFirst().title()).contains("Nozzle 2");
+    Plan mended = found.getFirst().remedies().getFirst().plan();
+    assertThat(compute(mended).findings()).noneMatch(f -> f.id().startsWith("nozzle-reach"));
+  }
+
+  @Test
+  void moreFilamentsThanNozzlesAreAnError() {
+    Plan two = upperPart();
+    Plan three =
+        new Plan(
+            "Three",
+            "pair",
+            List.of("chalk", "slate", "kelp"),
+            Shapes.plan(List.of(2.0, 4.0)).pieces(),
+            List.of(
+                Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2))),
+                Shapes.stratum(3, Map.of(Setting.FILAMENT, Value.of(3)))),
+            List.of());
+    assertThat(compute(three).findings()).anyMatch(f -> f.id().equals("too-many-filaments"));
+    assertThat(compute(two.withPieces(three.pieces())).findings())
+        .noneMatch(f -> f.id().equals("too-many-filaments"));
+  }
+}
