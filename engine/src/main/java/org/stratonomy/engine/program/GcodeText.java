@@ -70,16 +70,23 @@ final class GcodeText {
     addWhole(whole);
     int rest = (int) (Math.abs(scaled) - whole * 100_000);
     if (rest > 0) {
-      buffer[length++] = '.';
-      int digit = 10_000;
-      while (rest > 0) {
-        int value = rest / digit;
-        buffer[length++] = (byte) ('0' + value);
-        rest -= value * digit;
-        digit /= 10;
+      buffer[length] = '.';
+      addPair(length + 1, rest / 1000);
+      addPair(length + 3, rest / 10 % 100);
+      buffer[length + 5] = (byte) ('0' + rest % 10);
+      length += 6;
+      while (buffer[length - 1] == '0') {
+        length--;
       }
     }
     return this;
+  }
+
+  /** Two digits of a number below 100. */
+  private void addPair(int at, int number) {
+    int tens = number / 10;
+    buffer[at] = (byte) ('0' + tens);
+    buffer[at + 1] = (byte) ('0' + number - 10 * tens);
   }
 
   /** A whole number. */
@@ -105,8 +112,17 @@ final class GcodeText {
       return;
     }
     int value = (int) number;
-    int digits = 1;
-    for (int limit = 10; digits < 10 && value >= limit; limit *= 10) {
+    if (value < 10) {
+      buffer[length++] = (byte) ('0' + value);
+      return;
+    }
+    if (value < 100) {
+      addPair(length, value);
+      length += 2;
+      return;
+    }
+    int digits = 3;
+    for (int limit = 1000; digits < 10 && value >= limit; limit *= 10) {
       digits++;
       if (digits == 10) {
         break;

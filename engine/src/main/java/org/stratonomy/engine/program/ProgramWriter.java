@@ -3,10 +3,12 @@ package org.stratonomy.engine.program;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Halt;
@@ -47,7 +49,7 @@ public final class ProgramWriter {
   private final Dialect dialect;
   private final List<String> despite;
   private final int stops;
-  private final NozzleHeat heat;
+  private final Optional<NozzleHeat> heat;
 
   private GcodeText text;
   private MoveWriter moves;
@@ -74,7 +76,8 @@ public final class ProgramWriter {
             .flatMap(layer -> layer.halts().stream())
             .mapToInt(halt -> halt.count(machine))
             .sum();
-    this.heat = new NozzleHeat(schedule, machine);
+    this.heat =
+        machine.hasNozzles() ? Optional.of(new NozzleHeat(schedule, machine)) : Optional.empty();
   }
 
   public void write(OutputStream out) throws IOException {
@@ -158,7 +161,8 @@ public final class ProgramWriter {
   private Map<String, Object> common() {
     Map<String, Object> values = new HashMap<>();
     List<Map<String, Object>> nozzles = new ArrayList<>();
-    heat.atStart()
+    heat.map(NozzleHeat::atStart)
+        .orElse(Collections.emptySortedMap())
         .forEach((of, celsius) -> nozzles.add(Map.of("tool", of - 1, "celsius", number(celsius))));
     values.put("nozzles", nozzles);
     values.put("tool", slot - 1);
@@ -202,12 +206,12 @@ public final class ProgramWriter {
   }
 
   private void heatOthers() throws IOException {
-    List<NozzleHeat.Change> changes = heat.before(strokeNumber++);
-    if (machine.hasNozzles()) {
-      for (NozzleHeat.Change change : changes) {
-        text.add("M104").add(nozzleWord(change.slot()));
-        text.add(" S").add(number(change.celsius())).add('\n');
-      }
+    if (heat.isEmpty()) {
+      return;
+    }
+    for (NozzleHeat.Change change : heat.get().before(strokeNumber++)) {
+      text.add("M104").add(nozzleWord(change.slot()));
+      text.add(" S").add(number(change.celsius())).add('\n');
     }
   }
 
