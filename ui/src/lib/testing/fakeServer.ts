@@ -73,6 +73,7 @@ export const SHELF: ShelfView = {
       primeMm3: 10,
       standbyC: 40,
       heatingCPerS: 2,
+      fileName: '{{plan}}',
     },
   ],
   filaments: [filament('chalk', 'Chalk', '#ece7da'), filament('slate', 'Slate', '#4d5863')],

@@ -239,7 +239,7 @@ public final class Planner implements AutoCloseable {
 
   /** A file name for the program that tells colours, material and nozzle. */
   public static String programName(PlanResult result) {
-    return ProgramName.of(result.plan(), result.resolver(), result.ledger());
+    return ProgramName.of(result.plan(), result.resolver(), result.schedule(), result.ledger());
   }
 
   private static List<PlacedPiece> place(Plan plan, MeshSource meshes) {

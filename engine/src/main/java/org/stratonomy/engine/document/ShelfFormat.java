@@ -13,6 +13,7 @@ import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.program.ProgramName;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -167,10 +168,16 @@ public final class ShelfFormat {
               Machine.DIALECTS.values().stream().flatMap(List::stream).sorted().toList(),
               "How changes are told. feeder: tool numbers; hand-change: the firmware's own change"
                   + " (M600); hand-pause: a pause (M0); hand-wait: a signal and a wait (G4);"
-                  + " nozzles: tool numbers, with a temperature for each nozzle."));
+                  + " nozzles: tool numbers, with a temperature for each nozzle."),
+          text(
+              "fileName",
+              "File name",
+              "Program",
+              "Of programs: {{plan}}, {{machine}}, {{filaments}}, {{colours}}, {{materials}},"
+                  + " {{nozzle}}, {{layerHeight}}, {{layers}}, {{time}}, {{stops}}."));
 
   /** What fields are that older files do not know. */
-  private static final Map<String, Double> LATER =
+  private static final Map<String, Object> LATER =
       Map.of(
           "slots", 1.0,
           "idleSeconds", 60.0,
@@ -178,7 +185,8 @@ public final class ShelfFormat {
           "nozzleStepY", 0.0,
           "primeMm3", 10.0,
           "standbyC", 40.0,
-          "heatingCPerS", 2.0);
+          "heatingCPerS", 2.0,
+          "fileName", "{{plan}}_{{filaments}}_{{materials}}_{{nozzle}}_{{stops}}");
 
   public static final List<Field> FILAMENT =
       List.of(
@@ -305,6 +313,7 @@ public final class ShelfFormat {
               .formatted(machine.dialect(), machine.tools()),
           "Choose one of: %s.".formatted(String.join(", ", dialects)));
     }
+    ProgramName.check(machine.fileName());
     return machine;
   }
 
@@ -319,7 +328,7 @@ public final class ShelfFormat {
     LATER.forEach(
         (key, value) -> {
           if (!node.has(key)) {
-            node.put(key, value);
+            node.set(key, JSON.valueToTree(value));
           }
         });
     return node;

@@ -34,6 +34,7 @@ import org.stratonomy.engine.mesh.Bounds;
  * @param primeMm3 what a nozzle that waited loses, and pushes out before it prints
  * @param standbyC how much cooler a nozzle waits than it prints, °C
  * @param heatingCPerS how fast a nozzle gets hotter, °C/s
+ * @param fileName template for names of programs
  */
 public record Machine(
     String id,
@@ -62,7 +63,8 @@ public record Machine(
     double nozzleStepY,
     double primeMm3,
     double standbyC,
-    double heatingCPerS) {
+    double heatingCPerS,
+    String fileName) {
 
   public static final String BY_HAND = "by hand";
   public static final String FEEDER = "feeder";

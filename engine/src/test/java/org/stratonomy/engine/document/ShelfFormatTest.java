@@ -71,6 +71,8 @@ class ShelfFormatTest {
     "dialect, \"poem\", Dialect cannot be",
     "parkX, 600, waits off the bed",
     "travelSpeed, 900, may go no faster",
+    "fileName, \"{{plan}}_{{mood}}\", 'mood'",
+    "fileName, \"{{plan\", is no template",
     "name, \" \", Name cannot be",
     "id, \"Workshop One\", no id",
     "colour, \"#ffffff\", 'colour' is unknown"

@@ -13,10 +13,14 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Shapes;
+import org.stratonomy.engine.document.ShelfFormat;
+import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
+import tools.jackson.databind.node.ObjectNode;
 
 class ProgramWriterTest {
   private static PlanResult result(Plan plan) {
@@ -118,5 +122,17 @@ class ProgramWriterTest {
   void theNameTellsColoursMaterialNozzleAndStops() {
     assertThat(Planner.programName(result(twoColours())))
         .isEqualTo("test_chalk+slate_pla_0.4mm_1-stop.gcode");
+  }
+
+  @Test
+  void theNameFollowsTheMachinesTemplate() {
+    Shelf shelf = ShelfReader.standard();
+    ObjectNode machine = ShelfFormat.write(shelf.machine("workshop-one"));
+    machine.put("fileName", "{{machine}} {{colours}}_{{layerHeight}}_{{layers}}_{{time}}");
+    PlanResult result =
+        Shapes.compute(
+            twoColours(), Shapes.bar(15, 15, 3), shelf.with(ShelfFormat.machine(machine)));
+    assertThat(Planner.programName(result))
+        .matches("workshop-one-2-colours_0\\.2mm_15-layers_[0-9]+min\\.gcode");
   }
 }
