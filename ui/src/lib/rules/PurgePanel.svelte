@@ -16,6 +16,11 @@
   const slots = $derived(session.document.slots.map((_, i) => i + 1));
   let opened = $state.raw<{ from: number; to: number } | undefined>();
   const sum = $derived.by(() => opened && change(opened.from, opened.to));
+  const into = $derived(session.setting('purgeInto'));
+  /** It holds for the whole plan, so that any stratum knows it. */
+  const destination = $derived(
+    session.result?.pieces[0]?.strata[0]?.settings['purgeInto']?.value ?? 'tower',
+  );
   const total = $derived(
     (purging?.changes ?? []).reduce((all, one) => all + one.count * one.volume, 0),
   );
@@ -65,6 +70,23 @@
 
 <section aria-label="Purging">
   <h3>Purging</h3>
+  <div class="fields">
+    <label class="field-label" for="purge-into" title={into.description}>into</label>
+    <select
+      id="purge-into"
+      class="field"
+      value={destination}
+      onchange={(e) =>
+        void session.edit({
+          action: 'SET',
+          where: {},
+          setting: 'purgeInto',
+          value: e.currentTarget.value,
+        })}
+    >
+      {#each into.choices as choice (choice)}<option>{choice}</option>{/each}
+    </select>
+  </div>
   {#if tower}
     <div class="fields">
       <span class="field-label" title="What is purged goes into it, up to the last change"
@@ -81,7 +103,7 @@
       {/if}
     </p>
   {:else}
-    <p class="soft">No tower: no filament changes, or the plan purges into nothing.</p>
+    <p class="soft">No tower: no filament changes, or what is purged goes elsewhere.</p>
   {/if}
   <table>
     <caption class="soft">mm³ at a change from the row to the column</caption>

@@ -67,3 +67,17 @@ it('moves the tower along one axis', async () => {
   await fireEvent.change(screen.getByLabelText('Tower Y'), { target: { value: '40' } });
   await vi.waitFor(() => expect(lastPurging()?.tower).toEqual([150, 40]));
 });
+
+it('purges elsewhere in the whole plan', async () => {
+  await fireEvent.change(screen.getByLabelText('into'), {
+    target: { value: 'infill, support, tower' },
+  });
+  await vi.waitFor(() =>
+    expect(server.edits.at(-1)).toMatchObject({
+      action: 'SET',
+      where: {},
+      setting: 'purgeInto',
+      value: 'infill, support, tower',
+    }),
+  );
+});

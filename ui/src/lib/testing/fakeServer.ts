@@ -88,6 +88,11 @@ export const SHELF: ShelfView = {
     setting('topLayers', 'Top solid layers', 'layers'),
     setting('bottomLayers', 'Bottom solid layers', 'layers'),
     setting('infillDensity', 'Infill density', '%'),
+    {
+      ...setting('purgeInto', 'Purge into', ''),
+      scope: 'plan',
+      choices: ['tower', 'infill, support, tower', 'nothing'],
+    },
   ],
   roles: ['outer wall', 'infill'],
   stopKinds: [

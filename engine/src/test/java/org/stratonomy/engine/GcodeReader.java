@@ -16,6 +16,7 @@ final class GcodeReader {
    * @param stroke number of the unbroken extrusion that it belongs to
    * @param swaps how many changes of filament by hand came before
    * @param tool that extrudes
+   * @param role what the last comment of words alone said
    */
   record Extrusion(
       double x0,
@@ -29,7 +30,8 @@ final class GcodeReader {
       int swaps,
       double nozzleC,
       double fan,
-      int tool) {
+      int tool,
+      String role) {
     double length() {
       return Math.hypot(x1 - x0, y1 - y0);
     }
@@ -58,6 +60,7 @@ final class GcodeReader {
   private boolean relative;
   private int stroke;
   private int tool;
+  private String role = "";
   private double printedZ;
 
   /** How far each nozzle is from the one before, mm, and how hot the nozzles are. */
@@ -108,6 +111,7 @@ final class GcodeReader {
     int comment = text.indexOf(';');
     String code = (comment < 0 ? text : text.substring(0, comment)).strip();
     if (code.isEmpty()) {
+      role = text.matches("; [a-z ]+") ? text.substring(2) : role;
       return;
     }
     String[] words = code.split("\\s+");
@@ -162,7 +166,19 @@ final class GcodeReader {
       }
       extrusions.add(
           new Extrusion(
-              x, y, toX, toY, z, e, feed / 60, stroke, swapHeights.size(), nozzle, fan, tool));
+              x,
+              y,
+              toX,
+              toY,
+              z,
+              e,
+              feed / 60,
+              stroke,
+              swapHeights.size(),
+              nozzle,
+              fan,
+              tool,
+              role));
       printedZ = z;
     } else {
       stroke++;

@@ -97,7 +97,7 @@ class PurgeTowerTest {
 
   @Property(tries = 12)
   void aGivenVolumeIsPurged(
-      @ForAll @DoubleRange(min = 0, max = 400) double there,
+      @ForAll @DoubleRange(min = 1, max = 400) double there,
       @ForAll @DoubleRange(min = 0, max = 400) double back)
       throws IOException {
     Purging purging =
@@ -151,6 +151,68 @@ class PurgeTowerTest {
     assertThat(result.resolver().machine().hasOnBed(tower.bounds(), 0)).isTrue();
     assertThat(tower.bounds().sizeZ() / tower.bounds().sizeX()).isLessThanOrEqualTo(8);
     assertThat(result.findings()).noneMatch(f -> f.id().startsWith("tower"));
+  }
+
+  /** What each change extrudes where nobody sees it, before anything that is seen. */
+  private static List<Double> hidden(PlanResult result) throws IOException {
+    List<Double> hidden = new ArrayList<>();
+    int tool = -1;
+    boolean clean = true;
+    for (GcodeReader.Extrusion e : program(result).extrusions) {
+      if (e.tool() != tool && tool >= 0) {
+        hidden.add(0.0);
+        clean = false;
+      }
+      tool = e.tool();
+      clean |= !List.of("purge", "infill", "support").contains(e.role());
+      if (!clean) {
+        hidden.set(hidden.size() - 1, hidden.getLast() + e.e() * STRAND_MM2);
+      }
+    }
+    return hidden;
+  }
+
+  @Property(tries = 8)
+  void infillTakesWhatItHoldsAndTheTowerTheRest(@ForAll @IntRange(min = 25, max = 60) int density)
+      throws IOException {
+    Rule infill =
+        Shapes.everywhere(
+            Map.of(
+                Setting.INFILL_DENSITY, Value.of(density),
+                Setting.PURGE_INTO, Value.of("infill, support, tower")));
+    PlanResult result = compute(plan(infill));
+    PurgeVolumes volumes = new PurgeVolumes(result.plan(), result.resolver());
+    double least = Math.min(volumes.mm3(1, 2), volumes.mm3(2, 1));
+    assertThat(hidden(result))
+        .hasSize((int) result.schedule().changeCount())
+        .allMatch(volume -> volume > least - 0.01);
+    Rule tower = Shapes.everywhere(Map.of(Setting.INFILL_DENSITY, Value.of(density)));
+    assertThat(purge(result)).isLessThan(purge(compute(plan(tower))));
+  }
+
+  private static double purge(PlanResult result) {
+    return result.ledger().roles().stream()
+        .filter(entry -> entry.role() == Role.PURGE)
+        .mapToDouble(entry -> entry.volumeMm3())
+        .sum();
+  }
+
+  @Test
+  void whereInfillHoldsAllThereIsNoTower() throws IOException {
+    Rule infill =
+        Shapes.everywhere(
+            Map.of(
+                Setting.TOP_LAYERS, Value.of(0),
+                Setting.BOTTOM_LAYERS, Value.of(0),
+                Setting.WALLS, Value.of(1),
+                Setting.INFILL_DENSITY, Value.of(60),
+                Setting.PURGE_INTO, Value.of("infill, support, tower")));
+    Purging little =
+        new Purging(
+            Optional.empty(), List.of(new Purging.Volume(1, 2, 2), new Purging.Volume(2, 1, 2)));
+    PlanResult result = compute(plan(infill).withPurging(little));
+    assertThat(result.schedule().tower()).isEmpty();
+    assertThat(hidden(result)).hasSizeGreaterThan(8).allMatch(volume -> volume > 2 - 0.01);
   }
 
   @Test

@@ -177,7 +177,7 @@ public final class ShelfFormat {
                   + " {{nozzle}}, {{layerHeight}}, {{layers}}, {{time}}, {{stops}}."));
 
   /** What fields are that older files do not know. */
-  private static final Map<String, Object> LATER =
+  static final Map<String, Object> LATER =
       Map.of(
           "slots", 1.0,
           "idleSeconds", 60.0,
@@ -317,14 +317,16 @@ public final class ShelfFormat {
     return machine;
   }
 
-  /** A machine as it was kept before there were machines with several nozzles, with what is new. */
+  /** A machine as an older version kept it, with what is new since then. */
   private static JsonNode upgraded(JsonNode kept) {
-    if (!kept.has("feeder") || !kept.isObject()) {
+    if (!kept.isObject()) {
       return kept;
     }
     ObjectNode node = (ObjectNode) kept.deepCopy();
-    boolean feeder = node.remove("feeder").asBoolean(false);
-    node.put("tools", feeder ? Machine.FEEDER : Machine.BY_HAND);
+    if (node.has("feeder") && !node.has("tools")) {
+      boolean feeder = node.remove("feeder").asBoolean(false);
+      node.put("tools", feeder ? Machine.FEEDER : Machine.BY_HAND);
+    }
     LATER.forEach(
         (key, value) -> {
           if (!node.has(key)) {

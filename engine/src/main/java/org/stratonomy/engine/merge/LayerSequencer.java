@@ -3,9 +3,11 @@ package org.stratonomy.engine.merge;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.path.Line;
+import org.stratonomy.engine.plan.Role;
 
 /**
  * Puts the lines of a layer in order: filament by filament as it is told; within a filament the
@@ -13,6 +15,9 @@ import org.stratonomy.engine.path.Line;
  * says, each as a short {@link Tour}. Lines that are to be printed in order keep it.
  */
 final class LayerSequencer {
+  /** Roles of lines that nobody sees: they may hold what a change of filament purges. */
+  static final Set<Role> HIDDEN = Set.of(Role.INFILL, Role.SUPPORT);
+
   private double x;
   private double y;
   private final List<LineOrder.Item> order = new ArrayList<>();
@@ -29,8 +34,23 @@ final class LayerSequencer {
     /** What comes first within a filament. */
     enum Rank {
       PURGE,
+      HIDDEN,
       AROUND,
       PIECE
+    }
+
+    /** The same in two parts, those of its lines first that nobody sees. */
+    List<Batch> hiddenFirst() {
+      if (rank != Rank.PIECE) {
+        return List.of(this);
+      }
+      Map<Boolean, List<Line>> parts =
+          lines.stream().collect(Collectors.partitioningBy(l -> HIDDEN.contains(l.role())));
+      return List.of(with(parts.get(true), Rank.HIDDEN), with(parts.get(false), Rank.PIECE));
+    }
+
+    private Batch with(List<Line> some, Rank other) {
+      return new Batch(part, slot, celsius, some, seam, walls, other);
     }
   }
 

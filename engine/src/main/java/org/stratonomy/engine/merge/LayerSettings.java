@@ -66,11 +66,7 @@ final class LayerSettings {
    * @param slot of the filament
    */
   StrokeSettings ofTower(PlanLayer layer, int slot) {
-    double celsius =
-        all(layer).stream()
-            .flatMapToDouble(one -> one.temperatures(slot))
-            .min()
-            .orElse(resolver.filament(slot).nozzleC());
+    double celsius = coolest(layer, slot);
     Settings own =
         resolver
             .plan()
@@ -82,6 +78,14 @@ final class LayerSettings {
         new PieceLayer(layer.number(), layer.bottom(), layer.top(), 1),
         Stroke.NO_PIECE,
         true);
+  }
+
+  /** How hot the coolest lines of a filament are printed in a layer, °C. */
+  double coolest(PlanLayer layer, int slot) {
+    return all(layer).stream()
+        .flatMapToDouble(one -> one.temperatures(slot))
+        .min()
+        .orElse(resolver.filament(slot).nozzleC());
   }
 
   /** All of a layer: of its cells, and of what is beside them. */

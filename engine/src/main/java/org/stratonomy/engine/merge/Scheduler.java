@@ -1,15 +1,18 @@
 package org.stratonomy.engine.merge;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.merge.LayerSequencer.Batch.Rank;
@@ -49,6 +52,9 @@ public final class Scheduler {
   private final PurgeVolumes volumes;
   private final TowerPlanner towers;
 
+  /** Whether lines that nobody sees take what is purged. */
+  private final boolean hides;
+
   /**
    * @param placed one for each piece, in the plan's order
    * @param sections one for each piece, in the plan's order
@@ -73,7 +79,8 @@ public final class Scheduler {
     this.timer = new LayerTimer(resolver.machine(), travel, planSettings);
     this.settings = new LayerSettings(resolver, stack, lines);
     this.volumes = new PurgeVolumes(plan, resolver);
-    this.towers = new TowerPlanner(plan, resolver, placed, stack, volumes);
+    this.hides = planSettings.choice(Setting.PURGE_INTO).startsWith("infill");
+    this.towers = new TowerPlanner(plan, resolver, placed, stack, volumes, this::hiddenMm3);
   }
 
   /** What is printed below and around the pieces; asked for by the layers that need it. */
@@ -188,6 +195,8 @@ public final class Scheduler {
     all.forEach(one -> one.addHeatsTo(heats));
     all.forEach(one -> one.addOrderTo(key, heats));
     filaments.forEach(key::add);
+    Set<Integer> coming = coming(slot, filaments);
+    key.add(coming.size());
     if (layer.isRaft()) {
       key.add(ground.raft.get().key()).add(layer.number());
     }
@@ -202,13 +211,61 @@ public final class Scheduler {
         memo.get(
             built,
             LineOrder.class,
-            () -> LayerSequencer.order(withTower(layer, ground), x, y, filaments));
+            () -> LayerSequencer.order(withTower(layer, ground, coming), x, y, filaments));
     return new Ordered(built, order, slot);
   }
 
-  /** All batches of a layer, and those of the tower. */
-  private List<LayerSequencer.Batch> withTower(PlanLayer layer, Ground ground) {
-    List<LayerSequencer.Batch> batches = batches(layer, ground);
+  /** Filaments whose hidden lines come first in a layer, because they are only just loaded. */
+  private Set<Integer> coming(int loaded, List<Integer> filaments) {
+    if (!hides || !resolver.machine().changesByItself()) {
+      return Set.of();
+    }
+    Set<Integer> coming = new HashSet<>(filaments);
+    if (!filaments.isEmpty() && filaments.getFirst() == loaded) {
+      coming.remove(loaded);
+    }
+    return coming;
+  }
+
+  /**
+   * What infill and support of a filament take in a layer, mm³: those that are printed as cool as
+   * any of it, and so before all else.
+   */
+  private double hiddenMm3(PlanLayer layer, int slot) {
+    if (!hides) {
+      return 0;
+    }
+    double coolest = settings.coolest(layer, slot);
+    List<Stroke> strokes = new ArrayList<>();
+    for (Part part : layer.parts()) {
+      PieceLines piece = lines.get(part.piece());
+      Stream.concat(
+              piece.support(part.layer()).stream(),
+              piece.islands(part.layer()).stream().flatMap(List::stream))
+          .filter(line -> LayerSequencer.HIDDEN.contains(line.role()))
+          .forEach(
+              line -> {
+                StrokeSettings own = settings.of(part, line);
+                if (own.slot(line.role()) == slot
+                    && own.temperature(line.role(), slot) <= coolest) {
+                  own.addStrokes(line, strokes);
+                }
+              });
+    }
+    return strokes.stream().mapToDouble(Stroke::volumeMm3).sum();
+  }
+
+  /**
+   * All batches of a layer, and those of the tower.
+   *
+   * @param coming slots whose hidden lines come first
+   */
+  private List<LayerSequencer.Batch> withTower(
+      PlanLayer layer, Ground ground, Set<Integer> coming) {
+    List<LayerSequencer.Batch> batches = new ArrayList<>();
+    for (LayerSequencer.Batch batch : batches(layer, ground)) {
+      batches.addAll(coming.contains(batch.slot()) ? batch.hiddenFirst() : List.of(batch));
+    }
     if (ground.hasTower(layer)) {
       for (Tower.Filling filling : ground.tower.get().fillings(layer.number())) {
         Rank rank = filling.isPurge() ? Rank.PURGE : Rank.PIECE;

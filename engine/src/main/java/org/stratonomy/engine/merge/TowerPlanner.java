@@ -23,19 +23,28 @@ final class TowerPlanner {
   private final List<PlacedPiece> placed;
   private final LayerStack stack;
   private final PurgeVolumes volumes;
+  private final Hidden hidden;
   private final Settings settings;
+
+  /** What lines of a layer that nobody sees take of a filament that has just come, mm³. */
+  @FunctionalInterface
+  interface Hidden {
+    double mm3(PlanLayer layer, int slot);
+  }
 
   TowerPlanner(
       Plan plan,
       Resolver resolver,
       List<PlacedPiece> placed,
       LayerStack stack,
-      PurgeVolumes volumes) {
+      PurgeVolumes volumes,
+      Hidden hidden) {
     this.plan = plan;
     this.resolver = resolver;
     this.placed = placed;
     this.stack = stack;
     this.volumes = volumes;
+    this.hidden = hidden;
     settings = resolver.plan();
   }
 
@@ -45,9 +54,8 @@ final class TowerPlanner {
    * @param filaments slots of each layer, in their order
    */
   Optional<Tower> tower(List<List<Integer>> filaments) {
-    boolean isWanted =
-        resolver.machine().changesByItself() && settings.choice(Setting.PURGE_INTO).equals("tower");
-    if (!isWanted || placed.isEmpty()) {
+    boolean isWanted = !settings.choice(Setting.PURGE_INTO).equals("nothing");
+    if (!isWanted || !resolver.machine().changesByItself() || placed.isEmpty()) {
       return Optional.empty();
     }
     double width = settings.number(Setting.LINE_WIDTH);
@@ -67,7 +75,10 @@ final class TowerPlanner {
       List<Integer> slots = filaments.get(layer.number() - 1);
       for (int slot : slots) {
         if (loaded != 0 && slot != loaded) {
-          purges.add(new Tower.Purge(slot, volumes.mm3(loaded, slot)));
+          double left = volumes.mm3(loaded, slot) - hidden.mm3(layer, slot);
+          if (left > 0) {
+            purges.add(new Tower.Purge(slot, left));
+          }
         }
         loaded = slot;
       }

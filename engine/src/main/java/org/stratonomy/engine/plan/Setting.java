@@ -696,10 +696,11 @@ public enum Setting {
       "Purge into",
       Group.MATERIAL,
       Scope.PLAN,
-      List.of("tower", "nothing"),
+      List.of("tower", "infill, support, tower", "nothing"),
       "tower",
-      "Where a feeder's machine purges after a change of filament: into a tower beside the pieces,"
-          + " or into nothing, so that colours bleed. By hand it is done at the stop."),
+      "Where a machine purges that changes filament by itself: into a tower beside the pieces; into"
+          + " infill and support of the filament that comes, and only what they do not hold into a"
+          + " tower; or into nothing, so that colours bleed. By hand it is done at the stop."),
   PURGE_WEIGHT(
       "purgeWeight",
       "Worth of filament",
