@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 
 /**
  * Reads a program line by line, as a machine would, and keeps what it extrudes. Shares no code with
@@ -240,6 +241,30 @@ final class GcodeReader {
       }
     }
     return missing;
+  }
+
+  /**
+   * Volume that comes after each change of tool, until something else is extruded, mm³ of strand of
+   * 1.75 mm.
+   *
+   * @param counts what belongs to it
+   */
+  List<Double> afterChanges(Predicate<Extrusion> counts) {
+    List<Double> volumes = new ArrayList<>();
+    int last = -1;
+    boolean over = true;
+    for (Extrusion e : extrusions) {
+      if (e.tool() != last && last >= 0) {
+        volumes.add(0.0);
+        over = false;
+      }
+      last = e.tool();
+      over |= !counts.test(e);
+      if (!over) {
+        volumes.set(volumes.size() - 1, volumes.getLast() + e.e() * Math.PI * 1.75 * 1.75 / 4);
+      }
+    }
+    return volumes;
   }
 
   /** Volume extruded with strand of a diameter, mm³. */

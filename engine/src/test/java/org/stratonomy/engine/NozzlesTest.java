@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -22,7 +21,6 @@ import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
-import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
@@ -35,11 +33,7 @@ class NozzlesTest {
 
   /** A block with a box of another filament in it. */
   private static Plan mixed(Rule... more) {
-    List<Rule> rules = new ArrayList<>(List.of(more));
-    rules.add(Shapes.region("part", Map.of(Setting.FILAMENT, Value.of(2))));
-    Region box =
-        new Region("part", "Part", new Region.Box(new Vector(0, 0, 3), new Vector(9, 9, 2)));
-    return Shapes.divided(List.of(box), rules.toArray(Rule[]::new)).withMachine("pair");
+    return Shapes.withPart(more).withMachine("pair");
   }
 
   /** A tall block whose upper part has the second filament. */
@@ -157,21 +151,9 @@ class NozzlesTest {
   void aNozzleThatWaitedPushesOutWhatItLost() throws IOException {
     PlanResult result = compute(mixed());
     double prime = result.resolver().machine().primeMm3();
-    List<Double> primed = new ArrayList<>();
-    int tool = 0;
-    boolean fresh = false;
     Bounds tower = result.schedule().tower().orElseThrow().bounds();
-    for (GcodeReader.Extrusion e : program(result).extrusions) {
-      if (e.tool() != tool) {
-        tool = e.tool();
-        fresh = true;
-        primed.add(0.0);
-      }
-      fresh &= e.x1() > tower.minX() && e.x1() < tower.maxX();
-      if (fresh) {
-        primed.set(primed.size() - 1, primed.getLast() + e.e() * STRAND_MM2);
-      }
-    }
+    List<Double> primed =
+        program(result).afterChanges(e -> e.x1() > tower.minX() && e.x1() < tower.maxX());
     assertThat(primed).hasSize((int) result.schedule().changeCount()).hasSizeGreaterThan(8);
     assertThat(primed).allMatch(volume -> volume > prime - 0.01);
     Rule nothing = Shapes.everywhere(Map.of(Setting.PURGE_INTO, Value.of("nothing")));

@@ -27,7 +27,6 @@ import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Purging;
-import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
@@ -40,11 +39,7 @@ class PurgeTowerTest {
 
   /** A block with a box of another filament in it, for a machine with a feeder. */
   private static Plan plan(Rule... more) {
-    List<Rule> rules = new ArrayList<>(List.of(more));
-    rules.add(Shapes.region("part", Map.of(Setting.FILAMENT, Value.of(2))));
-    Region box =
-        new Region("part", "Part", new Region.Box(new Vector(0, 0, 3), new Vector(9, 9, 2)));
-    return Shapes.divided(List.of(box), rules.toArray(Rule[]::new)).withMachine("workshop-four");
+    return Shapes.withPart(more).withMachine("workshop-four");
   }
 
   private static PlanResult compute(Plan plan) {
@@ -66,21 +61,7 @@ class PurgeTowerTest {
   /** Volumes that go into the tower after each change, before anything else is printed. */
   private static List<Double> purged(PlanResult result) throws IOException {
     Tower tower = result.schedule().tower().orElseThrow();
-    List<Double> purged = new ArrayList<>();
-    int tool = -1;
-    boolean clean = true;
-    for (GcodeReader.Extrusion e : program(result).extrusions) {
-      if (e.tool() != tool && tool >= 0) {
-        purged.add(0.0);
-        clean = false;
-      }
-      tool = e.tool();
-      clean |= !isInside(tower, e.x1(), e.y1());
-      if (!clean) {
-        purged.set(purged.size() - 1, purged.getLast() + e.e() * STRAND_MM2);
-      }
-    }
-    return purged;
+    return program(result).afterChanges(e -> isInside(tower, e.x1(), e.y1()));
   }
 
   @Test
@@ -155,21 +136,8 @@ class PurgeTowerTest {
 
   /** What each change extrudes where nobody sees it, before anything that is seen. */
   private static List<Double> hidden(PlanResult result) throws IOException {
-    List<Double> hidden = new ArrayList<>();
-    int tool = -1;
-    boolean clean = true;
-    for (GcodeReader.Extrusion e : program(result).extrusions) {
-      if (e.tool() != tool && tool >= 0) {
-        hidden.add(0.0);
-        clean = false;
-      }
-      tool = e.tool();
-      clean |= !List.of("purge", "infill", "support").contains(e.role());
-      if (!clean) {
-        hidden.set(hidden.size() - 1, hidden.getLast() + e.e() * STRAND_MM2);
-      }
-    }
-    return hidden;
+    List<String> roles = List.of("purge", "infill", "support");
+    return program(result).afterChanges(e -> roles.contains(e.role()));
   }
 
   @Property(tries = 8)

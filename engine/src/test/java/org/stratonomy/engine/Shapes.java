@@ -364,6 +364,15 @@ public final class Shapes {
     return plan.withPiece(plan.pieces().getFirst().withRegions(regions));
   }
 
+  /** One piece with a box in it that has the second filament. */
+  public static Plan withPart(Rule... more) {
+    List<Rule> rules = new ArrayList<>(List.of(more));
+    rules.add(region("part", Map.of(Setting.FILAMENT, Value.of(2))));
+    Region box =
+        new Region("part", "Part", new Region.Box(new Vector(0, 0, 3), new Vector(9, 9, 2)));
+    return divided(List.of(box), rules.toArray(Rule[]::new));
+  }
+
   /** A rule for what lies inside of a region. */
   public static Rule region(String id, Map<Setting, Value> set) {
     Where where =

@@ -3,22 +3,17 @@ package org.stratonomy.engine.merge;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedSet;
-import java.util.TreeMap;
 import java.util.TreeSet;
-import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
-import org.stratonomy.engine.merge.LayerSequencer.Batch.Rank;
+import org.stratonomy.engine.merge.LayerBatches.Ground;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.motion.TravelSettings;
-import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
@@ -50,6 +45,7 @@ public final class Scheduler {
   private final LayerTimer timer;
   private final LayerSettings settings;
   private final PurgeVolumes volumes;
+  private final LayerBatches batches;
   private final TowerPlanner towers;
 
   /** Whether lines that nobody sees take what is purged. */
@@ -80,19 +76,8 @@ public final class Scheduler {
     this.settings = new LayerSettings(resolver, stack, lines);
     this.volumes = new PurgeVolumes(plan, resolver);
     this.hides = planSettings.choice(Setting.PURGE_INTO).startsWith("infill");
-    this.towers = new TowerPlanner(plan, resolver, placed, stack, volumes, this::hiddenMm3);
-  }
-
-  /** What is printed below and around the pieces; asked for by the layers that need it. */
-  private record Ground(Supplier<Skirt> skirt, Supplier<Raft> raft, Optional<Tower> tower) {
-
-    boolean hasTower(PlanLayer layer) {
-      return tower.isPresent() && tower.get().reaches(layer.number());
-    }
-
-    Ground with(Optional<Tower> built) {
-      return new Ground(skirt, raft, built);
-    }
+    this.batches = new LayerBatches(stack, lines, settings, hides);
+    this.towers = new TowerPlanner(plan, resolver, placed, stack, volumes, batches::hiddenMm3);
   }
 
   private record Ordered(Key key, LineOrder order, int slot) {}
@@ -133,7 +118,7 @@ public final class Scheduler {
         planSettings.number(Setting.BED_TEMPERATURE),
         travel,
         FilamentOrder.changes(FilamentOrder.plain(needed)),
-        ground.tower);
+        ground.tower());
   }
 
   /**
@@ -174,7 +159,7 @@ public final class Scheduler {
     }
     return slots.size() == 1
         ? slots
-        : batches(layer, ground).stream()
+        : batches.of(layer, ground).stream()
             .map(LayerSequencer.Batch::slot)
             .collect(Collectors.toCollection(TreeSet::new));
   }
@@ -198,20 +183,20 @@ public final class Scheduler {
     Set<Integer> coming = coming(slot, filaments);
     key.add(coming.size());
     if (layer.isRaft()) {
-      key.add(ground.raft.get().key()).add(layer.number());
+      key.add(ground.raft().get().key()).add(layer.number());
     }
     if (layer.number() == 1) {
-      key.add(ground.skirt.get().key());
+      key.add(ground.skirt().get().key());
     }
     if (ground.hasTower(layer)) {
-      ground.tower.get().addTo(key.add("tower"), layer.number());
+      ground.tower().get().addTo(key.add("tower"), layer.number());
     }
     Key built = key.build();
     LineOrder order =
         memo.get(
             built,
             LineOrder.class,
-            () -> LayerSequencer.order(withTower(layer, ground, coming), x, y, filaments));
+            () -> LayerSequencer.order(batches.withTower(layer, ground, coming), x, y, filaments));
     return new Ordered(built, order, slot);
   }
 
@@ -225,121 +210,6 @@ public final class Scheduler {
       coming.remove(loaded);
     }
     return coming;
-  }
-
-  /**
-   * What infill and support of a filament take in a layer, mm³: those that are printed as cool as
-   * any of it, and so before all else.
-   */
-  private double hiddenMm3(PlanLayer layer, int slot) {
-    if (!hides) {
-      return 0;
-    }
-    double coolest = settings.coolest(layer, slot);
-    List<Stroke> strokes = new ArrayList<>();
-    for (Part part : layer.parts()) {
-      PieceLines piece = lines.get(part.piece());
-      Stream.concat(
-              piece.support(part.layer()).stream(),
-              piece.islands(part.layer()).stream().flatMap(List::stream))
-          .filter(line -> LayerSequencer.HIDDEN.contains(line.role()))
-          .forEach(
-              line -> {
-                StrokeSettings own = settings.of(part, line);
-                if (own.slot(line.role()) == slot
-                    && own.temperature(line.role(), slot) <= coolest) {
-                  own.addStrokes(line, strokes);
-                }
-              });
-    }
-    return strokes.stream().mapToDouble(Stroke::volumeMm3).sum();
-  }
-
-  /**
-   * All batches of a layer, and those of the tower.
-   *
-   * @param coming slots whose hidden lines come first
-   */
-  private List<LayerSequencer.Batch> withTower(
-      PlanLayer layer, Ground ground, Set<Integer> coming) {
-    List<LayerSequencer.Batch> batches = new ArrayList<>();
-    for (LayerSequencer.Batch batch : batches(layer, ground)) {
-      batches.addAll(coming.contains(batch.slot()) ? batch.hiddenFirst() : List.of(batch));
-    }
-    if (ground.hasTower(layer)) {
-      for (Tower.Filling filling : ground.tower.get().fillings(layer.number())) {
-        Rank rank = filling.isPurge() ? Rank.PURGE : Rank.PIECE;
-        add(batches, 0, line -> settings.ofTower(layer, filling.slot()), filling.lines(), rank);
-      }
-    }
-    return batches;
-  }
-
-  /** Skirt and brim, and then support and each island of each piece. */
-  private List<LayerSequencer.Batch> batches(PlanLayer layer, Ground ground) {
-    List<LayerSequencer.Batch> batches = new ArrayList<>();
-    if (layer.isRaft()) {
-      List<Line> skirt = layer.number() == 1 ? ground.skirt.get().lines() : List.of();
-      add(batches, 0, line -> settings.ofRaft(layer), skirt, Rank.AROUND);
-      List<Line> own = ground.raft.get().layers().get(layer.number() - 1);
-      add(batches, 0, line -> settings.ofRaft(layer), own, Rank.PIECE);
-    }
-    for (int p = 0; p < layer.parts().size(); p++) {
-      Part part = layer.parts().get(p);
-      PieceLines piece = lines.get(part.piece());
-      Function<Line, StrokeSettings> own = line -> settings.of(part, line);
-      if (layer.number() == 1 && p == 0) {
-        add(batches, p, own, ground.skirt.get().lines(), Rank.AROUND);
-      }
-      if (layer.number() == 1 && stack.pieces().get(part.piece()).onBed()) {
-        add(batches, p, own, piece.brim(part.layer()), Rank.AROUND);
-      }
-      Map<Role, List<Line>> support =
-          piece.support(part.layer()).stream().collect(Collectors.groupingBy(Line::role));
-      for (Role role : List.of(Role.SUPPORT, Role.INTERFACE)) {
-        add(batches, p, own, support.getOrDefault(role, List.of()), Rank.PIECE);
-      }
-      for (List<Line> island : piece.islands(part.layer())) {
-        add(batches, p, own, island, Rank.PIECE);
-      }
-    }
-    return batches;
-  }
-
-  /** One batch for each filament and temperature, so that neither is changed without need. */
-  private static void add(
-      List<LayerSequencer.Batch> batches,
-      int part,
-      Function<Line, StrokeSettings> settingsOf,
-      List<Line> all,
-      Rank rank) {
-    Map<Heat, List<Line>> byHeat =
-        all.stream()
-            .collect(
-                Collectors.groupingBy(
-                    line -> Heat.of(settingsOf.apply(line), line.role()),
-                    TreeMap::new,
-                    Collectors.toList()));
-    byHeat.forEach(
-        (heat, own) -> {
-          StrokeSettings strokes = settingsOf.apply(own.getFirst());
-          batches.add(
-              new LayerSequencer.Batch(
-                  part, heat.slot, heat.celsius, own, strokes.seam(), strokes.wallOrder(), rank));
-        });
-  }
-
-  /** What the nozzle must hold, and how hot. */
-  private record Heat(int slot, double celsius) implements Comparable<Heat> {
-    static Heat of(StrokeSettings settings, Role role) {
-      int slot = settings.slot(role);
-      return new Heat(slot, settings.temperature(role, slot));
-    }
-
-    @Override
-    public int compareTo(Heat o) {
-      return slot == o.slot ? Double.compare(celsius, o.celsius) : Integer.compare(slot, o.slot);
-    }
   }
 
   private LayerSchedule layer(PlanLayer layer, Ordered ordered) {
