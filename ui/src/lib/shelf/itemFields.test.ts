@@ -31,6 +31,8 @@ it('changes how filament is changed and the dialect together', () => {
   expect(fed).toMatchObject({ tools: 'feeder', dialect: 'feeder' });
   const byHand = changed(fed, { ...FIELD, key: 'dialect', kind: 'choice' }, 'hand-wait');
   expect(byHand).toMatchObject({ tools: 'by hand', dialect: 'hand-wait' });
+  const macros = changed(byHand, { ...FIELD, key: 'dialect', kind: 'choice' }, 'nozzles-macros');
+  expect(macros).toMatchObject({ tools: 'several nozzles', dialect: 'nozzles-macros' });
 });
 
 it('says of several nozzles only where there are some', () => {

@@ -26,7 +26,8 @@ function implied(key: string, value: string): object {
   if (key === 'tools') {
     return { dialect: DIALECTS[value] };
   }
-  const tools = Object.keys(DIALECTS).find((one) => DIALECTS[one] === value);
+  const kind = value.replace('-macros', '');
+  const tools = Object.keys(DIALECTS).find((one) => DIALECTS[one] === kind);
   return key === 'dialect' ? { tools: tools ?? 'by hand' } : {};
 }
 

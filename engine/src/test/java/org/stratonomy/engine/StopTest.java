@@ -208,6 +208,25 @@ class StopTest {
         .containsExactly("M109 S210", "M84 S60", "G21", "G90", "M83");
   }
 
+  @Test
+  void machinesWithMacrosCallThemInsteadAndStateAllAnewAfterThem() throws IOException {
+    Shelf standard = ShelfReader.standard();
+    for (Machine machine : standard.machines()) {
+      List<String> dialects = Machine.DIALECTS.get(machine.tools());
+      Machine own =
+          ShelfFormat.machine(ShelfFormat.write(machine).put("dialect", dialects.getLast()));
+      Plan plan = twoColours().withMachine(machine.id());
+      String text = program(compute(plan, standard.with(own)));
+      List<String> lines = text.lines().toList();
+      assertThat(text).contains("STRATONOMY_START TOOL=0 NOZZLE=210 BED=60 Z=5\n");
+      int at = lines.indexOf("STRATONOMY_CHANGE TOOL=1 NOZZLE=210");
+      assertThat(lines.get(at - 1)).isEqualTo("M117 Chalk out, Slate in");
+      assertThat(lines.subList(at + 1, at + 4)).containsExactly("G21", "G90", "M83");
+      assertThat(lines.getLast()).isEqualTo("; end");
+      assertThat(lines).noneMatch(line -> line.startsWith("M600") || line.equals("T1"));
+    }
+  }
+
   @RepeatedTest(20)
   void stopsAreWrittenAndReadAndHappenInTheOrderOfTheirHeights(RepetitionInfo info) {
     Random random = new Random(info.getCurrentRepetition());

@@ -168,7 +168,8 @@ public final class ShelfFormat {
               Machine.DIALECTS.values().stream().flatMap(List::stream).sorted().toList(),
               "How changes are told. feeder: tool numbers; hand-change: the firmware's own change"
                   + " (M600); hand-pause: a pause (M0); hand-wait: a signal and a wait (G4);"
-                  + " nozzles: tool numbers, with a temperature for each nozzle."),
+                  + " nozzles: tool numbers, with a temperature for each nozzle; -macros: macros"
+                  + " that the machine keeps for start, change, pause and end."),
           text(
               "fileName",
               "File name",

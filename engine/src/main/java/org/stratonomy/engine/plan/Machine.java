@@ -73,9 +73,9 @@ public record Machine(
   /** Ways to write a program, by how machines come from one filament to another. */
   public static final Map<String, List<String>> DIALECTS =
       Map.of(
-          BY_HAND, List.of("hand-change", "hand-pause", "hand-wait"),
-          FEEDER, List.of("feeder"),
-          NOZZLES, List.of("nozzles"));
+          BY_HAND, List.of("hand-change", "hand-pause", "hand-wait", "hand-macros"),
+          FEEDER, List.of("feeder", "feeder-macros"),
+          NOZZLES, List.of("nozzles", "nozzles-macros"));
 
   /** Whether filaments are changed without the operator. */
   public boolean changesByItself() {

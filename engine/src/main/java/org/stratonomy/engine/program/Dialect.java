@@ -16,6 +16,9 @@ import org.stratonomy.engine.problem.Problem;
  * docs/formats/program.md; any other name is an error.
  */
 final class Dialect {
+  /** Machines that differ in how they change filament may call macros of the same names. */
+  private static final String MACROS = "macros";
+
   private final Template start;
   private final Template end;
   private final Template change;
@@ -38,7 +41,8 @@ final class Dialect {
   }
 
   private static Template template(String dialect, String part) {
-    String file = "%s/%s.mustache".formatted(dialect, part);
+    String directory = dialect.endsWith("-" + MACROS) ? MACROS : dialect;
+    String file = "%s/%s.mustache".formatted(directory, part);
     try (InputStream in = Dialect.class.getResourceAsStream(file)) {
       if (in == null) {
         throw new Problem(
