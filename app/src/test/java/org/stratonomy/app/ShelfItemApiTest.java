@@ -129,11 +129,12 @@ class ShelfItemApiTest extends ApiTest {
   @Test
   void whatAnOlderVersionKeptIsFilledUp() throws Exception {
     jdbc.update(
-        "update shelf_item set content = (content - 'idleSeconds') || '{\"colourOfFrame\": 3}'"
+        "update shelf_item set content = (content - 'tools' - 'heatingCPerS') || '{\"colourOfFrame\": 3, \"feeder\": false}'"
             + " where id = 'workshop-one'");
     service.begin();
     JsonNode machine = item(items(), "machines", "workshop-one");
-    assertThat(machine.get("idleSeconds").asDouble()).isEqualTo(60);
+    assertThat(machine.get("tools").asString()).isEqualTo("by hand");
+    assertThat(machine.get("heatingCPerS").asDouble()).isEqualTo(2);
     assertThat(machine.has("colourOfFrame")).isFalse();
   }
 

@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.document.ShelfFields;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.FreeId;
@@ -45,7 +46,7 @@ class ShelfItemController {
   /**
    * What a field of a machine or a filament holds.
    *
-   * @param kind text, number, yes or no, choice, colour
+   * @param kind text, number, choice, colour
    */
   record FieldView(
       String key,
@@ -57,7 +58,7 @@ class ShelfItemController {
       double max,
       List<String> choices,
       String description) {
-    static List<FieldView> of(List<ShelfFormat.Field> fields) {
+    static List<FieldView> of(List<ShelfFields.Field> fields) {
       return fields.stream()
           .map(
               f ->
@@ -91,8 +92,8 @@ class ShelfItemController {
   ItemsView all() {
     Shelf shelf = planner.shelf();
     return new ItemsView(
-        FieldView.of(ShelfFormat.MACHINE),
-        FieldView.of(ShelfFormat.FILAMENT),
+        FieldView.of(ShelfFields.MACHINE),
+        FieldView.of(ShelfFields.FILAMENT),
         shelf.machines().stream().map(m -> plain(ShelfFormat.write(m))).toList(),
         shelf.filaments().stream().map(f -> plain(ShelfFormat.write(f))).toList());
   }

@@ -42,8 +42,8 @@ public class ShelfService {
     } else {
       planner.use(
           new Shelf(
-              items(all, Kind.MACHINE, ShelfFormat::machine),
-              items(all, Kind.FILAMENT, ShelfFormat::filament)));
+              items(all, Kind.MACHINE, ShelfFormat::keptMachine),
+              items(all, Kind.FILAMENT, ShelfFormat::keptFilament)));
     }
   }
 

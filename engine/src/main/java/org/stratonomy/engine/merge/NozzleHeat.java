@@ -27,8 +27,8 @@ public final class NozzleHeat {
    * Strokes of one nozzle, one after the other.
    *
    * @param end the first stroke that is no more of it
-   * @param from when it begins, s
-   * @param to when it ends, s
+   * @param from when the change to it begins, s
+   * @param to when the change to the next one begins, s
    * @param celsius with which it begins
    */
   private record Turn(int slot, int first, int end, double from, double to, double celsius) {}
@@ -78,7 +78,7 @@ public final class NozzleHeat {
         if (current != null && next.slot() != current.slot()) {
           turns.add(new Turn(current.slot(), first, stroke, from, arrived, current.nozzleC()));
           first = stroke;
-          from = now;
+          from = arrived;
           current = next;
         }
         current = current == null ? next : current;

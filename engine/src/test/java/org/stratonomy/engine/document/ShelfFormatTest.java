@@ -28,16 +28,16 @@ class ShelfFormatTest {
     assertThat(ShelfFormat.parse("it", ShelfFormat.write(STANDARD))).isEqualTo(STANDARD);
   }
 
-  static List<ShelfFormat.Field> machineFields() {
-    return ShelfFormat.MACHINE;
+  static List<ShelfFields.Field> machineFields() {
+    return ShelfFields.MACHINE;
   }
 
   @ParameterizedTest
   @MethodSource("machineFields")
-  void aMachineWithoutOneOfItsFieldsIsRefusedUnlessTheFieldIsNew(ShelfFormat.Field field) {
+  void aMachineWithoutOneOfItsFieldsIsRefusedUnlessTheFieldIsNew(ShelfFields.Field field) {
     ObjectNode node = machine();
     assertThat(node.remove(field.key())).isNotNull();
-    if (ShelfFormat.LATER.containsKey(field.key())) {
+    if (ShelfFields.LATER.containsKey(field.key())) {
       assertThat(ShelfFormat.machine(node)).isNotNull();
       return;
     }
@@ -48,14 +48,14 @@ class ShelfFormatTest {
 
   @Test
   void everyComponentIsAField() {
-    assertThat(keys(ShelfFormat.MACHINE))
+    assertThat(keys(ShelfFields.MACHINE))
         .containsExactlyInAnyOrderElementsOf(components(Machine.class));
-    assertThat(keys(ShelfFormat.FILAMENT))
+    assertThat(keys(ShelfFields.FILAMENT))
         .containsExactlyInAnyOrderElementsOf(components(Filament.class));
   }
 
-  private static List<String> keys(List<ShelfFormat.Field> fields) {
-    return fields.stream().map(ShelfFormat.Field::key).toList();
+  private static List<String> keys(List<ShelfFields.Field> fields) {
+    return fields.stream().map(ShelfFields.Field::key).toList();
   }
 
   private static List<String> components(Class<? extends Record> type) {
