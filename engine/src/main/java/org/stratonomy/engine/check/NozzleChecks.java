@@ -54,7 +54,10 @@ final class NozzleChecks {
     Map<Printed, Bounds> printed = new TreeMap<>();
     for (LayerSchedule layer : schedule.layers()) {
       for (Stroke stroke : layer.strokes()) {
-        printed.merge(new Printed(stroke.piece(), stroke.slot()), bounds(stroke), Bounds::with);
+        // The first nozzle goes over the whole bed; that pieces stand on it is looked at elsewhere.
+        if (stroke.slot() > 1) {
+          printed.merge(new Printed(stroke.piece(), stroke.slot()), bounds(stroke), Bounds::with);
+        }
       }
     }
     return printed;
@@ -113,8 +116,11 @@ final class NozzleChecks {
   private Remedy moved(Piece piece, double x, double y) {
     Vector at = piece.placement().position();
     Vector to = new Vector(at.x() + outwards(x), at.y() + outwards(y), at.z());
+    String inX = to.x() == at.x() ? "" : Checks.text("%.1f mm in X", to.x() - at.x());
+    String inY = to.y() == at.y() ? "" : Checks.text("%.1f mm in Y", to.y() - at.y());
+    String and = inX.isEmpty() || inY.isEmpty() ? "" : " and ";
     return new Remedy(
-        Checks.text("Move it by %.1f mm in X and %.1f mm in Y", to.x() - at.x(), to.y() - at.y()),
+        "Move it by " + inX + and + inY,
         plan.withPiece(piece.withPlacement(piece.placement().withPosition(to))));
   }
 
