@@ -152,22 +152,23 @@ public record MachineChange(
       }
       for (String slot : plan.slots().stream().distinct().toList()) {
         Filament filament = shelf.filament(slot);
-        if (filament.nozzleC() > after.nozzleMaxC()) {
-          finding(
-              filament.name(),
-              text(
-                  "It needs %s °C; the nozzle may get %s °C.",
-                  filament.nozzleC(), after.nozzleMaxC()),
-              "Load another filament.");
-        }
-        if (filament.bedC() > after.bedMaxC()) {
-          finding(
-              filament.name(),
-              text(
-                  "It needs a bed of %s °C; the bed may get %s °C.",
-                  filament.bedC(), after.bedMaxC()),
-              "Load another filament, or give the bed another temperature.");
-        }
+        tooHot(
+            filament, "nozzle", filament.nozzleC(), after.nozzleMaxC(), "Load another filament.");
+        tooHot(
+            filament,
+            "bed",
+            filament.bedC(),
+            after.bedMaxC(),
+            "Load another filament, or give the bed another temperature.");
+      }
+    }
+
+    private void tooHot(Filament filament, String what, double needed, double most, String remedy) {
+      if (needed > most) {
+        String reason =
+            "It needs a %s of ".formatted(what)
+                + text("%s °C; the machine's may get %s °C.", needed, most);
+        finding(filament.name(), reason, remedy);
       }
     }
 

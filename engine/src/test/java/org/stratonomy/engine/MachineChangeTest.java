@@ -72,7 +72,7 @@ class MachineChangeTest {
         .contains(
             "It takes 120 × 20 mm of a bed of 100 × 90 mm.",
             "It is 60 mm high; there is room for 50 mm.",
-            "It needs 210 °C; the nozzle may get 205 °C.");
+            "It needs a nozzle of 210 °C; the machine's may get 205 °C.");
     assertThat(small.findings()).noneMatch(finding -> finding.remedy().isBlank());
     assertThat(small.possible()).isTrue();
     assertThat(change("small", Shapes.bar(20, 20, 5)).findings())

@@ -75,7 +75,9 @@ public final class Scheduler {
     this.timer = new LayerTimer(resolver.machine(), travel, planSettings);
     this.settings = new LayerSettings(resolver, stack, lines);
     this.volumes = new PurgeVolumes(plan, resolver);
-    this.hides = planSettings.choice(Setting.PURGE_INTO).startsWith("infill");
+    this.hides =
+        resolver.machine().changesByItself()
+            && planSettings.choice(Setting.PURGE_INTO).startsWith("infill");
     this.batches = new LayerBatches(stack, lines, settings, hides);
     this.towers = new TowerPlanner(plan, resolver, placed, stack, volumes, batches::hiddenMm3);
   }
@@ -202,7 +204,7 @@ public final class Scheduler {
 
   /** Filaments whose hidden lines come first in a layer, because they are only just loaded. */
   private Set<Integer> coming(int loaded, List<Integer> filaments) {
-    if (!hides || !resolver.machine().changesByItself()) {
+    if (!hides) {
       return Set.of();
     }
     Set<Integer> coming = new HashSet<>(filaments);

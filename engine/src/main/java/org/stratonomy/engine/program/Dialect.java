@@ -12,12 +12,14 @@ import org.stratonomy.engine.problem.Problem;
 
 /**
  * How a machine wants its program written: a template each for the start, the end, a change of
- * filament, a pause and a message. The values that a template may name are listed in
- * docs/formats/program.md; any other name is an error.
+ * filament, a pause and a message; what is alike in most of them stands once. The values that a
+ * template may name are listed in docs/formats/program.md; any other name is an error.
  */
 final class Dialect {
   /** Machines that differ in how they change filament may call macros of the same names. */
   private static final String MACROS = "macros";
+
+  private static final String COMMON = "common";
 
   private final Template start;
   private final Template end;
@@ -41,9 +43,8 @@ final class Dialect {
   }
 
   private static Template template(String dialect, String part) {
-    String directory = dialect.endsWith("-" + MACROS) ? MACROS : dialect;
-    String file = "%s/%s.mustache".formatted(directory, part);
-    try (InputStream in = Dialect.class.getResourceAsStream(file)) {
+    String own = dialect.endsWith("-" + MACROS) ? MACROS : dialect;
+    try (InputStream in = open(own, part)) {
       if (in == null) {
         throw new Problem(
             Problem.Kind.PLAN,
@@ -59,6 +60,13 @@ final class Dialect {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
+  }
+
+  /** The dialect's own template, or that of all that have none. */
+  private static InputStream open(String dialect, String part) {
+    String file = "%s/%s.mustache";
+    InputStream own = Dialect.class.getResourceAsStream(file.formatted(dialect, part));
+    return own == null ? Dialect.class.getResourceAsStream(file.formatted(COMMON, part)) : own;
   }
 
   String start(Map<String, Object> values) {

@@ -166,6 +166,7 @@ public final class ProgramWriter {
         .forEach((of, celsius) -> nozzles.add(Map.of("tool", of - 1, "celsius", number(celsius))));
     values.put("nozzles", nozzles);
     values.put("tool", slot - 1);
+    values.put("nozzleWord", nozzleWord(slot));
     values.put("startZ", number(START_Z_MM));
     values.put("stops", stops);
     values.put("nozzleC", number(nozzleC));
