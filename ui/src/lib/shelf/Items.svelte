@@ -43,7 +43,7 @@
   /** What was refused goes back to what holds. */
   function set(field: FieldView, input: HTMLInputElement | HTMLSelectElement) {
     void attempts
-      .run(() => put(changed(item!, field, input.value.trim())))
+      .run(() => put(changed(item!, field, input.value.trim(), items!.dialects)))
       .then(() => (input.value = String(item![field.key])));
   }
 

@@ -21,6 +21,7 @@ const ITEMS = {
     field('colour', 'Colour', 'colour'),
     field('nozzleC', 'Nozzle', 'number', '°C'),
   ],
+  dialects: { 'by hand': ['hand-change'], feeder: ['feeder'] },
   machines: SHELF.machines,
   filaments: SHELF.filaments,
 } as unknown as ItemsView;

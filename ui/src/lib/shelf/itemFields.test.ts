@@ -13,25 +13,35 @@ const FIELD: FieldView = {
   choices: [],
   description: 'Width.',
 };
+const DIALECTS = {
+  'by hand': ['hand-change', 'hand-wait'],
+  feeder: ['feeder'],
+  'several nozzles': ['nozzles', 'nozzles-macros'],
+};
 const ITEM = { id: 'one', name: 'One', bedX: 200 };
 
 it('takes numbers with a point or a comma, and leaves what is none to the server', () => {
-  expect(changed(ITEM, FIELD, '250')).toEqual({ ...ITEM, bedX: 250 });
-  expect(changed(ITEM, FIELD, '250,5')).toEqual({ ...ITEM, bedX: 250.5 });
-  expect(changed(ITEM, FIELD, 'wide')['bedX']).toBe('wide');
-  expect(changed(ITEM, FIELD, '')['bedX']).toBe('');
+  expect(changed(ITEM, FIELD, '250', DIALECTS)).toEqual({ ...ITEM, bedX: 250 });
+  expect(changed(ITEM, FIELD, '250,5', DIALECTS)).toEqual({ ...ITEM, bedX: 250.5 });
+  expect(changed(ITEM, FIELD, 'wide', DIALECTS)['bedX']).toBe('wide');
+  expect(changed(ITEM, FIELD, '', DIALECTS)['bedX']).toBe('');
 });
 
 it('leaves texts and choices as they are', () => {
-  expect(changed(ITEM, { ...FIELD, key: 'name', kind: 'text' }, '7')['name']).toBe('7');
+  expect(changed(ITEM, { ...FIELD, key: 'name', kind: 'text' }, '7', DIALECTS)['name']).toBe('7');
 });
 
 it('changes how filament is changed and the dialect together', () => {
-  const fed = changed(ITEM, { ...FIELD, key: 'tools', kind: 'choice' }, 'feeder');
+  const fed = changed(ITEM, { ...FIELD, key: 'tools', kind: 'choice' }, 'feeder', DIALECTS);
   expect(fed).toMatchObject({ tools: 'feeder', dialect: 'feeder' });
-  const byHand = changed(fed, { ...FIELD, key: 'dialect', kind: 'choice' }, 'hand-wait');
+  const byHand = changed(fed, { ...FIELD, key: 'dialect', kind: 'choice' }, 'hand-wait', DIALECTS);
   expect(byHand).toMatchObject({ tools: 'by hand', dialect: 'hand-wait' });
-  const macros = changed(byHand, { ...FIELD, key: 'dialect', kind: 'choice' }, 'nozzles-macros');
+  const macros = changed(
+    byHand,
+    { ...FIELD, key: 'dialect', kind: 'choice' },
+    'nozzles-macros',
+    DIALECTS,
+  );
   expect(macros).toMatchObject({ tools: 'several nozzles', dialect: 'nozzles-macros' });
 });
 

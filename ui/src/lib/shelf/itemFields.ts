@@ -3,32 +3,27 @@ import type { FieldView } from '../api/client';
 /** A machine or a filament with all of its fields. */
 export type Item = Record<string, unknown> & { id: string; name: string };
 
+/** Dialects by how machines that may have them change filament; the usual one comes first. */
+export type Dialects = Record<string, readonly string[]>;
+
 /** An item with another value in a field; a comma may stand for the decimal point. */
-export function changed(item: Item, field: FieldView, value: string): Item {
+export function changed(item: Item, field: FieldView, value: string, dialects: Dialects): Item {
   const number = field.kind === 'number' ? Number(value.replace(',', '.')) : NaN;
   // What is no number goes as it is, so that the server says what is wrong with it.
   return {
     ...item,
-    ...implied(field.key, value),
+    ...implied(field.key, value, dialects),
     [field.key]: Number.isNaN(number) || value === '' ? value : number,
   };
 }
 
-/** The dialect to begin with, by how a machine comes from one filament to another. */
-const DIALECTS: Record<string, string> = {
-  'by hand': 'hand-change',
-  feeder: 'feeder',
-  'several nozzles': 'nozzles',
-};
-
 /** How filament is changed and the dialect go together. */
-function implied(key: string, value: string): object {
+function implied(key: string, value: string, dialects: Dialects): object {
   if (key === 'tools') {
-    return { dialect: DIALECTS[value] };
+    return { dialect: dialects[value]?.[0] };
   }
-  const kind = value.replace('-macros', '');
-  const tools = Object.keys(DIALECTS).find((one) => DIALECTS[one] === kind);
-  return key === 'dialect' ? { tools: tools ?? 'by hand' } : {};
+  const tools = Object.keys(dialects).find((one) => dialects[one]!.includes(value));
+  return key === 'dialect' ? { tools } : {};
 }
 
 /** Whether a field says anything of an item as it is. */

@@ -81,10 +81,12 @@ class ShelfItemController {
    *
    * @param machineFields in the order in which they are shown
    * @param filamentFields in the order in which they are shown
+   * @param dialects by what {@code tools} says of a machine
    */
   record ItemsView(
       List<FieldView> machineFields,
       List<FieldView> filamentFields,
+      Map<String, List<String>> dialects,
       List<Map<String, Object>> machines,
       List<Map<String, Object>> filaments) {}
 
@@ -94,6 +96,7 @@ class ShelfItemController {
     return new ItemsView(
         FieldView.of(ShelfFields.MACHINE),
         FieldView.of(ShelfFields.FILAMENT),
+        Machine.DIALECTS,
         shelf.machines().stream().map(m -> plain(ShelfFormat.write(m))).toList(),
         shelf.filaments().stream().map(f -> plain(ShelfFormat.write(f))).toList());
   }
