@@ -15,6 +15,7 @@ import net.jqwik.api.Combinators;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
+import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
 import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.merge.LayerSchedule;
@@ -114,5 +115,13 @@ class DividedPrintProperties {
     GcodeReader program = GcodeReader.read(bytes.toString(StandardCharsets.UTF_8));
     double expected = 22 * 18 * 2;
     assertThat(program.volume(STRAND)).isCloseTo(expected, within(0.02 * expected));
+  }
+
+  /** Between walls and core stays less than half a line, which holds none of its own. */
+  @Property(tries = 12)
+  void aCoreCloseToTheWallsLeavesNoGap(@ForAll @DoubleRange(min = 0.9, max = 1.09) double depth)
+      throws IOException {
+    aSolidBarKeepsItsVolumeHoweverItIsDivided(
+        List.of(new Region.Core(Region.Depth.ofMm(depth), Region.Depth.of(0))));
   }
 }

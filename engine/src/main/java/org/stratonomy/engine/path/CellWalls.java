@@ -80,7 +80,7 @@ final class CellWalls {
 
   /** What is narrower than this holds no line, mm. */
   private static double least(LineCell part) {
-    return NarrowPlaces.LEAST_PASSED * part.settings().lineWidth();
+    return NarrowPlaces.LEAST * part.settings().lineWidth();
   }
 
   private static Area sliver(Area free, Area wide, double width) {

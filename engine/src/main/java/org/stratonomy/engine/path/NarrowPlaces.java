@@ -22,13 +22,13 @@ import org.stratonomy.engine.plane.Plane;
  */
 final class NarrowPlaces {
   /** Places narrower than this many widths are left out. */
-  private static final double LEAST = 0.5;
+  static final double LEAST = 0.5;
 
   /** Walls grow where they take at least this share of a square of a line's width. */
   private static final double LEAST_TAKEN = 0.5;
 
   /** A line goes on through a place that is narrower, down to this many widths. */
-  static final double LEAST_PASSED = 0.35;
+  private static final double LEAST_PASSED = 0.35;
 
   /** Up to this many widths a single line takes all of a place. */
   private static final double SINGLE = 1.5;
