@@ -153,6 +153,7 @@
                     class="field"
                     class:num={field.kind === 'number'}
                     class:wide={field.kind === 'text'}
+                    class:line={String(item[field.key]).length > 24}
                     value={item[field.key]}
                     onchange={(e) => set(field, e.currentTarget)}
                   />
@@ -232,6 +233,12 @@
   .field.wide {
     width: 170px;
     margin-right: -52px;
+  }
+
+  .field.line {
+    grid-column: 1 / -1;
+    width: 100%;
+    margin-right: 0;
   }
 
   select.field {

@@ -87,5 +87,10 @@
     border-radius: 3px;
     box-shadow: 0 4px 16px rgb(0 0 0 / 18%);
     max-width: 92vw;
+    white-space: nowrap;
+  }
+
+  .written strong {
+    white-space: normal;
   }
 </style>
