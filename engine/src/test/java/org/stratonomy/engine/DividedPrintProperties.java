@@ -59,7 +59,7 @@ class DividedPrintProperties {
     return Arbitraries.oneOf(box, cylinder, sphere, core).list().ofMinSize(1).ofMaxSize(3);
   }
 
-  private static PlanResult compute(List<Region.Shape> shapes, Mesh mesh) {
+  private static PlanResult compute(List<Region.Shape> shapes, Mesh mesh, Rule... more) {
     List<Region> regions = new ArrayList<>();
     List<Rule> rules = new ArrayList<>();
     for (int i = 0; i < shapes.size(); i++) {
@@ -71,6 +71,7 @@ class DividedPrintProperties {
             Map.of(
                 Setting.INFILL_DENSITY, Value.of(100),
                 Setting.SKIRT_LINES, Value.of(0))));
+    rules.addAll(List.of(more));
     Plan plan = Shapes.divided(regions, rules.toArray(Rule[]::new));
     return Shapes.compute(plan, mesh);
   }
@@ -110,18 +111,42 @@ class DividedPrintProperties {
   void aSolidBarKeepsItsVolumeHoweverItIsDivided(@ForAll("shapes") List<Region.Shape> shapes)
       throws IOException {
     PlanResult result = compute(shapes, Shapes.bar(22, 18, 2));
-    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-    Planner.writeProgram(result, bytes);
-    GcodeReader program = GcodeReader.read(bytes.toString(StandardCharsets.UTF_8));
     double expected = 22 * 18 * 2;
-    assertThat(program.volume(STRAND)).isCloseTo(expected, within(0.02 * expected));
+    assertThat(printed(result)).isCloseTo(expected, within(0.02 * expected));
   }
 
-  /** Between walls and core stays less than half a line, which holds none of its own. */
-  @Property(tries = 12)
-  void aCoreCloseToTheWallsLeavesNoGap(@ForAll @DoubleRange(min = 0.9, max = 1.09) double depth)
+  /** Walls, joint walls and what is between them: any number of lines and any rest of a line. */
+  @Property(tries = 30)
+  void whereWallsAndJointsLeaveLittleRoomItIsFilledOnce(
+      @ForAll @DoubleRange(min = 0.3, max = 2.6) double depth,
+      @ForAll @IntRange(min = 0, max = 3) int jointWalls)
       throws IOException {
-    aSolidBarKeepsItsVolumeHoweverItIsDivided(
-        List.of(new Region.Core(Region.Depth.ofMm(depth), Region.Depth.of(0))));
+    barIsFilledOnce(new Region.Core(Depth.ofMm(depth), Depth.of(0)), jointWalls);
+  }
+
+  /** A strip has another part on both of its sides. */
+  @Property(tries = 30)
+  void aStripBetweenTwoJointsIsFilledOnce(
+      @ForAll @DoubleRange(min = 0.3, max = 4) double width,
+      @ForAll @IntRange(min = 0, max = 3) int jointWalls)
+      throws IOException {
+    Region.Shape strip = new Region.Box(new Vector(0, 0, 1), new Vector(30, width, 3));
+    barIsFilledOnce(strip, jointWalls);
+  }
+
+  private static void barIsFilledOnce(Region.Shape shape, int jointWalls) throws IOException {
+    Rule joints =
+        Shapes.everywhere(
+            Map.of(
+                Setting.JOINT_WALLS, Value.of(jointWalls), Setting.JOINT_OVERLAP, Value.of(0.0)));
+    PlanResult result = compute(List.of(shape), Shapes.bar(22, 18, 2), joints);
+    double expected = 22 * 18 * 2;
+    assertThat(printed(result)).isCloseTo(expected, within(0.01 * expected));
+  }
+
+  private static double printed(PlanResult result) throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    Planner.writeProgram(result, bytes);
+    return GcodeReader.read(bytes.toString(StandardCharsets.UTF_8)).volume(STRAND);
   }
 }

@@ -46,21 +46,52 @@ final class Joint {
     if (s.jointWalls() == 0) {
       return rest;
     }
-    Area beyond = Plane.difference(others, wider);
-    double width = s.lineWidth();
-    for (int i = 0; i < s.jointWalls() && !rest.isEmpty(); i++) {
+    Area beyond = Plane.difference(Plane.intersection(others, reach), wider);
+    Area without = Area.EMPTY;
+    for (int i = 0; i < s.jointWalls() && !rest.isEmpty() && !beyond.isEmpty(); i++) {
+      Wall wall = Wall.of(rest, beyond, s.lineWidth());
+      wall.lay(out);
+      rest = wall.left();
+      without = Plane.union(without, wall.narrow());
+      beyond = wall.next();
+    }
+    return Plane.union(rest, without);
+  }
+
+  /**
+   * One wall along a joint, but not where the room is too narrow for it: there what is inside fits
+   * its lines to all of the width.
+   *
+   * @param centre where its lines run
+   * @param beyond what it runs along
+   * @param next where the next one runs along
+   * @param narrow where it does not run
+   * @param left what it leaves for more walls
+   */
+  private record Wall(double width, Area centre, Area beyond, Area next, Area narrow, Area left) {
+    static Wall of(Area rest, Area beyond, double width) {
       Area centre = Plane.inset(rest, width / 2);
-      Clipper near = new Clipper(Plane.outset(beyond, width / 2 + NEAR_MM));
+      Area next = Plane.outset(beyond, width);
+      Area left = Plane.difference(rest, next);
+      Area narrow = NarrowPlaces.find(rest, Plane.inset(centre, width / 2), width);
+      Area gaps = Plane.difference(left, NarrowPlaces.left(left, width));
+      if (!gaps.isEmpty()) {
+        Area beside = Plane.intersection(rest, Plane.outset(gaps, width + NEAR_MM));
+        narrow = Plane.union(narrow, beside);
+      }
+      Area wide = narrow.isEmpty() ? left : Plane.difference(left, narrow);
+      return new Wall(width, centre, beyond, next, narrow, wide);
+    }
+
+    void lay(List<Line> out) {
+      Area along = Plane.difference(Plane.outset(beyond, width / 2 + NEAR_MM), narrow);
+      Clipper near = new Clipper(along);
       for (Path ring : Path.ofRings(centre)) {
         for (Path part : near.inside(ring)) {
           out.add(new Line(Role.INNER_WALL, part, width));
         }
       }
-      beyond = Plane.outset(beyond, width);
-      Area taken = Plane.intersection(Plane.outset(centre, width / 2), beyond);
-      rest = Plane.difference(rest, taken);
     }
-    return rest;
   }
 
   /** Wider only where another filament begins. */
