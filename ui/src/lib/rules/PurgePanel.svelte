@@ -21,6 +21,8 @@
   const destination = $derived(
     session.result?.pieces[0]?.strata[0]?.settings['purgeInto']?.value ?? 'tower',
   );
+  const takes = $derived(session.setting('takesPurge'));
+  const pieces = $derived(session.result?.pieces ?? []);
   const total = $derived(
     (purging?.changes ?? []).reduce((all, one) => all + one.count * one.volume, 0),
   );
@@ -87,6 +89,26 @@
       {#each into.choices as choice (choice)}<option>{choice}</option>{/each}
     </select>
   </div>
+  <p class="soft" title={takes.description}>Any filament will do for:</p>
+  {#each pieces as piece (piece.id)}
+    <div class="fields">
+      <label class="field-label" for="takes-{piece.id}">{piece.name}</label>
+      <select
+        id="takes-{piece.id}"
+        class="field"
+        value={piece.strata[0]?.settings['takesPurge']?.value ?? 'nothing'}
+        onchange={(e) =>
+          void session.edit({
+            action: 'SET',
+            where: { pieces: [piece.id] },
+            setting: 'takesPurge',
+            value: e.currentTarget.value,
+          })}
+      >
+        {#each takes.choices as choice (choice)}<option>{choice}</option>{/each}
+      </select>
+    </div>
+  {/each}
   {#if tower}
     <div class="fields">
       <span class="field-label" title="What is purged goes into it, up to the last change"

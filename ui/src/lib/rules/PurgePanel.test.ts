@@ -81,3 +81,16 @@ it('purges elsewhere in the whole plan', async () => {
     }),
   );
 });
+
+it('lets a piece take what is purged', async () => {
+  const [piece] = RESULT.pieces;
+  await fireEvent.change(screen.getByLabelText(piece!.name), { target: { value: 'all lines' } });
+  await vi.waitFor(() =>
+    expect(server.edits.at(-1)).toMatchObject({
+      action: 'SET',
+      where: { pieces: [piece!.id] },
+      setting: 'takesPurge',
+      value: 'all lines',
+    }),
+  );
+});

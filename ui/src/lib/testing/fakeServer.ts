@@ -93,6 +93,10 @@ export const SHELF: ShelfView = {
       scope: 'plan',
       choices: ['tower', 'infill, support, tower', 'nothing'],
     },
+    {
+      ...setting('takesPurge', 'Takes purged filament', ''),
+      choices: ['nothing', 'what is inside', 'all lines'],
+    },
   ],
   roles: ['outer wall', 'infill'],
   stopKinds: [

@@ -7,8 +7,10 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.stratonomy.engine.document.ShelfReader;
@@ -66,8 +68,9 @@ class RememberedResultsTest {
   }
 
   private static Plan plan(Setting setting, Map<Setting, Value> set) {
-    boolean isOfPurging = setting == Setting.PURGE_INTO || setting == Setting.PURGE_WEIGHT;
-    return isOfPurging ? threeColours(set) : twoColours(set);
+    Set<Setting> ofPurging =
+        EnumSet.of(Setting.PURGE_INTO, Setting.PURGE_WEIGHT, Setting.TAKES_PURGE);
+    return ofPurging.contains(setting) ? threeColours(set) : twoColours(set);
   }
 
   private static Plan twoColours(Map<Setting, Value> set) {

@@ -9,9 +9,10 @@ import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.stratonomy.engine.merge.LayerSequencer.Batch;
 import org.stratonomy.engine.merge.LayerSequencer.Batch.Rank;
+import org.stratonomy.engine.merge.PurgeSinks.Loose;
+import org.stratonomy.engine.merge.PurgeSinks.Shares;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Role;
@@ -27,7 +28,7 @@ final class LayerBatches {
   private final LayerStack stack;
   private final List<PieceLines> lines;
   private final LayerSettings settings;
-  private final boolean hides;
+  private final PurgeSinks sinks;
 
   /** What is printed below and around the pieces; asked for by the layers that need it. */
   record Ground(Supplier<Skirt> skirt, Supplier<Raft> raft, Optional<Tower> tower) {
@@ -43,21 +44,21 @@ final class LayerBatches {
 
   /**
    * @param lines one for each piece, in the plan's order
-   * @param hides whether lines that nobody sees take what is purged
    */
-  LayerBatches(LayerStack stack, List<PieceLines> lines, LayerSettings settings, boolean hides) {
+  LayerBatches(LayerStack stack, List<PieceLines> lines, LayerSettings settings, PurgeSinks sinks) {
     this.stack = stack;
     this.lines = lines;
     this.settings = settings;
-    this.hides = hides;
+    this.sinks = sinks;
   }
 
   /**
-   * All batches of a layer, and those of the tower.
+   * All batches of a layer, those of the tower, and the lines for which any filament will do.
    *
    * @param coming slots whose hidden lines come first
+   * @param shares which filament those lines get
    */
-  List<Batch> withTower(PlanLayer layer, Ground ground, Set<Integer> coming) {
+  List<Batch> all(PlanLayer layer, Ground ground, Set<Integer> coming, Shares shares) {
     List<Batch> batches = new ArrayList<>();
     for (Batch batch : of(layer, ground)) {
       batches.addAll(coming.contains(batch.slot()) ? batch.hiddenFirst() : List.of(batch));
@@ -68,12 +69,28 @@ final class LayerBatches {
         add(batches, 0, line -> settings.ofTower(layer, filling.slot()), filling.lines(), rank);
       }
     }
+    shares.loose().stream()
+        .collect(Collectors.groupingBy(one -> List.of(one.part(), one.slot(), one.isPurge())))
+        .values()
+        .forEach(alike -> addLoose(batches, layer, alike));
     return batches;
   }
 
-  /** Skirt and brim, and then support and each island of each piece. */
+  private void addLoose(List<Batch> batches, PlanLayer layer, List<Loose> alike) {
+    Loose one = alike.getFirst();
+    Part part = layer.parts().get(one.part());
+    Rank rank = one.isPurge() ? Rank.HIDDEN : Rank.PIECE;
+    Function<Line, StrokeSettings> own = line -> settings.of(layer, part, line, one.slot());
+    add(batches, one.part(), own, alike.stream().map(Loose::line).toList(), rank);
+  }
+
+  /**
+   * Skirt and brim, and then support and each island of each piece; without lines for which any
+   * filament will do.
+   */
   List<Batch> of(PlanLayer layer, Ground ground) {
     List<Batch> batches = new ArrayList<>();
+    boolean hasLoose = sinks.hasLoose(layer);
     if (layer.isRaft()) {
       List<Line> skirt = layer.number() == 1 ? ground.skirt.get().lines() : List.of();
       add(batches, 0, line -> settings.ofRaft(layer), skirt, Rank.AROUND);
@@ -96,7 +113,9 @@ final class LayerBatches {
         add(batches, p, own, support.getOrDefault(role, List.of()), Rank.PIECE);
       }
       for (List<Line> island : piece.islands(part.layer())) {
-        add(batches, p, own, island, Rank.PIECE);
+        List<Line> bound =
+            hasLoose ? island.stream().filter(l -> !sinks.isLoose(part, l)).toList() : island;
+        add(batches, p, own, bound, Rank.PIECE);
       }
     }
     return batches;
@@ -136,33 +155,5 @@ final class LayerBatches {
     public int compareTo(Heat o) {
       return slot == o.slot ? Double.compare(celsius, o.celsius) : Integer.compare(slot, o.slot);
     }
-  }
-
-  /**
-   * What infill and support of a filament take in a layer, mm³: those that are printed as cool as
-   * any of it, and so before all else.
-   */
-  double hiddenMm3(PlanLayer layer, int slot) {
-    if (!hides) {
-      return 0;
-    }
-    double coolest = settings.coolest(layer, slot);
-    List<Stroke> strokes = new ArrayList<>();
-    for (Part part : layer.parts()) {
-      PieceLines piece = lines.get(part.piece());
-      Stream.concat(
-              piece.support(part.layer()).stream(),
-              piece.islands(part.layer()).stream().flatMap(List::stream))
-          .filter(line -> LayerSequencer.HIDDEN.contains(line.role()))
-          .forEach(
-              line -> {
-                StrokeSettings own = settings.of(part, line);
-                if (own.slot(line.role()) == slot
-                    && own.temperature(line.role(), slot) <= coolest) {
-                  own.addStrokes(line, strokes);
-                }
-              });
-    }
-    return strokes.stream().mapToDouble(Stroke::volumeMm3).sum();
   }
 }

@@ -40,7 +40,37 @@ final class LayerSettings {
     if (item.line().role() == Role.PURGE) {
       return ofTower(layer, item.slot());
     }
-    return layer.isRaft() ? ofRaft(layer) : of(layer.parts().get(item.part()), item.line());
+    return layer.isRaft()
+        ? ofRaft(layer)
+        : of(layer, layer.parts().get(item.part()), item.line(), item.slot());
+  }
+
+  /** Of a line that may be printed with another filament than rules say. */
+  StrokeSettings of(PlanLayer layer, Part part, Line line, int slot) {
+    StrokeSettings own = of(part, line);
+    return own.slot(line.role()) == slot ? own : ofLoose(part, line, slot, coolest(layer, slot));
+  }
+
+  /**
+   * Of a line for which any filament will do.
+   *
+   * @param slot of the one that it gets
+   * @param celsius how hot that is printed
+   */
+  StrokeSettings ofLoose(Part part, Line line, int slot, double celsius) {
+    Settings own =
+        cells(part)
+            .get(line.cell())
+            .settings()
+            .of(line.role())
+            .with(Setting.FILAMENT, Value.of(slot))
+            .with(Setting.NOZZLE_TEMPERATURE, Value.of(celsius));
+    return of(part, new SpotSettings(own, Map.of()));
+  }
+
+  /** What holds for the plan as a whole. */
+  Settings plan() {
+    return raft.all();
   }
 
   StrokeSettings of(Part part, Line line) {

@@ -45,11 +45,9 @@ public final class Scheduler {
   private final LayerTimer timer;
   private final LayerSettings settings;
   private final PurgeVolumes volumes;
+  private final PurgeSinks sinks;
   private final LayerBatches batches;
   private final TowerPlanner towers;
-
-  /** Whether lines that nobody sees take what is purged. */
-  private final boolean hides;
 
   /**
    * @param placed one for each piece, in the plan's order
@@ -75,11 +73,9 @@ public final class Scheduler {
     this.timer = new LayerTimer(resolver.machine(), travel, planSettings);
     this.settings = new LayerSettings(resolver, stack, lines);
     this.volumes = new PurgeVolumes(plan, resolver);
-    this.hides =
-        resolver.machine().changesByItself()
-            && planSettings.choice(Setting.PURGE_INTO).startsWith("infill");
-    this.batches = new LayerBatches(stack, lines, settings, hides);
-    this.towers = new TowerPlanner(plan, resolver, placed, stack, volumes, batches::hiddenMm3);
+    this.sinks = new PurgeSinks(plan, resolver.machine(), lines, settings, volumes);
+    this.batches = new LayerBatches(stack, lines, settings, sinks);
+    this.towers = new TowerPlanner(plan, resolver, placed, stack, sinks);
   }
 
   private record Ordered(Key key, LineOrder order, int slot) {}
@@ -102,8 +98,8 @@ public final class Scheduler {
     double y = 0;
     for (PlanLayer layer : stack.layers()) {
       List<Integer> own = filaments.get(layer.number() - 1);
-      boolean onlyTower = own.isEmpty() && ground.hasTower(layer);
-      Ordered next = order(layer, ground, x, y, slot, onlyTower ? List.of(slot) : own);
+      boolean any = own.isEmpty() && (ground.hasTower(layer) || sinks.hasLoose(layer));
+      Ordered next = order(layer, ground, x, y, slot, any ? List.of(slot) : own);
       ordered.add(next);
       if (!next.order.items().isEmpty()) {
         LineOrder.Item last = next.order.items().getLast();
@@ -133,7 +129,8 @@ public final class Scheduler {
     Ground ground = new Ground(skirt, raft, Optional.empty());
     List<Integer> filaments = List.copyOf(slots(layer, ground));
     int first = filaments.isEmpty() ? 1 : filaments.getFirst();
-    return layer(layer, order(layer, ground, 0, 0, first, filaments));
+    List<Integer> any = filaments.isEmpty() ? List.of(first) : filaments;
+    return layer(layer, order(layer, ground, 0, 0, first, any));
   }
 
   /** Runs a task for each index below a number, in any order, perhaps several at once. */
@@ -159,7 +156,7 @@ public final class Scheduler {
         slots.add(one.slot(role));
       }
     }
-    return slots.size() == 1
+    return slots.size() == 1 && !sinks.hasLoose(layer)
         ? slots
         : batches.of(layer, ground).stream()
             .map(LayerSequencer.Batch::slot)
@@ -184,6 +181,8 @@ public final class Scheduler {
     filaments.forEach(key::add);
     Set<Integer> coming = coming(slot, filaments);
     key.add(coming.size());
+    PurgeSinks.Shares shares = sinks.shares(layer, slot, filaments);
+    shares.addTo(key);
     if (layer.isRaft()) {
       key.add(ground.raft().get().key()).add(layer.number());
     }
@@ -198,13 +197,14 @@ public final class Scheduler {
         memo.get(
             built,
             LineOrder.class,
-            () -> LayerSequencer.order(batches.withTower(layer, ground, coming), x, y, filaments));
+            () ->
+                LayerSequencer.order(batches.all(layer, ground, coming, shares), x, y, filaments));
     return new Ordered(built, order, slot);
   }
 
   /** Filaments whose hidden lines come first in a layer, because they are only just loaded. */
   private Set<Integer> coming(int loaded, List<Integer> filaments) {
-    if (!hides) {
+    if (!sinks.hides()) {
       return Set.of();
     }
     Set<Integer> coming = new HashSet<>(filaments);

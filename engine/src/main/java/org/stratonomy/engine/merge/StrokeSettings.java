@@ -54,6 +54,24 @@ final class StrokeSettings {
     return own == 0 ? settings.of(role).slot() : own;
   }
 
+  /** Whether any filament will do for some role. */
+  boolean isLoose() {
+    return Arrays.stream(Role.values()).anyMatch(this::isLoose);
+  }
+
+  /** Whether any filament will do for a role. */
+  boolean isLoose(Role role) {
+    return switch (role) {
+      case SUPPORT, INTERFACE, BRIM, SKIRT, PURGE -> false;
+      case OUTER_WALL, TOP_SKIN, BOTTOM_SKIN -> takesPurge(role).equals("all lines");
+      default -> !takesPurge(role).equals("nothing");
+    };
+  }
+
+  private String takesPurge(Role role) {
+    return settings.of(role).choice(Setting.TAKES_PURGE);
+  }
+
   Seam seam() {
     return Seam.of(settings.all().choice(Setting.SEAM), layer.index());
   }

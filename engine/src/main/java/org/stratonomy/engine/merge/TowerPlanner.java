@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
@@ -22,29 +21,16 @@ final class TowerPlanner {
   private final Resolver resolver;
   private final List<PlacedPiece> placed;
   private final LayerStack stack;
-  private final PurgeVolumes volumes;
-  private final Hidden hidden;
+  private final PurgeSinks sinks;
   private final Settings settings;
 
-  /** What lines of a layer that nobody sees take of a filament that has just come, mm³. */
-  @FunctionalInterface
-  interface Hidden {
-    double mm3(PlanLayer layer, int slot);
-  }
-
   TowerPlanner(
-      Plan plan,
-      Resolver resolver,
-      List<PlacedPiece> placed,
-      LayerStack stack,
-      PurgeVolumes volumes,
-      Hidden hidden) {
+      Plan plan, Resolver resolver, List<PlacedPiece> placed, LayerStack stack, PurgeSinks sinks) {
     this.plan = plan;
     this.resolver = resolver;
     this.placed = placed;
     this.stack = stack;
-    this.volumes = volumes;
-    this.hidden = hidden;
+    this.sinks = sinks;
     settings = resolver.plan();
   }
 
@@ -73,15 +59,13 @@ final class TowerPlanner {
     for (PlanLayer layer : stack.layers()) {
       List<Tower.Purge> purges = new ArrayList<>();
       List<Integer> slots = filaments.get(layer.number() - 1);
-      for (int slot : slots) {
-        if (loaded != 0 && slot != loaded) {
-          double left = volumes.mm3(loaded, slot) - hidden.mm3(layer, slot);
-          if (left > 0) {
-            purges.add(new Tower.Purge(slot, left));
-          }
+      List<Double> left = sinks.shares(layer, loaded, slots).leftMm3();
+      for (int i = 0; i < slots.size(); i++) {
+        if (left.get(i) > 0) {
+          purges.add(new Tower.Purge(slots.get(i), left.get(i)));
         }
-        loaded = slot;
       }
+      loaded = slots.isEmpty() ? loaded : slots.getLast();
       int carrying = slots.isEmpty() ? Math.max(1, loaded) : slots.getFirst();
       layers.add(
           new Tower.TowerLayer(layer.bottom(), layer.top() - layer.bottom(), carrying, purges));

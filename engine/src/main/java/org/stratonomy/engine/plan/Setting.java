@@ -701,6 +701,16 @@ public enum Setting {
       "Where a machine purges that changes filament by itself: into a tower beside the pieces; into"
           + " infill and support of the filament that comes, and only what they do not hold into a"
           + " tower; or into nothing, so that colours bleed. By hand it is done at the stop."),
+  TAKES_PURGE(
+      "takesPurge",
+      "Takes purged filament",
+      Group.MATERIAL,
+      Scope.LINE,
+      List.of("nothing", "what is inside", "all lines"),
+      "nothing",
+      "Lines for which any filament will do, so that they are printed with what a machine that"
+          + " changes filament by itself purges, before the tower gets it: none; all but outer"
+          + " walls and skins; or all."),
   PURGE_WEIGHT(
       "purgeWeight",
       "Worth of filament",
