@@ -126,7 +126,7 @@
               <td>
                 {#if session.changesByItself}
                   <span class="tick" aria-hidden="true"></span>
-                  {session.machine.tools === 'feeder' ? 'in slot' : 'on nozzle'}
+                  {session.machine.tools === 'several nozzles' ? 'on nozzle' : 'in slot'}
                   {slot.slot}
                 {:else if slot.slot === first}
                   <span class="tick" aria-hidden="true"></span> load before the start

@@ -147,8 +147,12 @@ export class PlanSession {
       : [];
   }
 
-  /** The filament in a slot, from 1. */
+  /** The filament in a slot, from 1, or a mix as it comes out of the nozzle. */
   filament(slot: number): Filament {
+    const mix = this.result?.mixes.find((m) => m.slot === slot);
+    if (mix) {
+      return { ...this.filament(1), name: mix.name, colour: mix.colour };
+    }
     const id = this.document.slots[slot - 1];
     return this.shelf.filaments.find((f) => f.id === id) ?? this.shelf.filaments[0]!;
   }

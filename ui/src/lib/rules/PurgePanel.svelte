@@ -23,10 +23,6 @@
   );
   const takes = $derived(session.setting('takesPurge'));
   const pieces = $derived(session.result?.pieces ?? []);
-  const total = $derived(
-    (purging?.changes ?? []).reduce((all, one) => all + one.count * one.volume, 0),
-  );
-
   function change(from: number, to: number): ChangeView | undefined {
     return purging?.changes.find((one) => one.from === from && one.to === to);
   }
@@ -190,7 +186,9 @@
       {sum.count === 1 ? 'time' : 'times'}.
     </p>
   {/if}
-  <p class="soft">In all <span class="num">{Math.round(total).toLocaleString('en')} mm³</span>.</p>
+  <p class="soft">
+    In all <span class="num">{Math.round(purging?.total ?? 0).toLocaleString('en')} mm³</span>.
+  </p>
 </section>
 
 <style>

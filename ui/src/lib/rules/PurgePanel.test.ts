@@ -32,6 +32,7 @@ beforeEach(async () => {
     purging: {
       tower: { x: 150, y: 100, side: 12, height: 8, given: false },
       changes: [change(1, 2, 137), change(2, 1, 50, true)],
+      total: 561,
     },
   };
   render(PurgePanel, { session });

@@ -19,6 +19,18 @@ export interface Cut {
 
 const MAX_BANDS = 64;
 
+/** As many bands as can be shown: where there are more, neighbours are shown in one colour. */
+export function shownBands(bands: readonly Band[]): readonly Band[] {
+  if (bands.length <= MAX_BANDS) {
+    return bands;
+  }
+  return Array.from({ length: MAX_BANDS }, (_, i) => {
+    const from = Math.floor((i * bands.length) / MAX_BANDS);
+    const end = Math.floor(((i + 1) * bands.length) / MAX_BANDS);
+    return { to: bands[end - 1]!.to, colour: bands[(from + end - 1) >> 1]!.colour };
+  });
+}
+
 /** A body on the bed, coloured by strata: solid below the level, a shadow above it. */
 export class ShownBody {
   readonly group = new THREE.Group();
@@ -74,7 +86,8 @@ export class ShownBody {
   }
 }
 
-function material(bands: readonly Band[], cut: Cut, ghost: boolean): THREE.Material {
+function material(all: readonly Band[], cut: Cut, ghost: boolean): THREE.Material {
+  const bands = shownBands(all);
   const heights = new Float32Array(MAX_BANDS).fill(1e9);
   const colours = Array.from({ length: MAX_BANDS }, (_, i) => {
     const band = bands[Math.min(i, bands.length - 1)];

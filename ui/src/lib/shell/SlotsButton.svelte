@@ -8,6 +8,7 @@
     'by hand': 'Filaments, changed by hand',
     feeder: 'Filaments in the feeder',
     'several nozzles': 'Filaments, one on each nozzle',
+    'mixing nozzle': 'Filaments that the nozzle mixes',
   };
 
   interface Props {

@@ -137,6 +137,7 @@ export const RESULT: ResultView = {
   slots: Array.from({ length: LAYERS }, () => [1]),
   starts: Array.from({ length: LAYERS }, (_, i) => i * 60),
   layerSeconds: Array.from({ length: LAYERS }, () => 60),
+  mixes: [],
   pieces: [
     {
       id: 'tower',
@@ -152,7 +153,7 @@ export const RESULT: ResultView = {
       regionSlots: {},
     },
   ],
-  purging: { changes: [] },
+  purging: { changes: [], total: 0 },
   ledger: {
     seconds: 3000,
     travelSeconds: 100,

@@ -26,6 +26,7 @@ import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Triangles;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
+import org.stratonomy.engine.plan.Where.Layers;
 
 /** The plans of the made-up workshop at Lantern Rock, with their models as mesh files. */
 public final class DemoPlan {
@@ -36,6 +37,7 @@ public final class DemoPlan {
   private static final String CHAIN = "mooring-chain.stl";
   private static final String FRINGE = "kelp-fringe.stl";
   private static final String GULL = "gull.stl";
+  private static final String PEBBLE = "pebble.stl";
   private static final List<Double> SHORE = List.of(5.0, 7.0, 13.0);
 
   private static final int SLATE = 1;
@@ -49,6 +51,7 @@ public final class DemoPlan {
   private static final String BY_HAND = "workshop-one";
   private static final String FEEDER = "workshop-four";
   private static final String NOZZLES = "pair";
+  private static final String MIXING = "blend";
 
   private DemoPlan() {}
 
@@ -60,6 +63,7 @@ public final class DemoPlan {
         pathBadge(),
         mooringChain(),
         gull(),
+        gradientGull(),
         kelpFringe(),
         reliefTile(),
         lampHouse());
@@ -157,6 +161,36 @@ public final class DemoPlan {
                     Setting.SUPPORT_KIND, Value.of("tree"))));
     List<String> slots = List.of("chalk", "slate", "amber-clear", "buoy-red");
     return file("Gull", FEEDER, slots, List.of(gull), rules);
+  }
+
+  /**
+   * From slate to chalk over the height, the beak darker than what is around it; a pebble takes
+   * what is purged.
+   */
+  public static StratFile gradientGull() {
+    Mesh read = StlReader.read(GULL, ByteBuffer.wrap(content(GULL)));
+    Piece gull =
+        piece("gull", "Gull", GULL, Placement.at(75, 110))
+            .withRegions(List.of(patch("beak", "Beak", Gull.beak(read))));
+    Piece pebble = piece("pebble", "Pebble", PEBBLE, Placement.at(150, 110));
+    Value gradient =
+        new Value.Course(
+            Layers.From.PIECE,
+            true,
+            List.of(new Value.Course.Step(1, 0), new Value.Course.Step(150, 100)));
+    List<Rule> rules =
+        List.of(
+            new Rule(region("gull", "beak"), Map.of(Setting.ADMIXTURE, Value.of(50))),
+            new Rule(
+                new Where(List.of("gull"), List.of()),
+                Map.of(
+                    Setting.ADMIXTURE, gradient,
+                    Setting.SUPPORT, Value.of("from the bed"),
+                    Setting.SUPPORT_KIND, Value.of("tree"))),
+            new Rule(
+                new Where(List.of("pebble"), List.of()),
+                Map.of(Setting.TAKES_PURGE, Value.of("all lines"))));
+    return file("Gradient gull", MIXING, List.of("slate", "chalk"), List.of(gull, pebble), rules);
   }
 
   private static Region patch(String id, String name, Triangles triangles) {
@@ -297,6 +331,7 @@ public final class DemoPlan {
       case BRACKET -> BoathouseBracket.mesh();
       case CHAIN -> MooringChain.mesh();
       case GULL -> Gull.mesh();
+      case PEBBLE -> Pebble.mesh();
       default -> KelpFringe.mesh();
     };
   }

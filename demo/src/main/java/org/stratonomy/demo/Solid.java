@@ -92,6 +92,31 @@ final class Solid {
     };
   }
 
+  /** A place on a skin: up from the ground, and around, each 0 to 1. */
+  @FunctionalInterface
+  interface Skin {
+    double[] at(double up, double around);
+  }
+
+  /** A round body with a flat foot. */
+  Solid rounded(Skin skin, int rings, int sides) {
+    double[] foot = {0, 0, skin.at(0, 0)[2]};
+    double[] top = skin.at(1, 0);
+    for (int k = 0; k < sides; k++) {
+      double here = (double) k / sides;
+      double next = (double) ((k + 1) % sides) / sides;
+      triangle(skin.at(0, next), skin.at(0, here), foot);
+      for (int i = 0; i + 1 < rings; i++) {
+        double low = (double) i / rings;
+        double high = (double) (i + 1) / rings;
+        quad(skin.at(low, here), skin.at(low, next), skin.at(high, next), skin.at(high, here));
+      }
+      double last = (rings - 1.0) / rings;
+      triangle(skin.at(last, here), skin.at(last, next), top);
+    }
+    return this;
+  }
+
   static double[] onCircle(double radius, double k, int sides) {
     double angle = 2 * Math.PI * (k % sides) / sides;
     return new double[] {radius * Math.cos(angle), radius * Math.sin(angle)};

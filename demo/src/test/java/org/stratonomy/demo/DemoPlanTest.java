@@ -54,6 +54,10 @@ class DemoPlanTest {
     assertThat(Gull.beak(gull).set().cardinality()).isBetween(50, gull.triangleCount() / 10);
     assertThat(Gull.wingTips(gull).set().cardinality()).isPositive();
     assertThat(Gull.feet(gull).set().cardinality()).isPositive();
+    Mesh pebble = Pebble.mesh();
+    assertThat(pebble.report().openEdges()).isZero();
+    assertThat(pebble.report().volumeMm3()).isBetween(25_000.0, 45_000.0);
+    assertThat(pebble.report().bounds().maxZ()).isCloseTo(Pebble.HEIGHT_MM, within(1e-4));
     assertThat(PathBadge.parts()).hasSize(3);
     assertThat(PathBadge.parts()).allMatch(part -> part.mesh().report().openEdges() == 0);
   }

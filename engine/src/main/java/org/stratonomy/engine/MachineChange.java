@@ -88,6 +88,7 @@ public record MachineChange(
     private static String changes(Machine m) {
       return switch (m.tools()) {
             case Machine.FEEDER -> "by its feeder";
+            case Machine.MIXING -> "by mixing two filaments in its nozzle";
             case Machine.NOZZLES -> "with %d nozzles".formatted(m.slots());
             default -> "by hand";
           }

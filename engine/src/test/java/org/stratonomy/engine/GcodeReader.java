@@ -16,7 +16,7 @@ final class GcodeReader {
    *
    * @param stroke number of the unbroken extrusion that it belongs to
    * @param swaps how many changes of filament by hand came before
-   * @param tool that extrudes
+   * @param tool that extrudes; of a mixing nozzle the share of the second filament, %
    * @param role what the last comment of words alone said
    */
   record Extrusion(
@@ -61,6 +61,7 @@ final class GcodeReader {
   private boolean relative;
   private int stroke;
   private int tool;
+  private double mix;
   private String role = "";
   private double printedZ;
 
@@ -134,6 +135,8 @@ final class GcodeReader {
       case "M83" -> relative = true;
       case "M82" -> relative = false;
       case "M104", "M109" -> heat(words);
+      case "M163" -> mix = words[1].equals("S1") ? value(words, 'P', 0) : mix;
+      case "M164" -> tool = (int) Math.round(100 * mix);
       case "M106" -> fan = value(words, 'S', 255) / 2.55;
       case "M107" -> fan = 0;
       case "M600" -> {

@@ -70,6 +70,9 @@ class RememberedResultsTest {
   private static Plan plan(Setting setting, Map<Setting, Value> set) {
     Set<Setting> ofPurging =
         EnumSet.of(Setting.PURGE_INTO, Setting.PURGE_WEIGHT, Setting.TAKES_PURGE);
+    if (setting == Setting.ADMIXTURE) {
+      return twoColours(set).withMachine("blend");
+    }
     return ofPurging.contains(setting) ? threeColours(set) : twoColours(set);
   }
 

@@ -2,6 +2,7 @@ package org.stratonomy.app.results;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -13,6 +14,7 @@ import org.stratonomy.app.results.ResultView.FindingView;
 import org.stratonomy.app.results.ResultView.HaltView;
 import org.stratonomy.app.results.ResultView.LedgerView;
 import org.stratonomy.app.results.ResultView.MeshView;
+import org.stratonomy.app.results.ResultView.MixView;
 import org.stratonomy.app.results.ResultView.PieceView;
 import org.stratonomy.app.results.ResultView.PurgingView;
 import org.stratonomy.app.results.ResultView.ResolvedView;
@@ -24,16 +26,18 @@ import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.ledger.Ledger;
-import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Tower;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.mesh.Shells;
+import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
@@ -68,9 +72,12 @@ final class ResultMapper {
       starts.add(now);
       double rise =
           (layer.layer().top() - layer.layer().bottom()) / result.resolver().machine().maxSpeedZ();
-      long changes = layer.halts().stream().filter(Halt::isColourChange).count();
       seconds.add(layer.time().seconds() + rise);
-      now += seconds.getLast() + changes * result.resolver().machine().changeSeconds();
+      now +=
+          seconds.getLast()
+              + layer.halts().stream()
+                  .mapToDouble(halt -> halt.seconds(result.resolver().machine()))
+                  .sum();
     }
     return new ResultView(
         layers.isEmpty() ? 0 : layers.getFirst().bottom(),
@@ -79,6 +86,7 @@ final class ResultMapper {
         starts,
         seconds,
         pieces,
+        mixes(),
         purging(),
         ledger(result.ledger()),
         result.findings().stream().map(ResultMapper::finding).toList());
@@ -86,21 +94,42 @@ final class ResultMapper {
 
   private PurgingView purging() {
     PurgeVolumes volumes = new PurgeVolumes(result.plan(), result.resolver());
-    List<Halt> halts =
-        result.schedule().layers().stream().flatMap(layer -> layer.halts().stream()).toList();
+    Map<Change, Integer> made = changes();
     List<ChangeView> changes = new ArrayList<>();
     for (int from = 1; from <= result.plan().slots().size(); from++) {
       for (int to = 1; to <= result.plan().slots().size(); to++) {
         if (from != to) {
-          changes.add(change(from, to, volumes.sum(from, to), halts));
+          int count = made.getOrDefault(new Change(from, to), 0);
+          changes.add(change(from, to, count, volumes.sum(from, to)));
         }
       }
     }
-    return new PurgingView(result.schedule().tower().map(this::tower).orElse(null), changes);
+    double total =
+        made.entrySet().stream()
+            .mapToDouble(e -> e.getValue() * volumes.mm3(e.getKey().from, e.getKey().to))
+            .sum();
+    return new PurgingView(result.schedule().tower().map(this::tower).orElse(null), changes, total);
   }
 
-  private static ChangeView change(int from, int to, PurgeVolumes.Sum sum, List<Halt> halts) {
-    int count = (int) halts.stream().filter(h -> h.fromSlot() == from && h.toSlot() == to).count();
+  /** From one filament or mix to another one. */
+  private record Change(int from, int to) {}
+
+  /** How often each change is made. */
+  private Map<Change, Integer> changes() {
+    Map<Change, Integer> made = new HashMap<>();
+    int loaded = result.schedule().firstSlot();
+    for (LayerSchedule layer : result.schedule().layers()) {
+      for (Stroke stroke : layer.strokes()) {
+        if (stroke.slot() != loaded) {
+          made.merge(new Change(loaded, stroke.slot()), 1, Integer::sum);
+          loaded = stroke.slot();
+        }
+      }
+    }
+    return made;
+  }
+
+  private static ChangeView change(int from, int to, int count, PurgeVolumes.Sum sum) {
     return new ChangeView(
         from,
         to,
@@ -112,6 +141,19 @@ final class ResultMapper {
         sum.computedMm3(),
         sum.given(),
         sum.mm3());
+  }
+
+  /** All mixes of the loaded filaments, if the machine mixes. */
+  private List<MixView> mixes() {
+    Resolver resolver = result.resolver();
+    boolean mixes = resolver.machine().mixes() && result.plan().slots().size() > 1;
+    return mixes
+        ? Mix.all().mapToObj(slot -> mix(slot, resolver.filament(slot))).toList()
+        : List.of();
+  }
+
+  private static MixView mix(int slot, Filament mix) {
+    return new MixView(slot, mix.name(), mix.colour());
   }
 
   private TowerView tower(Tower tower) {

@@ -12,6 +12,7 @@ import java.util.Map;
  * @param slots filaments that each layer uses, by layer
  * @param starts when each layer begins, s, from layer 1
  * @param layerSeconds how long each layer takes without halts, s
+ * @param mixes what comes out of a mixing nozzle; none of another one
  */
 public record ResultView(
     double bottom,
@@ -20,6 +21,7 @@ public record ResultView(
     List<Double> starts,
     List<Double> layerSeconds,
     List<PieceView> pieces,
+    List<MixView> mixes,
     PurgingView purging,
     LedgerView ledger,
     List<FindingView> findings) {
@@ -145,8 +147,13 @@ public record ResultView(
    *
    * @param tower what it is purged into, if there is one
    * @param changes from each loaded filament to each other one
+   * @param total what all changes take, those from mix to mix, too, mm³
    */
-  public record PurgingView(@Schema(nullable = true) TowerView tower, List<ChangeView> changes) {}
+  public record PurgingView(
+      @Schema(nullable = true) TowerView tower, List<ChangeView> changes, double total) {}
+
+  /** What comes out of a mixing nozzle for a slot number that stands for a mix. */
+  public record MixView(int slot, String name, String colour) {}
 
   /**
    * @param x of its middle, mm

@@ -1,18 +1,23 @@
 package org.stratonomy.engine.check;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.divide.Cells;
+import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.PieceEditor;
 import org.stratonomy.engine.plan.Placement;
@@ -286,21 +291,28 @@ public final class Checks {
     return most;
   }
 
-  /** A feeder, or a carriage of nozzles, holds so many filaments and no more. */
+  /** A feeder, a carriage of nozzles or a mixing nozzle holds so many filaments and no more. */
   private void slots() {
-    long used =
-        schedule.layers().stream()
-            .flatMap(layer -> layer.strokes().stream())
-            .map(Stroke::slot)
-            .distinct()
-            .count();
-    if (used > machine.mostFilaments()) {
+    Set<Integer> used = new TreeSet<>();
+    for (LayerSchedule layer : schedule.layers()) {
+      for (Stroke stroke : layer.strokes()) {
+        used.addAll(Mix.filaments(stroke.slot()));
+      }
+    }
+    int most = machine.mostFilaments();
+    // A mix is of the first two, whatever else there is.
+    boolean isOther = machine.mixes() && used.stream().anyMatch(slot -> slot > most);
+    if (used.size() > most || isOther) {
+      String title =
+          used.size() > most
+              ? "%d filaments are used".formatted(used.size())
+              : "The filament in slot %d is used".formatted(Collections.max(used));
       add(
           "too-many-filaments",
           Severity.ERROR,
-          "%d filaments are used".formatted(used),
+          title,
           "%s holds %d at a time. Use fewer of them, or a machine that is fed by hand."
-              .formatted(machine.name(), machine.mostFilaments()),
+              .formatted(machine.name(), most),
           null,
           Optional.empty(),
           List.of());

@@ -67,8 +67,9 @@ public final class ShelfFields {
               "tools",
               "Filament is changed",
               "Changes",
-              List.of(Machine.BY_HAND, Machine.FEEDER, Machine.NOZZLES),
-              "By the operator, by a feeder, or with a nozzle for each filament."),
+              List.of(Machine.BY_HAND, Machine.FEEDER, Machine.NOZZLES, Machine.MIXING),
+              "By the operator, by a feeder, with a nozzle for each filament, or by mixing two"
+                  + " filaments in one nozzle."),
           number(
               "slots",
               "Slots",
@@ -151,8 +152,9 @@ public final class ShelfFields {
               Machine.DIALECTS.values().stream().flatMap(List::stream).sorted().toList(),
               "How changes are told. feeder: tool numbers; hand-change: the firmware's own change"
                   + " (M600); hand-pause: a pause (M0); hand-wait: a signal and a wait (G4);"
-                  + " nozzles: tool numbers, with a temperature for each nozzle; -macros: macros"
-                  + " that the machine keeps for start, change, pause and end."),
+                  + " nozzles: tool numbers, with a temperature for each nozzle; mixing: shares of"
+                  + " both filaments; -macros: macros that the machine keeps for start, change,"
+                  + " pause and end."),
           text(
               "fileName",
               "File name",

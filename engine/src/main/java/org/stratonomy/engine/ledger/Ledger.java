@@ -8,6 +8,7 @@ import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Stop;
@@ -151,11 +152,22 @@ public record Ledger(
 
     private void add(int slot, Role role, double volume) {
       roleVolume[role.ordinal()] += volume;
+      strandMm += volume / resolver.filament(slot).crossSectionMm2();
+      if (Mix.isMix(slot)) {
+        double length = volume / resolver.filament(slot).crossSectionMm2();
+        double second = Mix.ofSecond(slot) * length * resolver.filament(2).crossSectionMm2();
+        add(1, volume - second);
+        add(2, second);
+      } else {
+        add(slot, volume);
+      }
+    }
+
+    private void add(int slot, double volume) {
       while (slotVolume.size() < slot) {
         slotVolume.add(0.0);
       }
       slotVolume.set(slot - 1, slotVolume.get(slot - 1) + volume);
-      strandMm += volume / resolver.filament(slot).crossSectionMm2();
     }
 
     /** Says of the halt at which the filament went in how much of it was needed. */

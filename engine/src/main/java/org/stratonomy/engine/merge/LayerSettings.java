@@ -63,7 +63,7 @@ final class LayerSettings {
             .get(line.cell())
             .settings()
             .of(line.role())
-            .with(Setting.FILAMENT, Value.of(slot))
+            .withSlot(slot)
             .with(Setting.NOZZLE_TEMPERATURE, Value.of(celsius));
     return of(part, new SpotSettings(own, Map.of()));
   }
@@ -98,10 +98,7 @@ final class LayerSettings {
   StrokeSettings ofTower(PlanLayer layer, int slot) {
     double celsius = coolest(layer, slot);
     Settings own =
-        resolver
-            .plan()
-            .with(Setting.FILAMENT, Value.of(slot))
-            .with(Setting.NOZZLE_TEMPERATURE, Value.of(celsius));
+        resolver.plan().withSlot(slot).with(Setting.NOZZLE_TEMPERATURE, Value.of(celsius));
     return new StrokeSettings(
         new SpotSettings(own, Map.of()),
         resolver::filament,

@@ -115,7 +115,7 @@ public final class Scheduler {
         firstSlot,
         planSettings.number(Setting.BED_TEMPERATURE),
         travel,
-        FilamentOrder.changes(FilamentOrder.plain(needed)),
+        resolver.machine().mixes() ? 0 : FilamentOrder.changes(FilamentOrder.plain(needed)),
         ground.tower());
   }
 
@@ -293,8 +293,12 @@ public final class Scheduler {
     return layer.parts().stream().filter(p -> p.piece() == piece).findFirst().orElseThrow();
   }
 
-  /** One halt for every change of filament and for every stop at the layer's bottom. */
+  /**
+   * One halt for every change of filament and for every stop at the layer's bottom. A mixing nozzle
+   * goes from mix to mix without one.
+   */
   private List<Halt> halts(PlanLayer layer, int entrySlot, LayerOrder order) {
+    boolean mixes = resolver.machine().mixes();
     List<Halt> halts = new ArrayList<>();
     List<Stop> stops =
         plan.stops().stream().filter(stop -> layer.number() > 1 && isAt(stop, layer)).toList();
@@ -303,8 +307,8 @@ public final class Scheduler {
     for (int i = 0; i < strokes.size(); i++) {
       int next = strokes.get(i).slot();
       List<Stop> here = i == 0 ? stops : List.of();
-      if (next != slot || !here.isEmpty()) {
-        halts.add(new Halt(i, slot, next, here));
+      if (next != slot && !mixes || !here.isEmpty()) {
+        halts.add(new Halt(i, mixes ? next : slot, next, here));
         slot = next;
       }
     }

@@ -32,6 +32,20 @@ record Lab(double l, double a, double b) {
    * @param share of the first, 0 to 1
    */
   static Lab mixed(String first, String second, double share) {
+    return of(mix(first, second, share));
+  }
+
+  /** The same as #rrggbb. */
+  static String mixedHex(String first, String second, double share) {
+    StringBuilder hex = new StringBuilder("#");
+    for (double light : mix(first, second, share)) {
+      double value = light <= 0.0031308 ? 12.92 * light : 1.055 * Math.pow(light, 1 / 2.4) - 0.055;
+      hex.append("%02x".formatted(Math.round(255 * value)));
+    }
+    return hex.toString();
+  }
+
+  private static double[] mix(String first, String second, double share) {
     double[] a = linear(first);
     double[] b = linear(second);
     double[] mix = new double[3];
@@ -39,7 +53,7 @@ record Lab(double l, double a, double b) {
       mix[i] =
           Math.pow(Math.max(a[i], DARKEST), share) * Math.pow(Math.max(b[i], DARKEST), 1 - share);
     }
-    return of(mix);
+    return mix;
   }
 
   /** The colour as light, each part 0 to 1. */

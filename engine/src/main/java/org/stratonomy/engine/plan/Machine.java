@@ -5,8 +5,8 @@ import java.util.Map;
 import org.stratonomy.engine.mesh.Bounds;
 
 /**
- * A printer with one nozzle that is fed by hand or by a feeder, or with several nozzles side by
- * side on one carriage, each with a filament of its own.
+ * A printer with one nozzle that is fed by hand or by a feeder, or that two filaments flow into; or
+ * with several nozzles side by side on one carriage, each with a filament of its own.
  *
  * @param bedX width of the bed, mm; its front left corner is the origin
  * @param bedY depth of the bed, mm
@@ -69,13 +69,15 @@ public record Machine(
   public static final String BY_HAND = "by hand";
   public static final String FEEDER = "feeder";
   public static final String NOZZLES = "several nozzles";
+  public static final String MIXING = "mixing nozzle";
 
   /** Ways to write a program, by how machines come from one filament to another. */
   public static final Map<String, List<String>> DIALECTS =
       Map.of(
           BY_HAND, List.of("hand-change", "hand-pause", "hand-wait", "hand-macros"),
           FEEDER, List.of("feeder", "feeder-macros"),
-          NOZZLES, List.of("nozzles", "nozzles-macros"));
+          NOZZLES, List.of("nozzles", "nozzles-macros"),
+          MIXING, List.of("mixing", "mixing-macros"));
 
   /** Whether filaments are changed without the operator. */
   public boolean changesByItself() {
@@ -85,6 +87,11 @@ public record Machine(
   /** Whether each filament has a nozzle of its own. */
   public boolean hasNozzles() {
     return tools.equals(NOZZLES);
+  }
+
+  /** Whether two filaments flow into one nozzle, in any shares. */
+  public boolean mixes() {
+    return tools.equals(MIXING);
   }
 
   /**
@@ -116,6 +123,9 @@ public record Machine(
 
   /** How many filaments a plan may use. */
   public int mostFilaments() {
+    if (mixes()) {
+      return 2;
+    }
     return changesByItself() ? slots : Integer.MAX_VALUE;
   }
 

@@ -34,9 +34,11 @@ public final class Resolver {
     return machine;
   }
 
-  /** The filament in a slot, counted from 1. */
+  /** The filament in a slot, counted from 1, or what comes out of the nozzle for a mix. */
   public Filament filament(int slot) {
-    return filaments.get(slot - 1);
+    return Mix.isMix(slot)
+        ? Mix.of(filaments.get(0), filaments.get(1), slot)
+        : filaments.get(slot - 1);
   }
 
   /** What holds in a stratum of a piece, but for rules for some part of it. */
@@ -129,8 +131,13 @@ public final class Resolver {
         }
       }
     }
+    if (!machine.mixes() || filaments.size() < 2) {
+      values.put(Setting.ADMIXTURE, Value.of(0));
+      deciding.put(Setting.ADMIXTURE, Settings.BY_DEFAULT);
+    }
     Value slot = values.getOrDefault(Setting.FILAMENT, Value.of(1));
-    Filament filament = filament(defaultsOfSlot.orElse((int) ((Value.Number) slot).value()));
+    int own = (int) ((Value.Number) slot).value();
+    Filament filament = filament(defaultsOfSlot.orElse(mixed(own, values.get(Setting.ADMIXTURE))));
     for (Setting setting : Setting.values()) {
       Value standard = setting.standard(machine, filament, core);
       below.putIfAbsent(setting, standard);
@@ -139,5 +146,14 @@ public final class Resolver {
       }
     }
     return new Settings(values, deciding, below);
+  }
+
+  /** What defaults follow: where a course goes from mix to mix, what suits any of them. */
+  private static int mixed(int own, Value admixture) {
+    return switch (admixture) {
+      case Value.Number percent -> Mix.slot(own, percent.value());
+      case Value.Course _ -> Mix.slot(own, 50);
+      case null, default -> own;
+    };
   }
 }

@@ -20,6 +20,18 @@ public enum Setting {
       true,
       f -> 1,
       "Which of the loaded filaments is used; slots count from 1."),
+  ADMIXTURE(
+      "admixture",
+      "Admixture",
+      Group.MATERIAL,
+      Scope.LINE,
+      "%",
+      0,
+      100,
+      false,
+      f -> 0,
+      "How much of the other filament is mixed in, on a machine that has two in one nozzle; a course"
+          + " over layers makes a gradient."),
   LAYER_HEIGHT(
       "layerHeight",
       "Layer height",

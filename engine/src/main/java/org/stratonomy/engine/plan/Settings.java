@@ -45,6 +45,11 @@ public record Settings(
     return new Settings(changed, rules, below);
   }
 
+  /** The same for another filament or mix. */
+  public Settings withSlot(int slot) {
+    return with(Setting.FILAMENT, Value.of(slot)).with(Setting.ADMIXTURE, Value.of(0));
+  }
+
   /** The values of one spot: courses give way to what they are there. */
   Settings at(Spot spot) {
     return new Settings(at(spot, values), rules, at(spot, below));
@@ -56,8 +61,8 @@ public record Settings(
     return here;
   }
 
-  /** Slot of the filament, from 1. */
+  /** Slot of the filament, from 1, or of a {@link Mix}. */
   public int slot() {
-    return count(Setting.FILAMENT);
+    return Mix.slot(count(Setting.FILAMENT), number(Setting.ADMIXTURE));
   }
 }

@@ -7,7 +7,9 @@ import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -43,8 +45,7 @@ final class Dialect {
   }
 
   private static Template template(String dialect, String part) {
-    String own = dialect.endsWith("-" + MACROS) ? MACROS : dialect;
-    try (InputStream in = open(own, part)) {
+    try (InputStream in = open(dialect, part)) {
       if (in == null) {
         throw new Problem(
             Problem.Kind.PLAN,
@@ -62,11 +63,18 @@ final class Dialect {
     }
   }
 
-  /** The dialect's own template, or that of all that have none. */
+  /** The dialect's own template, or that of all that call macros, or that of all. */
   private static InputStream open(String dialect, String part) {
-    String file = "%s/%s.mustache";
-    InputStream own = Dialect.class.getResourceAsStream(file.formatted(dialect, part));
-    return own == null ? Dialect.class.getResourceAsStream(file.formatted(COMMON, part)) : own;
+    List<String> places =
+        dialect.endsWith("-" + MACROS)
+            ? List.of(dialect, MACROS, COMMON)
+            : List.of(dialect, COMMON);
+    return places.stream()
+        .map(place -> "%s/%s.mustache".formatted(place, part))
+        .map(Dialect.class::getResourceAsStream)
+        .filter(Objects::nonNull)
+        .findFirst()
+        .orElse(null);
   }
 
   String start(Map<String, Object> values) {

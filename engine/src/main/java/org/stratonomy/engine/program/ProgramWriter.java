@@ -19,6 +19,7 @@ import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
@@ -134,6 +135,7 @@ public final class ProgramWriter {
       text.add("; written despite: ").add(oneLine(error)).add('\n');
     }
     text.add(dialect.start(values));
+    stateMix();
   }
 
   /** From now on a slot is printed from. */
@@ -167,6 +169,8 @@ public final class ProgramWriter {
     values.put("nozzles", nozzles);
     values.put("tool", slot - 1);
     values.put("nozzleWord", nozzleWord(slot));
+    values.put("first", number(1 - Mix.ofSecond(slot)));
+    values.put("second", number(Mix.ofSecond(slot)));
     values.put("startZ", number(START_Z_MM));
     values.put("stops", stops);
     values.put("nozzleC", number(nozzleC));
@@ -194,6 +198,7 @@ public final class ProgramWriter {
         way = Travel.RETRACTED;
       }
       heatOthers();
+      mixOf(stroke);
       temperature(stroke);
       fan(stroke);
       moves.travel(before, way, stroke, z(layer.layer().top()));
@@ -213,6 +218,20 @@ public final class ProgramWriter {
     for (NozzleHeat.Change change : heat.get().before(strokeNumber++)) {
       text.add("M104").add(nozzleWord(change.slot()));
       text.add(" S").add(number(change.celsius())).add('\n');
+    }
+  }
+
+  /** A mixing nozzle is told the shares when they change. */
+  private void mixOf(Stroke stroke) throws IOException {
+    if (machine.mixes() && stroke.slot() != slot) {
+      slot = stroke.slot();
+      stateMix();
+    }
+  }
+
+  private void stateMix() throws IOException {
+    if (machine.mixes()) {
+      text.add(dialect.change(common()));
     }
   }
 
@@ -282,6 +301,7 @@ public final class ProgramWriter {
     moves.lift(liftedZ(halt.liftMm(machine)));
     moves.go(halt.park(machine));
     text.add(how.apply(values));
+    stateMix();
     moves.forgetFeed();
     fan = UNKNOWN;
   }
@@ -304,6 +324,7 @@ public final class ProgramWriter {
     }
     text.add("G21\nG90\nM83\nM109").add(nozzleWord(slot));
     text.add(" S").add(number(nozzleC)).add('\n');
+    stateMix();
     moves.forgetPlace();
     fan = UNKNOWN;
   }
