@@ -171,7 +171,7 @@ public final class DemoPlan {
     Mesh read = StlReader.read(GULL, ByteBuffer.wrap(content(GULL)));
     Piece gull =
         piece("gull", "Gull", GULL, Placement.at(75, 110))
-            .withRegions(List.of(patch("beak", "Beak", Gull.beak(read))));
+            .withRegions(List.of(patch("wing-tips", "Wing tips", Gull.wingTips(read))));
     Piece pebble = piece("pebble", "Pebble", PEBBLE, Placement.at(150, 110));
     Value gradient =
         new Value.Course(
@@ -180,7 +180,7 @@ public final class DemoPlan {
             List.of(new Value.Course.Step(1, 0), new Value.Course.Step(150, 100)));
     List<Rule> rules =
         List.of(
-            new Rule(region("gull", "beak"), Map.of(Setting.ADMIXTURE, Value.of(50))),
+            new Rule(region("gull", "wing-tips"), Map.of(Setting.ADMIXTURE, Value.of(30))),
             new Rule(
                 new Where(List.of("gull"), List.of()),
                 Map.of(
@@ -189,7 +189,9 @@ public final class DemoPlan {
                     Setting.SUPPORT_KIND, Value.of("tree"))),
             new Rule(
                 new Where(List.of("pebble"), List.of()),
-                Map.of(Setting.TAKES_PURGE, Value.of("all lines"))));
+                Map.of(
+                    Setting.TAKES_PURGE, Value.of("all lines"),
+                    Setting.INFILL_DENSITY, Value.of(60))));
     return file("Gradient gull", MIXING, List.of("slate", "chalk"), List.of(gull, pebble), rules);
   }
 

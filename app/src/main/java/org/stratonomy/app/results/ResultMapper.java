@@ -217,19 +217,44 @@ final class ResultMapper {
     return slots;
   }
 
-  /** Filament of the outer wall of a body over its height. */
+  /**
+   * Filament of the outer wall of a body over its height: as rules say, or as it is printed if any
+   * will do.
+   */
   private List<BandView> bands(int p, String body) {
     List<BandView> bands = new ArrayList<>();
+    Map<Integer, Integer> printed = outerWalls(p);
     Cells cells = result.cells().get(p);
     for (PieceLayer layer : result.stack().pieces().get(p).layers()) {
       Spot spot = cells.spot(layer, body, Set.of());
-      int slot = result.resolver().at(spot).of(Role.OUTER_WALL).slot();
+      Settings wall = result.resolver().at(spot).of(Role.OUTER_WALL);
+      int slot =
+          wall.isLoose(Role.OUTER_WALL)
+              ? printed.getOrDefault(layer.index(), wall.slot())
+              : wall.slot();
       if (!bands.isEmpty() && bands.getLast().slot() == slot) {
         bands.removeLast();
       }
       bands.add(new BandView(layer.top(), slot));
     }
     return bands;
+  }
+
+  /** Filament of the first outer wall that is printed of a piece, by the index of its layer. */
+  private Map<Integer, Integer> outerWalls(int p) {
+    Map<Integer, Integer> slots = new HashMap<>();
+    for (LayerSchedule layer : result.schedule().layers()) {
+      layer.layer().parts().stream()
+          .filter(part -> part.piece() == p)
+          .findFirst()
+          .ifPresent(
+              part ->
+                  layer.strokes().stream()
+                      .filter(s -> s.piece() == p && s.role() == Role.OUTER_WALL)
+                      .findFirst()
+                      .ifPresent(s -> slots.put(part.layer().index(), s.slot())));
+    }
+    return slots;
   }
 
   /** A stratum of the piece itself, without the layers of support below it. */

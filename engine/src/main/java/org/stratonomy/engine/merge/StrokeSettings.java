@@ -61,15 +61,7 @@ final class StrokeSettings {
 
   /** Whether any filament will do for a role. */
   boolean isLoose(Role role) {
-    return switch (role) {
-      case SUPPORT, INTERFACE, BRIM, SKIRT, PURGE -> false;
-      case OUTER_WALL, TOP_SKIN, BOTTOM_SKIN -> takesPurge(role).equals("all lines");
-      default -> !takesPurge(role).equals("nothing");
-    };
-  }
-
-  private String takesPurge(Role role) {
-    return settings.of(role).choice(Setting.TAKES_PURGE);
+    return settings.of(role).isLoose(role);
   }
 
   Seam seam() {

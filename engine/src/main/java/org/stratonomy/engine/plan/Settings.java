@@ -45,6 +45,16 @@ public record Settings(
     return new Settings(changed, rules, below);
   }
 
+  /** Whether any filament will do for lines of a role, on a machine that purges by itself. */
+  public boolean isLoose(Role role) {
+    String takes = choice(Setting.TAKES_PURGE);
+    return switch (role) {
+      case SUPPORT, INTERFACE, BRIM, SKIRT, PURGE -> false;
+      case OUTER_WALL, TOP_SKIN, BOTTOM_SKIN -> takes.equals("all lines");
+      default -> !takes.equals("nothing");
+    };
+  }
+
   /** The same for another filament or mix. */
   public Settings withSlot(int slot) {
     return with(Setting.FILAMENT, Value.of(slot)).with(Setting.ADMIXTURE, Value.of(0));
