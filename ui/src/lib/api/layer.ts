@@ -1,3 +1,14 @@
+/** Runs of strokes that what was printed before still colours, in the order of the print. */
+export interface Bleed {
+  readonly stroke: Uint32Array;
+  /** Where on its stroke each run begins, mm; it reaches to the stroke's next one or to its end. */
+  readonly from: Float32Array;
+  /** How much does not belong there, 0 to 1. */
+  readonly share: Float32Array;
+  /** 0xrrggbb. */
+  readonly colour: Uint32Array;
+}
+
 /** The toolpaths of one layer, as docs/formats/layer.md describes them; arrays by stroke. */
 export interface LayerPaths {
   readonly strokes: number;
@@ -13,6 +24,8 @@ export interface LayerPaths {
   readonly viaStarts: Uint32Array;
   /** x, y of each of them, mm. */
   readonly via: Float32Array;
+  /** Where another colour is seen than that of the stroke's filament; arrays by run. */
+  readonly bleed: Bleed;
   /** Index into the roles of the shelf. */
   readonly role: Uint8Array;
   /** Filament slot, from 1. */
@@ -32,8 +45,8 @@ export function readLayer(buffer: ArrayBuffer): LayerPaths {
   const floats = (count: number) =>
     take((from) => new Float32Array(buffer, from, count), 4 * count);
   const small = (count: number) => take((from) => new Uint8Array(buffer, from, count), count);
-  const starts = () =>
-    take((from) => new Uint32Array(buffer, from, strokes + 1), 4 * (strokes + 1));
+  const whole = (count: number) => take((from) => new Uint32Array(buffer, from, count), 4 * count);
+  const starts = () => whole(strokes + 1);
   const strokeStarts = starts();
   const xy = floats(2 * points);
   const width = floats(strokes);
@@ -51,8 +64,22 @@ export function readLayer(buffer: ArrayBuffer): LayerPaths {
     fan,
     viaStarts,
     via: floats(2 * viaStarts[strokes]!),
+    bleed: readBleed(whole, floats),
     role: small(strokes),
     slot: small(strokes),
     retracted: small(strokes),
+  };
+}
+
+function readBleed(
+  whole: (count: number) => Uint32Array,
+  floats: (count: number) => Float32Array,
+): Bleed {
+  const runs = whole(1)[0]!;
+  return {
+    stroke: whole(runs),
+    from: floats(runs),
+    share: floats(runs),
+    colour: whole(runs),
   };
 }

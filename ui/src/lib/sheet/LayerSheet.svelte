@@ -11,6 +11,7 @@
     drawLayer,
     drawOutline,
     drawSpot,
+    bleedOf,
     strokeAt,
     type ColourBy,
     type View,
@@ -301,6 +302,9 @@
         <strong>{session.shelf.roles[paths.role[i]!]}</strong>
         <span class="swatch" style:background={session.filament(paths.slot[i]!).colour}></span>
         {session.filament(paths.slot[i]!).name}
+        {#if bleedOf(paths, i) > 0}
+          <span class="bleeds">begins with {(100 * bleedOf(paths, i)).toFixed(0)} % of before</span>
+        {/if}
         <span class="num"
           >{paths.width[i]!.toFixed(2)} mm wide · {hit.stroke.lengthMm.toFixed(1)} mm long · {paths.speed[
             i

@@ -1,10 +1,10 @@
-import { expect, it } from 'vitest';
+import { expect, it, vi } from 'vitest';
 import { readLayer } from '../api/layer';
-import { strokeAt } from './draw';
+import { bleedOf, drawLayer, strokeAt } from './draw';
 
 /** Two strokes: a line along X at y = 0, and one along X at y = 5. */
 function layer(): ArrayBuffer {
-  const buffer = new ArrayBuffer(8 + 2 * 4 * 3 + 8 * 4 + 16 * 2 + 8 + 3 * 2);
+  const buffer = new ArrayBuffer(8 + 2 * 4 * 3 + 8 * 4 + 16 * 2 + 8 + 4 + 2 * 16 + 3 * 2);
   const view = new DataView(buffer);
   let at = 0;
   const u32 = (value: number) => {
@@ -20,6 +20,9 @@ function layer(): ArrayBuffer {
   [0.44, 0.5, 40, 60, 210, 225, 0, 100].forEach(f32);
   [0, 0, 1].forEach(u32);
   [12, 2].forEach(f32);
+  [2, 1, 1].forEach(u32);
+  [0, 4, 0.5, 0].forEach(f32);
+  [0x808080, 0x4d5863].forEach(u32);
   new Uint8Array(buffer, at).set([0, 5, 1, 2, 0, 1]);
   return buffer;
 }
@@ -35,6 +38,10 @@ it('reads the compact form of a layer', () => {
   expect([...paths.viaStarts]).toEqual([0, 0, 1]);
   expect([...paths.via]).toEqual([12, 2]);
   expect([...paths.retracted]).toEqual([0, 1]);
+  expect([...paths.bleed.from]).toEqual([0, 4]);
+  expect(paths.bleed.colour[1]).toBe(0x4d5863);
+  expect(bleedOf(paths, 0)).toBe(0);
+  expect(bleedOf(paths, 1)).toBe(0.5);
 });
 
 it('finds the stroke under the pointer within its width', () => {
@@ -42,4 +49,45 @@ it('finds the stroke under the pointer within its width', () => {
   expect(strokeAt(paths, 4, 0.2)).toEqual({ stroke: 0, lengthMm: 10 });
   expect(strokeAt(paths, 4, 0.3)).toBeUndefined();
   expect(strokeAt(paths, 9.9, 5.2)?.stroke).toBe(1);
+});
+
+/** Keeps what is stroked, by colour. */
+class Paper {
+  strokeStyle = '';
+  lineWidth = 0;
+  readonly drawn: string[] = [];
+  save() {}
+  restore() {}
+  transform() {}
+  setLineDash() {}
+  stroke(path: { trace: string }) {
+    this.drawn.push(`${this.strokeStyle} ${path.trace}`);
+  }
+}
+
+it('draws a stroke that bleeds in the colours as they come out', () => {
+  vi.stubGlobal(
+    'Path2D',
+    class {
+      trace = '';
+      moveTo(x: number, y: number) {
+        this.trace += `M${x},${y}`;
+      }
+      lineTo(x: number, y: number) {
+        this.trace += `L${x},${y}`;
+      }
+    },
+  );
+  const paper = new Paper();
+  drawLayer(paper as unknown as CanvasRenderingContext2D, readLayer(layer()), {
+    view: { scale: 1, shiftX: 0, shiftY: 0 },
+    roles: ['outer wall', '', '', '', '', 'infill'],
+    colourBy: 'filament',
+    slotColour: () => '#112233',
+    travels: false,
+    travelColour: '',
+    hiddenRoles: new Set(),
+  });
+  expect(paper.drawn).toEqual(['#112233 M0,0L10,0', '#808080 M0,5L4,5', '#4d5863 M4,5L10,5']);
+  vi.unstubAllGlobals();
 });

@@ -29,29 +29,12 @@ export function drawLayer(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: D
   ctx.transform(d.view.scale, 0, 0, -d.view.scale, d.view.shiftX, d.view.shiftY);
   ctx.lineCap = 'round';
   ctx.lineJoin = 'round';
-  const groups = new Map<string, Path2D>();
-  for (let i = 0; i < paths.strokes; i++) {
-    const role = d.roles[paths.role[i]!]!;
-    if (d.hiddenRoles.has(role)) {
-      continue;
-    }
-    const key = `${role}|${paths.slot[i]}|${paths.width[i]!.toFixed(2)}`;
-    let path = groups.get(key);
-    if (!path) {
-      path = new Path2D();
-      groups.set(key, path);
-    }
-    trace(path, paths, i);
-  }
-  for (const [key, path] of groups) {
-    const [role, slot, width] = key.split('|') as [string, string, string];
-    const style = ROLE_STYLE[role];
-    ctx.strokeStyle =
-      d.colourBy === 'role' ? (style?.colour ?? '#000') : d.slotColour(Number(slot));
-    ctx.setLineDash(d.colourBy === 'role' ? (style?.dash ?? []) : []);
+  for (const [key, path] of groups(paths, d)) {
+    const [role, colour, width] = key.split('|') as [string, string, string];
+    ctx.strokeStyle = colour;
+    ctx.setLineDash(d.colourBy === 'role' ? (ROLE_STYLE[role]?.dash ?? []) : []);
     // A hairline of the paper stays visible between neighbouring lines.
     const wide = Math.max(Number(width) * 0.86, 0.9 / d.view.scale);
-    const colour = String(ctx.strokeStyle);
     if (luminance(colour) > PALE) {
       ctx.strokeStyle = darker(colour, 0.62);
       ctx.lineWidth = wide;
@@ -68,6 +51,72 @@ export function drawLayer(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: D
     drawTravels(ctx, paths, d);
   }
   ctx.restore();
+}
+
+/** What is drawn alike, by role, colour and width. */
+function groups(paths: LayerPaths, d: Drawing): Map<string, Path2D> {
+  const found = new Map<string, Path2D>();
+  const group = (role: string, colour: string, width: number) => {
+    const key = `${role}|${colour}|${width.toFixed(2)}`;
+    const path = found.get(key) ?? new Path2D();
+    found.set(key, path);
+    return path;
+  };
+  const { bleed } = paths;
+  let run = 0;
+  for (let i = 0; i < paths.strokes; i++) {
+    const first = run;
+    while (bleed.stroke[run] === i) {
+      run++;
+    }
+    const role = d.roles[paths.role[i]!]!;
+    if (d.hiddenRoles.has(role)) {
+      continue;
+    }
+    if (d.colourBy === 'role') {
+      trace(group(role, ROLE_STYLE[role]?.colour ?? '#000', paths.width[i]!), paths, i);
+    } else if (first === run) {
+      trace(group(role, d.slotColour(paths.slot[i]!), paths.width[i]!), paths, i);
+    } else {
+      for (let r = first; r < run; r++) {
+        const to = r + 1 < run ? bleed.from[r + 1]! : Infinity;
+        const path = group(role, rgb(bleed.colour[r]!), paths.width[i]!);
+        tracePart(path, paths, i, bleed.from[r]!, to);
+      }
+    }
+  }
+  return found;
+}
+
+function rgb(colour: number): string {
+  return `#${colour.toString(16).padStart(6, '0')}`;
+}
+
+/** Traces a stroke from one place on it to another, mm. */
+function tracePart(path: Path2D, paths: LayerPaths, stroke: number, from: number, to: number) {
+  let at = 0;
+  let begun = false;
+  for (let p = paths.starts[stroke]! + 1; p < paths.starts[stroke + 1]! && at < to; p++) {
+    const [ax, ay] = [paths.xy[2 * p - 2]!, paths.xy[2 * p - 1]!];
+    const [bx, by] = [paths.xy[2 * p]!, paths.xy[2 * p + 1]!];
+    const length = Math.hypot(bx - ax, by - ay);
+    if (length > 0 && at + length > from) {
+      const low = Math.max(0, (from - at) / length);
+      const high = Math.min(1, (to - at) / length);
+      if (!begun) {
+        path.moveTo(ax + low * (bx - ax), ay + low * (by - ay));
+        begun = true;
+      }
+      path.lineTo(ax + high * (bx - ax), ay + high * (by - ay));
+    }
+    at += length;
+  }
+}
+
+/** How much of what was printed before is seen in a stroke where it begins, 0 to 1. */
+export function bleedOf(paths: LayerPaths, stroke: number): number {
+  const run = paths.bleed.stroke.indexOf(stroke);
+  return run < 0 ? 0 : paths.bleed.share[run]!;
 }
 
 function trace(path: Path2D, paths: LayerPaths, stroke: number): void {

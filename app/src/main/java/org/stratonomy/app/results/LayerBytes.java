@@ -3,6 +3,7 @@ package org.stratonomy.app.results;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.List;
+import org.stratonomy.engine.merge.Bleed;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Travel;
@@ -15,7 +16,10 @@ import org.stratonomy.engine.plane.Path;
 final class LayerBytes {
   private LayerBytes() {}
 
-  static byte[] of(LayerSchedule layer) {
+  /**
+   * @param bleed where another colour is seen than that of the stroke's filament
+   */
+  static byte[] of(LayerSchedule layer, List<Bleed.Run> bleed) {
     List<Stroke> strokes = layer.strokes();
     int points = 0;
     for (Stroke stroke : strokes) {
@@ -27,9 +31,9 @@ final class LayerBytes {
       viaNumbers += travel.via().length;
     }
     int n = strokes.size();
-    ByteBuffer bytes =
-        ByteBuffer.allocate(8 + 2 * 4 * (n + 1) + 8 * points + 4 * 4 * n + 4 * viaNumbers + 3 * n)
-            .order(ByteOrder.LITTLE_ENDIAN);
+    int size = 8 + 2 * 4 * (n + 1) + 8 * points + 4 * 4 * n + 4 * viaNumbers;
+    size += 4 + 16 * bleed.size() + 3 * n;
+    ByteBuffer bytes = ByteBuffer.allocate(size).order(ByteOrder.LITTLE_ENDIAN);
     bytes.putInt(n).putInt(points);
     int start = 0;
     for (Stroke stroke : strokes) {
@@ -61,6 +65,11 @@ final class LayerBytes {
         bytes.putFloat((float) coordinate);
       }
     }
+    bytes.putInt(bleed.size());
+    bleed.forEach(run -> bytes.putInt(run.stroke()));
+    bleed.forEach(run -> bytes.putFloat((float) run.fromMm()));
+    bleed.forEach(run -> bytes.putFloat((float) run.share()));
+    bleed.forEach(run -> bytes.putInt(run.colour()));
     strokes.forEach(stroke -> bytes.put((byte) stroke.role().ordinal()));
     strokes.forEach(stroke -> bytes.put((byte) stroke.slot()));
     travels.forEach(travel -> bytes.put((byte) (travel.retracted() ? 1 : 0)));

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.io.IOException;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -20,6 +21,7 @@ import org.stratonomy.app.plans.PlanState;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.check.Finding.Remedy;
+import org.stratonomy.engine.merge.Bleed;
 
 /** What was computed of a revision; a revision never changes, so neither does its result. */
 @RestController
@@ -72,9 +74,10 @@ class ResultController {
     if (number < 1 || number > result.schedule().layers().size()) {
       throw new MissingException("layer", Integer.toString(number));
     }
+    List<Bleed.Run> bleed = Bleed.of(result.schedule(), result.resolver(), number - 1);
     return ResponseEntity.ok()
         .cacheControl(CacheControl.noStore())
-        .body(LayerBytes.of(result.schedule().layers().get(number - 1)));
+        .body(LayerBytes.of(result.schedule().layers().get(number - 1), bleed));
   }
 
   /**
@@ -88,7 +91,9 @@ class ResultController {
         .preview(revision, height)
         .map(
             layer ->
-                ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(LayerBytes.of(layer)))
+                ResponseEntity.ok()
+                    .cacheControl(CacheControl.noStore())
+                    .body(LayerBytes.of(layer, List.of())))
         .orElseGet(() -> ResponseEntity.noContent().build());
   }
 

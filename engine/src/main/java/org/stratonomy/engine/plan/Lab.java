@@ -1,5 +1,8 @@
 package org.stratonomy.engine.plan;
 
+import java.util.Arrays;
+import java.util.List;
+
 /**
  * A colour as the eye tells colours apart: CIE 1976 L*a*b* under daylight D65, from sRGB (IEC
  * 61966-2-1).
@@ -32,28 +35,40 @@ record Lab(double l, double a, double b) {
    * @param share of the first, 0 to 1
    */
   static Lab mixed(String first, String second, double share) {
-    return of(mix(first, second, share));
+    return of(mix(List.of(first, second), new double[] {share, 1 - share}));
   }
 
   /** The same as #rrggbb. */
   static String mixedHex(String first, String second, double share) {
-    StringBuilder hex = new StringBuilder("#");
-    for (double light : mix(first, second, share)) {
-      double value = light <= 0.0031308 ? 12.92 * light : 1.055 * Math.pow(light, 1 / 2.4) - 0.055;
-      hex.append("%02x".formatted(Math.round(255 * value)));
-    }
-    return hex.toString();
+    return "#%06x".formatted(rgb(mix(List.of(first, second), new double[] {share, 1 - share})));
   }
 
-  private static double[] mix(String first, String second, double share) {
-    double[] a = linear(first);
-    double[] b = linear(second);
-    double[] mix = new double[3];
-    for (int i = 0; i < 3; i++) {
-      mix[i] =
-          Math.pow(Math.max(a[i], DARKEST), share) * Math.pow(Math.max(b[i], DARKEST), 1 - share);
+  /** Light as 0xrrggbb. */
+  static int rgb(double[] light) {
+    int rgb = 0;
+    for (double part : light) {
+      double value = part <= 0.0031308 ? 12.92 * part : 1.055 * Math.pow(part, 1 / 2.4) - 0.055;
+      rgb = rgb << 8 | (int) Math.round(255 * value);
     }
-    return mix;
+    return rgb;
+  }
+
+  /**
+   * Pigments mixed, as light: the geometric mean of their reflectances.
+   *
+   * @param shares of the colours, that add up to 1
+   */
+  static double[] mix(List<String> colours, double[] shares) {
+    double[] logs = new double[3];
+    for (int c = 0; c < shares.length; c++) {
+      if (shares[c] > 0) {
+        double[] light = linear(colours.get(c));
+        for (int i = 0; i < 3; i++) {
+          logs[i] += shares[c] * Math.log(Math.max(light[i], DARKEST));
+        }
+      }
+    }
+    return Arrays.stream(logs).map(Math::exp).toArray();
   }
 
   /** The colour as light, each part 0 to 1. */
@@ -66,7 +81,7 @@ record Lab(double l, double a, double b) {
     return rgb;
   }
 
-  private static Lab of(double[] rgb) {
+  static Lab of(double[] rgb) {
     double[] f = new double[3];
     for (int i = 0; i < 3; i++) {
       double t = (XYZ[i][0] * rgb[0] + XYZ[i][1] * rgb[1] + XYZ[i][2] * rgb[2]) / WHITE[i];

@@ -41,6 +41,11 @@ public final class Resolver {
         : filaments.get(slot - 1);
   }
 
+  /** Colours of the filaments in the slots, as #rrggbb. */
+  public List<String> colours() {
+    return filaments.stream().map(Filament::colour).toList();
+  }
+
   /** What holds in a stratum of a piece, but for rules for some part of it. */
   public Settings stratum(String piece, int stratum) {
     return resolve(where -> !where.isWithinStrata() && where.matches(piece, stratum), false);

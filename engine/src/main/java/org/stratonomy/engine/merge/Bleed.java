@@ -1,0 +1,136 @@
+package org.stratonomy.engine.merge;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Mix;
+import org.stratonomy.engine.plan.PigmentMix;
+import org.stratonomy.engine.plan.PurgeVolumes;
+import org.stratonomy.engine.plan.Resolver;
+
+/**
+ * What the filament before a change still colours. The melt is the stirred volume of {@link
+ * PurgeVolumes}: after a volume V of another filament or mix has flowed in, exp(−V / V<sub>m</sub>)
+ * of what was there before is left. It is followed from stroke to stroke, through purging and
+ * through stops; where each filament has a nozzle of its own, nothing bleeds, and by hand the
+ * nozzle is made clean at the change.
+ */
+public final class Bleed {
+  /** Steps in which the colour goes over, in volumes of the melt. */
+  private static final double STEP = 0.125;
+
+  /** After this many volumes of the melt nothing is left of what was there before. */
+  private static final double FORGOTTEN = 12;
+
+  private final Machine machine;
+  private final PigmentMix pigments;
+  private final List<Run> runs = new ArrayList<>();
+
+  /** Shares of the filaments in the melt, by slot. */
+  private double[] melt;
+
+  /**
+   * A run of a stroke in one colour; it reaches to the stroke's next run or to its end.
+   *
+   * @param stroke index in its layer
+   * @param fromMm where on the stroke it begins
+   * @param share of what does not belong there, 0 to 1; in the middle of the run
+   * @param colour as it comes out, 0xrrggbb
+   */
+  public record Run(int stroke, double fromMm, double share, int colour) {}
+
+  private Bleed(Resolver resolver) {
+    machine = resolver.machine();
+    pigments = new PigmentMix(resolver.colours());
+  }
+
+  /**
+   * Where in a layer another colour is seen than that of the stroke's filament or mix.
+   *
+   * @param index of the layer, from 0
+   */
+  public static List<Run> of(Schedule schedule, Resolver resolver, int index) {
+    if (resolver.machine().hasNozzles()) {
+      return List.of();
+    }
+    Bleed bleed = new Bleed(resolver);
+    int from = bleed.forgottenBefore(schedule, index);
+    bleed.melt = bleed.pure(schedule.layers().get(from).entrySlot());
+    for (int i = from; i <= index; i++) {
+      bleed.runs.clear();
+      bleed.layer(schedule.layers().get(i));
+    }
+    return List.copyOf(bleed.runs);
+  }
+
+  /** The first layer that what is in the melt at a later one may come from. */
+  private int forgottenBefore(Schedule schedule, int index) {
+    double volume = 0;
+    int from = index;
+    while (from > 0 && volume < FORGOTTEN * machine.meltMm3()) {
+      from--;
+      List<Stroke> strokes = schedule.layers().get(from).strokes();
+      volume += strokes.stream().mapToDouble(Stroke::volumeMm3).sum();
+    }
+    return from;
+  }
+
+  private void layer(LayerSchedule layer) {
+    List<Halt> halts = new ArrayList<>(layer.halts());
+    for (int i = 0; i < layer.strokes().size(); i++) {
+      Stroke stroke = layer.strokes().get(i);
+      double[] pure = pure(stroke.slot());
+      if (!halts.isEmpty() && halts.getFirst().beforeStroke() == i) {
+        boolean cleaned = halts.removeFirst().isColourChange() && !machine.changesByItself();
+        melt = cleaned ? pure.clone() : melt;
+      }
+      stroke(i, stroke, pure);
+    }
+  }
+
+  private void stroke(int index, Stroke stroke, double[] pure) {
+    int colour = pigments.rgb(pure);
+    double step = STEP * machine.meltMm3() / stroke.crossSectionMm2();
+    double length = stroke.path().lengthMm();
+    double at = 0;
+    boolean bleeds = false;
+    while (at < length && pigments.isSeen(melt, pure)) {
+      bleeds = true;
+      double mm = Math.min(step, length - at);
+      flow(pure, mm / 2 * stroke.crossSectionMm2());
+      runs.add(new Run(index, at, foreign(pure), pigments.rgb(melt)));
+      flow(pure, mm / 2 * stroke.crossSectionMm2());
+      at += mm;
+    }
+    if (bleeds && at < length) {
+      runs.add(new Run(index, at, 0, colour));
+    }
+    flow(pure, (length - at) * stroke.crossSectionMm2());
+  }
+
+  private void flow(double[] in, double mm3) {
+    double left = Math.exp(-mm3 / machine.meltMm3());
+    for (int i = 0; i < melt.length; i++) {
+      melt[i] = in[i] + left * (melt[i] - in[i]);
+    }
+  }
+
+  private double foreign(double[] pure) {
+    double own = 0;
+    for (int i = 0; i < melt.length; i++) {
+      own += Math.min(melt[i], pure[i]);
+    }
+    return 1 - own;
+  }
+
+  private double[] pure(int slot) {
+    double[] shares = new double[pigments.count()];
+    if (Mix.isMix(slot)) {
+      shares[0] = 1 - Mix.ofSecond(slot);
+      shares[1] = Mix.ofSecond(slot);
+    } else {
+      shares[slot - 1] = 1;
+    }
+    return shares;
+  }
+}

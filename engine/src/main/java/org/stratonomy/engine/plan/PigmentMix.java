@@ -1,0 +1,34 @@
+package org.stratonomy.engine.plan;
+
+import java.util.List;
+
+/** Colours of filaments that are mixed like pigments. */
+public final class PigmentMix {
+  private final List<String> colours;
+
+  /**
+   * @param colours of the filaments, as #rrggbb
+   */
+  public PigmentMix(List<String> colours) {
+    this.colours = List.copyOf(colours);
+  }
+
+  public int count() {
+    return colours.size();
+  }
+
+  /**
+   * The colour of a mix, 0xrrggbb.
+   *
+   * @param shares of the filaments, that add up to 1
+   */
+  public int rgb(double[] shares) {
+    return Lab.rgb(Lab.mix(colours, shares));
+  }
+
+  /** Whether two mixes are told apart. */
+  public boolean isSeen(double[] one, double[] other) {
+    Lab first = Lab.of(Lab.mix(colours, one));
+    return first.distance(Lab.of(Lab.mix(colours, other))) > PurgeVolumes.JUST_SEEN;
+  }
+}

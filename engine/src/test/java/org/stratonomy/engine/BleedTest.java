@@ -1,0 +1,87 @@
+package org.stratonomy.engine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.merge.Bleed;
+import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+
+/** What the filament before a change still colours, stroke by stroke. */
+class BleedTest {
+  private static final int CHALK = 0xece7da;
+  private static final int SLATE = 0x4d5863;
+
+  /** Two bands of colour, purged into something or nothing. */
+  private static PlanResult compute(String machine, String into) {
+    Plan plan =
+        Shapes.plan(
+            List.of(3.0),
+            Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2))),
+            Shapes.everywhere(Map.of(Setting.PURGE_INTO, Value.of(into))));
+    return Shapes.compute(plan.withMachine(machine), Shapes.bar(20, 16, 6));
+  }
+
+  private static List<Bleed.Run> bleed(PlanResult result, int layer) {
+    return Bleed.of(result.schedule(), result.resolver(), layer - 1);
+  }
+
+  @Test
+  void withoutPurgingTheShareFallsAsTheMeltIsFlushed() {
+    PlanResult result = compute("workshop-four", "nothing");
+    LayerSchedule layer = result.schedule().layers().get(15);
+    List<Bleed.Run> runs = bleed(result, 16);
+    double melt = result.resolver().machine().meltMm3();
+    double flowed = 0;
+    int stroke = 0;
+    for (int i = 0; i < runs.size(); i++) {
+      Bleed.Run run = runs.get(i);
+      for (; stroke < run.stroke(); stroke++) {
+        flowed += layer.strokes().get(stroke).volumeMm3();
+      }
+      Stroke own = layer.strokes().get(stroke);
+      boolean last = i + 1 == runs.size() || runs.get(i + 1).stroke() != run.stroke();
+      double end = last ? own.path().lengthMm() : runs.get(i + 1).fromMm();
+      double middle = flowed + own.crossSectionMm2() * (run.fromMm() + end) / 2;
+      if (run.share() > 0) {
+        assertThat(run.share()).isCloseTo(Math.exp(-middle / melt), within(1e-9));
+      }
+    }
+    assertThat(runs.getFirst().colour()).isNotIn(CHALK, SLATE);
+    assertThat(runs.getFirst().share()).isGreaterThan(0.9);
+    assertThat(bleed(result, 15)).isEmpty();
+  }
+
+  @Test
+  void behindTheTowerNoStrokeOfThePieceBleeds() {
+    PlanResult result = compute("workshop-four", "tower");
+    List<Stroke> strokes = result.schedule().layers().get(15).strokes();
+    assertThat(bleed(result, 16))
+        .isNotEmpty()
+        .allMatch(run -> strokes.get(run.stroke()).role() == Role.PURGE);
+  }
+
+  @Test
+  void byHandAndWithSeveralNozzlesNothingBleeds() {
+    for (String machine : List.of("workshop-one", "pair")) {
+      PlanResult result = compute(machine, "nothing");
+      for (int layer = 1; layer <= 30; layer++) {
+        assertThat(bleed(result, layer)).isEmpty();
+      }
+    }
+  }
+
+  @Test
+  void onAMixingNozzleAJumpBleedsUntilTheMeltIsFlushed() {
+    PlanResult result = compute("blend", "nothing");
+    assertThat(bleed(result, 16)).isNotEmpty();
+    assertThat(bleed(result, 30)).isEmpty();
+  }
+}
