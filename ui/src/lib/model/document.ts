@@ -55,6 +55,8 @@ export type Values = Record<string, { value: string; rule: number; below: string
 export interface RegionDocument {
   id: string;
   name?: string;
+  /** Makes it an insert with a cavity that is so much wider on all sides, mm. */
+  clearance?: number;
   box?: { middle: number[]; size: number[] };
   cylinder?: { middle: number[]; diameter: number; height: number };
   sphere?: { middle: number[]; diameter: number };

@@ -17,6 +17,8 @@
   let { session, piece, region }: Props = $props();
 
   const AXES = ['X', 'Y', 'Z'] as const;
+  /** So much a cavity is usually wider than what goes in, mm. */
+  const CLEARANCE = 0.15;
   const kind = $derived(regionKind(region));
   const width = $derived(Number(session.selectedStratum?.settings['lineWidth']?.value ?? 0.44));
   const layer = $derived(session.selectedStratum?.layerHeight ?? 0.2);
@@ -208,6 +210,38 @@
         />
       </div>
     {/if}
+  {/if}
+  {#if middleOf(region) || region.solid}
+    <div class="fields">
+      <label
+        title="A nut, a magnet: the piece leaves room for it, and the machine must wait before it is covered"
+      >
+        <input
+          type="checkbox"
+          checked={region.clearance !== undefined}
+          onchange={(e) => {
+            const wanted = e.currentTarget.checked;
+            change((r) => {
+              if (wanted) {
+                r.clearance = CLEARANCE;
+              } else {
+                delete r.clearance;
+              }
+            });
+          }}
+        />
+        put in while it is printed
+      </label>
+      {#if region.clearance !== undefined}
+        <span class="soft">room around it</span>
+        <NumberField
+          label="Room around the insert"
+          value={region.clearance}
+          unit="mm"
+          onSet={(v) => change((r) => (r.clearance = v))}
+        />
+      {/if}
+    </div>
   {/if}
   {#if region.solid}
     <AlignTools

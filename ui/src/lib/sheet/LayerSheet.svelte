@@ -303,7 +303,9 @@
         <span class="swatch" style:background={session.filament(paths.slot[i]!).colour}></span>
         {session.filament(paths.slot[i]!).name}
         {#if bleedOf(paths, i) > 0}
-          <span class="bleeds">begins with {(100 * bleedOf(paths, i)).toFixed(0)} % of what was before</span>
+          <span class="bleeds"
+            >begins with {(100 * bleedOf(paths, i)).toFixed(0)} % of what was before</span
+          >
         {/if}
         <span class="num"
           >{paths.width[i]!.toFixed(2)} mm wide · {hit.stroke.lengthMm.toFixed(1)} mm long · {paths.speed[

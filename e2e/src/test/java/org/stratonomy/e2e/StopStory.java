@@ -63,6 +63,25 @@ class StopStory extends Story {
   }
 
   @Test
+  void aMagnetIsPutInBeforeItIsCovered() throws IOException {
+    drop(block(10));
+    named("Add a region to block").selectOption("CYLINDER");
+    computed();
+    typeInto("Diameter, mm", "8");
+    typeInto("Height, mm", "3");
+    typeInto("Middle Z", "4.5");
+    page.getByLabel("put in while it is printed").check();
+    Locator found = button("1 finding");
+    assertThat(found).isVisible();
+    found.click();
+    assertThat(page.getByText("is covered without a stop")).isVisible();
+    button("Stop at 6.000 mm").click();
+    assertThat(button("0 findings")).isVisible();
+    computed();
+    assertThat(export()).anyMatch(line -> line.contains("before layer 31, at 6 mm: pause; Put in"));
+  }
+
+  @Test
   void aStopGoesOnWithAnotherFilament() throws IOException {
     drop(block(6));
     stopAt(16);

@@ -15,6 +15,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.IntConsumer;
 import org.stratonomy.engine.check.Checks;
 import org.stratonomy.engine.divide.Cells;
+import org.stratonomy.engine.divide.Inserts;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
@@ -121,7 +122,15 @@ public final class Planner implements AutoCloseable {
         stages.cells,
         schedule,
         Ledger.of(schedule, stages.resolver),
-        Checks.run(plan, stages.resolver, stages.placed, stack, stages.cells, schedule));
+        Checks.run(
+            plan,
+            stages.resolver,
+            stages.placed,
+            stack,
+            stages.sections,
+            stages.inserts,
+            stages.cells,
+            schedule));
   }
 
   /**
@@ -147,6 +156,7 @@ public final class Planner implements AutoCloseable {
       List<PlacedPiece> placed,
       LayerStack stack,
       List<Sections> sections,
+      List<Inserts> inserts,
       List<Cells> cells,
       List<PieceLines> lines,
       Scheduler scheduler) {
@@ -192,16 +202,19 @@ public final class Planner implements AutoCloseable {
     List<PlacedPiece> placed = place(plan, meshes);
     LayerStack stack = LayerStack.of(plan, placed, resolver);
     List<Sections> sections = new ArrayList<>();
+    List<Inserts> inserts = new ArrayList<>();
     List<Cells> cells = new ArrayList<>();
     List<PieceLines> lines = new ArrayList<>();
     for (int p = 0; p < placed.size(); p++) {
       PieceStack piece = stack.pieces().get(p);
-      sections.add(new Sections(placed.get(p), piece, memo));
+      Inserts cavities = new Inserts(placed.get(p), piece, meshes, memo);
+      inserts.add(cavities);
+      sections.add(new Sections(placed.get(p), piece, cavities, memo));
       cells.add(new Cells(plan, placed.get(p), piece, sections.get(p), resolver, meshes, memo));
       lines.add(new PieceLines(piece, sections.get(p), cells.get(p), memo));
     }
     Scheduler scheduler = new Scheduler(plan, resolver, placed, stack, sections, lines, memo);
-    return new Stages(resolver, placed, stack, sections, cells, lines, scheduler);
+    return new Stages(resolver, placed, stack, sections, inserts, cells, lines, scheduler);
   }
 
   /**
@@ -216,7 +229,8 @@ public final class Planner implements AutoCloseable {
     List<HeightProfile> profiles = new ArrayList<>();
     for (int p = 0; p < placed.size(); p++) {
       PieceStack piece = stack.pieces().get(p);
-      profiles.add(HeightProfile.of(piece, new Sections(placed.get(p), piece, now.memo)));
+      Inserts cavities = new Inserts(placed.get(p), piece, meshes, now.memo);
+      profiles.add(HeightProfile.of(piece, new Sections(placed.get(p), piece, cavities, now.memo)));
     }
     return profiles;
   }

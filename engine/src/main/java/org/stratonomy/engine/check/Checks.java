@@ -10,6 +10,7 @@ import java.util.TreeSet;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.divide.Cells;
+import org.stratonomy.engine.divide.Inserts;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
@@ -31,8 +32,10 @@ import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.strata.LayerStack;
+import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.PlacedPiece;
+import org.stratonomy.engine.strata.Sections;
 
 /** Looks through a plan for what will go wrong or is likely not meant. */
 public final class Checks {
@@ -62,6 +65,8 @@ public final class Checks {
   }
 
   /**
+   * @param sections one for each piece, in the plan's order
+   * @param inserts one for each piece, in the plan's order
    * @param cells one for each piece, in the plan's order
    */
   public static List<Finding> run(
@@ -69,12 +74,20 @@ public final class Checks {
       Resolver resolver,
       List<PlacedPiece> placed,
       LayerStack stack,
+      List<Sections> sections,
+      List<Inserts> inserts,
       List<Cells> cells,
       Schedule schedule) {
     Checks checks = new Checks(plan, resolver, placed, stack, schedule);
     for (int i = 0; i < placed.size(); i++) {
       checks.piece(placed.get(i), stack.pieces().get(i));
     }
+    InsertChecks insertChecks = new InsertChecks(plan, resolver.machine(), schedule);
+    for (int i = 0; i < placed.size(); i++) {
+      List<PieceLayer> layers = stack.pieces().get(i).layers();
+      insertChecks.run(placed.get(i).piece(), layers, sections.get(i), inserts.get(i));
+    }
+    checks.findings.addAll(insertChecks.findings());
     checks.skirt();
     checks.slots();
     checks.findings.addAll(DivisionChecks.run(plan, placed, stack.pieces(), cells));

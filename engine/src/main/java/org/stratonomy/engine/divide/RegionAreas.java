@@ -3,10 +3,7 @@ package org.stratonomy.engine.divide;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.IntToDoubleFunction;
-import java.util.function.Supplier;
-import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
-import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Region;
@@ -19,7 +16,7 @@ final class RegionAreas {
   private final PlacedPiece placed;
   private final PieceStack stack;
   private final Sections sections;
-  private final MeshSource meshes;
+  private final SolidAreas solids;
   private final IntToDoubleFunction widths;
   private final Memo memo;
   private final Map<String, RegionArea> made = new ConcurrentHashMap<>();
@@ -37,7 +34,7 @@ final class RegionAreas {
     this.placed = placed;
     this.stack = stack;
     this.sections = sections;
-    this.meshes = meshes;
+    this.solids = new SolidAreas(placed, stack, meshes, memo);
     this.widths = widths;
     this.memo = memo;
   }
@@ -48,11 +45,7 @@ final class RegionAreas {
 
   private RegionArea area(Region.Shape shape) {
     return switch (shape) {
-      case Region.Box box -> solid(box, () -> RegionSolids.box(box));
-      case Region.Cylinder cylinder -> solid(cylinder, () -> RegionSolids.cylinder(cylinder));
-      case Region.Sphere sphere -> solid(sphere, () -> RegionSolids.sphere(sphere));
-      case Region.Solid solid ->
-          new SolidArea(meshes.mesh(solid.mesh()), solid.shift(), placed, stack, memo);
+      case Region.Box _, Region.Cylinder _, Region.Sphere _, Region.Solid _ -> solids.area(shape);
       case Region.Core core -> core(core);
       case Region.Patch patch ->
           new PatchArea(patch, placed, stack.layers(), sections, widths, memo);
@@ -67,19 +60,5 @@ final class RegionAreas {
 
   private CoreArea core(Region.Core core) {
     return new CoreArea(core, sections, stack.layers(), widths, memo);
-  }
-
-  private record Known(Mesh mesh) implements Memo.Sized {
-    @Override
-    public int weight() {
-      return 12 * mesh.triangleCount() + 24 * mesh.vertexCount();
-    }
-  }
-
-  /** Solids of the same measures are the same mesh. */
-  private RegionArea solid(Region.Shape shape, Supplier<Mesh> maker) {
-    Key key = Key.of("region shape").add(shape.toString()).build();
-    Mesh mesh = memo.get(key, Known.class, () -> new Known(maker.get())).mesh();
-    return new SolidArea(mesh, placed.origin(), placed, stack, memo);
   }
 }

@@ -12,6 +12,8 @@ import org.stratonomy.engine.strata.SolidSections;
 /** The inside of a mesh that is placed with the piece. */
 final class SolidArea implements RegionArea {
   private final SolidSections sections;
+  private final double bottom;
+  private final double top;
 
   /**
    * @param shift of the mesh against the model's coordinates, mm
@@ -25,7 +27,26 @@ final class SolidArea implements RegionArea {
             .add(shift.z())
             .add(placed.key())
             .build();
-    sections = new SolidSections(mesh, placed.place(mesh, shift), key, stack.layers(), memo);
+    double[] vertices = placed.place(mesh, shift);
+    sections = new SolidSections(mesh, vertices, key, stack.layers(), memo);
+    double low = Double.POSITIVE_INFINITY;
+    double high = Double.NEGATIVE_INFINITY;
+    for (int i = 2; i < vertices.length; i += 3) {
+      low = Math.min(low, vertices[i]);
+      high = Math.max(high, vertices[i]);
+    }
+    bottom = low;
+    top = high;
+  }
+
+  /** Height of its lowest place, mm. */
+  double bottom() {
+    return bottom;
+  }
+
+  /** Height of its highest place, mm. */
+  double top() {
+    return top;
   }
 
   @Override

@@ -1,6 +1,7 @@
 package org.stratonomy.engine.document;
 
 import java.util.Locale;
+import java.util.Optional;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
@@ -14,6 +15,7 @@ import tools.jackson.databind.node.ObjectNode;
 final class RegionFormat {
   private static final String MIDDLE = "middle";
   private static final String DIAMETER = "diameter";
+  private static final String CLEARANCE = "clearance";
 
   private RegionFormat() {}
 
@@ -57,6 +59,9 @@ final class RegionFormat {
     kinds.propertyNames().forEach(name -> one.addObject().putArray("required").add(name));
     kinds.set("id", PlanSchema.text("Unique within the piece", 1, 100));
     kinds.set("name", PlanSchema.text("What the region is called; its id if missing", 1, 200));
+    kinds.set(
+        CLEARANCE,
+        PlanSchema.number("Makes it an insert, with a cavity so much wider on all sides, mm"));
     return region;
   }
 
@@ -68,7 +73,9 @@ final class RegionFormat {
 
   static Region read(JsonNode node) {
     String id = node.get("id").asString();
-    return new Region(id, node.path("name").asString(id), shape(node));
+    Optional<Double> clearance =
+        node.has(CLEARANCE) ? Optional.of(node.get(CLEARANCE).asDouble()) : Optional.empty();
+    return new Region(id, node.path("name").asString(id), shape(node), clearance);
   }
 
   private static Region.Shape shape(JsonNode node) {
@@ -128,6 +135,7 @@ final class RegionFormat {
 
   static void write(Region region, ObjectNode node) {
     node.put("id", region.id()).put("name", region.name());
+    region.clearanceMm().ifPresent(mm -> node.put(CLEARANCE, mm));
     switch (region.shape()) {
       case Region.Box box -> {
         ObjectNode kind = node.putObject("box");

@@ -77,8 +77,9 @@ final class Supports {
     return settings.get(index - 1);
   }
 
+  /** An insert carries what lies over it. */
   private Area section(int index) {
-    return sections.get(index).area();
+    return sections.whole(index);
   }
 
   /** Key of all support of the piece. */

@@ -133,10 +133,7 @@ public final class Placer {
             ? -axis(solid.shift(), axis)
             : way(PlacedPiece.model(asBody, meshes), PlacedPiece.model(piece, meshes), axis, how);
     Region moved =
-        new Region(
-            region.id(),
-            region.name(),
-            new Region.Solid(solid.mesh(), solid.shift().plus(along(axis, way))));
+        region.withShape(new Region.Solid(solid.mesh(), solid.shift().plus(along(axis, way))));
     return plan.withPiece(
         piece.withRegions(piece.regions().stream().map(r -> r == region ? moved : r).toList()));
   }

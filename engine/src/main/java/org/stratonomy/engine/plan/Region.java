@@ -1,5 +1,6 @@
 package org.stratonomy.engine.plan;
 
+import java.util.Optional;
 import java.util.function.UnaryOperator;
 import org.stratonomy.engine.plan.Placement.Vector;
 
@@ -10,23 +11,37 @@ import org.stratonomy.engine.plan.Placement.Vector;
  *
  * @param id unique within the piece
  * @param name what the user calls it
+ * @param clearanceMm if it is an insert: how much room its cavity leaves around it
  */
-public record Region(String id, String name, Shape shape) {
+public record Region(String id, String name, Shape shape, Optional<Double> clearanceMm) {
+  public Region(String id, String name, Shape shape) {
+    this(id, name, shape, Optional.empty());
+  }
+
+  /** The same region of another shape. */
+  public Region withShape(Shape changed) {
+    return new Region(id, name, changed, clearanceMm);
+  }
 
   /** The same region with its mesh, if it has one, under another reference. */
   Region withMesh(UnaryOperator<String> renamed) {
     return shape instanceof Solid solid
-        ? new Region(id, name, new Solid(renamed.apply(solid.mesh()), solid.shift()))
+        ? withShape(new Solid(renamed.apply(solid.mesh()), solid.shift()))
         : this;
   }
 
   /** The same region moved against the middle of the model's bottom, mm. */
   public Region movedBy(Vector by) {
-    return new Region(id, name, shape.movedBy(by));
+    return withShape(shape.movedBy(by));
   }
 
   /** What kind of volume a region is. */
   public sealed interface Shape {
+    /** Whether it is where it is, whatever the piece is like: such may be an insert. */
+    default boolean isSolid() {
+      return false;
+    }
+
     /** Whether it lies inside by its making, so that it needs no walls of its own. */
     default boolean isOfCore() {
       return false;
@@ -46,6 +61,11 @@ public record Region(String id, String name, Shape shape) {
    */
   public record Box(Vector middle, Vector size) implements Shape {
     @Override
+    public boolean isSolid() {
+      return true;
+    }
+
+    @Override
     public Shape movedBy(Vector by) {
       return new Box(middle.plus(by), size);
     }
@@ -57,6 +77,11 @@ public record Region(String id, String name, Shape shape) {
    * @param middle of its axis, mm
    */
   public record Cylinder(Vector middle, double diameterMm, double heightMm) implements Shape {
+    @Override
+    public boolean isSolid() {
+      return true;
+    }
+
     @Override
     public Shape movedBy(Vector by) {
       return new Cylinder(middle.plus(by), diameterMm, heightMm);
@@ -70,6 +95,11 @@ public record Region(String id, String name, Shape shape) {
    */
   public record Sphere(Vector middle, double diameterMm) implements Shape {
     @Override
+    public boolean isSolid() {
+      return true;
+    }
+
+    @Override
     public Shape movedBy(Vector by) {
       return new Sphere(middle.plus(by), diameterMm);
     }
@@ -81,7 +111,12 @@ public record Region(String id, String name, Shape shape) {
    * @param mesh what a {@code MeshSource} finds the mesh under
    * @param shift moves it against them, mm
    */
-  public record Solid(String mesh, Vector shift) implements Shape {}
+  public record Solid(String mesh, Vector shift) implements Shape {
+    @Override
+    public boolean isSolid() {
+      return true;
+    }
+  }
 
   /**
    * All of the piece that lies deeper below its surface than some walls sideways, and deeper than

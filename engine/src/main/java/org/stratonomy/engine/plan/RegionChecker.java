@@ -11,6 +11,7 @@ final class RegionChecker {
   private static final double MOST_MM = 10_000;
 
   private static final double LEAST_MM = 0.001;
+  private static final double MOST_CLEARANCE_MM = 10;
   private static final int MOST_LAYERS = 10_000;
 
   private final Piece piece;
@@ -34,7 +35,23 @@ final class RegionChecker {
     }
   }
 
+  private void insert(Region region, double clearance) {
+    if (!region.shape().isSolid()) {
+      throw bad(
+          region,
+          "It is where the piece is, so it cannot be an insert.",
+          "Make a box, a cylinder, a sphere or a mesh the insert.");
+    }
+    if (!(clearance >= 0 && clearance <= MOST_CLEARANCE_MM)) {
+      throw bad(
+          region,
+          "Its clearance is %s mm.".formatted(clearance),
+          "Give 0 to %.0f mm.".formatted(MOST_CLEARANCE_MM));
+    }
+  }
+
   private void check(Region region) {
+    region.clearanceMm().ifPresent(mm -> insert(region, mm));
     switch (region.shape()) {
       case Region.Box box -> {
         place(region, box.middle());

@@ -9,14 +9,53 @@ import org.stratonomy.engine.plane.Plane;
 
 /**
  * The sections of one piece, layer by layer: the union of its bodies' outlines at the middle of
- * each layer. Safe to use from several threads.
+ * each layer, without the cavities for its inserts. Safe to use from several threads.
  */
 public final class Sections {
+  /** What is left out of a piece, layer by layer, for something to be put in. */
+  public interface Cavities {
+    Cavities NONE =
+        new Cavities() {
+          @Override
+          public boolean any() {
+            return false;
+          }
+
+          @Override
+          public Area get(int layer) {
+            return Area.EMPTY;
+          }
+
+          @Override
+          public Key key(int layer) {
+            return Key.of("none").build();
+          }
+        };
+
+    /** Whether there is any. */
+    boolean any();
+
+    /**
+     * @param layer index, from 1
+     */
+    Area get(int layer);
+
+    /** Key of what {@link #get} gives. */
+    Key key(int layer);
+  }
+
+  private final Cavities cavities;
   private final List<SolidSections> bodies = new ArrayList<>();
   private final Memo memo;
   private final Key[] keys;
 
+  /** Of a piece without cavities. */
   public Sections(PlacedPiece placed, PieceStack stack, Memo memo) {
+    this(placed, stack, Cavities.NONE, memo);
+  }
+
+  public Sections(PlacedPiece placed, PieceStack stack, Cavities cavities, Memo memo) {
+    this.cavities = cavities;
     this.memo = memo;
     List<PieceLayer> layers = stack.layers();
     for (int b = 0; b < placed.meshes().size(); b++) {
@@ -25,7 +64,8 @@ public final class Sections {
     }
     keys = new Key[layers.size()];
     for (int i = 0; i < keys.length; i++) {
-      keys[i] = Key.of("section").add(placed.key()).add(layers.get(i).middle()).build();
+      Key.Builder key = Key.of("section").add(placed.key()).add(layers.get(i).middle());
+      keys[i] = (cavities.any() ? key.add(cavities.key(i + 1)) : key).build();
     }
   }
 
@@ -82,7 +122,17 @@ public final class Sections {
         .area();
   }
 
+  /** The section without its cavities taken out. */
+  public Area whole(int index) {
+    return cavities.any() && index >= 1 && index <= keys.length ? bodies(index) : get(index).area();
+  }
+
   private Section cut(int index) {
-    return Section.of(Plane.union(bodies.stream().map(body -> body.get(index)).toList()));
+    Area area = bodies(index);
+    return Section.of(cavities.any() ? Plane.difference(area, cavities.get(index)) : area);
+  }
+
+  private Area bodies(int index) {
+    return Plane.union(bodies.stream().map(body -> body.get(index)).toList());
   }
 }
