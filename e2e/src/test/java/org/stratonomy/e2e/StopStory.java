@@ -75,7 +75,7 @@ class StopStory extends Story {
     assertThat(found).isVisible();
     found.click();
     assertThat(page.getByText("is covered without a stop")).isVisible();
-    button("Stop at 6.000 mm").click();
+    button("Stop at 6.0 mm").click();
     assertThat(button("0 findings")).isVisible();
     computed();
     assertThat(export()).anyMatch(line -> line.contains("before layer 31, at 6 mm: pause; Put in"));

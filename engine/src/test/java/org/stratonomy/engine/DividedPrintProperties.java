@@ -3,9 +3,7 @@ package org.stratonomy.engine;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -145,8 +143,6 @@ class DividedPrintProperties {
   }
 
   private static double printed(PlanResult result) throws IOException {
-    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-    Planner.writeProgram(result, bytes);
-    return GcodeReader.read(bytes.toString(StandardCharsets.UTF_8)).volume(STRAND);
+    return GcodeReader.of(result).volume(STRAND);
   }
 }

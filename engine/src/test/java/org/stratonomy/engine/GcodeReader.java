@@ -1,5 +1,8 @@
 package org.stratonomy.engine;
 
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -71,6 +74,18 @@ final class GcodeReader {
   private boolean nozzles;
   private final Map<Integer, Double> hot = new HashMap<>();
   private final Map<Integer, Double> strands = new HashMap<>();
+
+  /** The program of a result. */
+  static GcodeReader of(PlanResult result) throws IOException {
+    return read(text(result));
+  }
+
+  /** The text of a result's program. */
+  static String text(PlanResult result) throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    Planner.writeProgram(result, bytes);
+    return bytes.toString(StandardCharsets.UTF_8);
+  }
 
   static GcodeReader read(String program) {
     return read(program, 0);

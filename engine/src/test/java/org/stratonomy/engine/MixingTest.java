@@ -3,9 +3,7 @@ package org.stratonomy.engine;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import net.jqwik.api.ForAll;
@@ -35,16 +33,6 @@ class MixingTest {
     return Shapes.compute(plan.withMachine("blend"), Shapes.bar(20, 16, 6));
   }
 
-  private static GcodeReader program(PlanResult result) throws IOException {
-    return GcodeReader.read(text(result));
-  }
-
-  private static String text(PlanResult result) throws IOException {
-    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-    Planner.writeProgram(result, bytes);
-    return bytes.toString(StandardCharsets.UTF_8);
-  }
-
   private static Rule admixture(Value value) {
     return Shapes.everywhere(Map.of(Setting.ADMIXTURE, value));
   }
@@ -65,7 +53,7 @@ class MixingTest {
     PlanResult result = compute(gradient(from, to));
     double second = 0;
     double all = 0;
-    for (GcodeReader.Extrusion e : program(result).extrusions) {
+    for (GcodeReader.Extrusion e : GcodeReader.of(result).extrusions) {
       all += e.e() * STRAND_MM2;
       second += e.e() * STRAND_MM2 * e.tool() / 100;
       if (!e.role().equals("purge")) {
@@ -101,7 +89,7 @@ class MixingTest {
     PurgeVolumes volumes = new PurgeVolumes(result.plan(), result.resolver());
     double least = Math.min(volumes.mm3(1, 140), volumes.mm3(140, 1));
     assertThat(least).isGreaterThan(50);
-    assertThat(program(result).afterChanges(e -> e.role().equals("purge")))
+    assertThat(GcodeReader.of(result).afterChanges(e -> e.role().equals("purge")))
         .hasSizeGreaterThan(8)
         .allMatch(volume -> volume > least - 0.01);
   }
@@ -149,7 +137,8 @@ class MixingTest {
   void theMixIsStatedAtTheStartAndAfterAStop() throws IOException {
     Stop stop = new Stop("s", 3, "");
     Plan plan = Shapes.plan(List.of(), admixture(Value.of(30))).withStops(List.of(stop));
-    assertThat(text(compute(plan)).split("M163 S0 P0.7\nM163 S1 P0.3\nM164 S0\n", -1)).hasSize(3);
+    assertThat(GcodeReader.text(compute(plan)).split("M163 S0 P0.7\nM163 S1 P0.3\nM164 S0\n", -1))
+        .hasSize(3);
   }
 
   @Test

@@ -3,9 +3,7 @@ package org.stratonomy.engine;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -61,12 +59,6 @@ class PurgeIntoPieceTest {
     return Shapes.compute(plan, Shapes.bar(20, 16, 6));
   }
 
-  private static GcodeReader program(PlanResult result) throws IOException {
-    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-    Planner.writeProgram(result, bytes);
-    return GcodeReader.read(bytes.toString(StandardCharsets.UTF_8));
-  }
-
   private static double purge(PlanResult result) {
     return result.ledger().roles().stream()
         .filter(entry -> entry.role() == Role.PURGE)
@@ -89,7 +81,7 @@ class PurgeIntoPieceTest {
     PurgeVolumes volumes = new PurgeVolumes(result.plan(), result.resolver());
     double least = Math.min(volumes.mm3(1, 2), volumes.mm3(2, 1));
     List<Double> purged =
-        program(result).afterChanges(e -> e.role().equals("purge") || e.x1() > LUMP_X);
+        GcodeReader.of(result).afterChanges(e -> e.role().equals("purge") || e.x1() > LUMP_X);
     assertThat(purged).hasSize((int) result.schedule().changeCount()).hasSizeGreaterThan(8);
     assertThat(purged).allMatch(volume -> volume > least - 0.01);
     assertThat(purge(result)).isLessThan(purge(compute(plan("nothing", size))));
@@ -106,7 +98,7 @@ class PurgeIntoPieceTest {
   void allOfTheLumpIsPrintedOnce() throws IOException {
     PlanResult result = compute(plan(ALL, 1));
     double printed =
-        program(result).extrusions.stream()
+        GcodeReader.of(result).extrusions.stream()
             .filter(e -> e.x1() > LUMP_X && !e.role().equals("purge"))
             .mapToDouble(e -> e.e() * STRAND_MM2)
             .sum();

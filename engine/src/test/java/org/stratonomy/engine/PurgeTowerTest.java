@@ -3,9 +3,7 @@ package org.stratonomy.engine;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -47,12 +45,6 @@ class PurgeTowerTest {
     return Shapes.compute(plan, bar);
   }
 
-  private static GcodeReader program(PlanResult result) throws IOException {
-    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-    Planner.writeProgram(result, bytes);
-    return GcodeReader.read(bytes.toString(StandardCharsets.UTF_8));
-  }
-
   private static boolean isInside(Tower tower, double x, double y) {
     Bounds b = tower.bounds();
     return x > b.minX() && y > b.minY() && x < b.maxX() && y < b.maxY();
@@ -61,7 +53,7 @@ class PurgeTowerTest {
   /** Volumes that go into the tower after each change, before anything else is printed. */
   private static List<Double> purged(PlanResult result) throws IOException {
     Tower tower = result.schedule().tower().orElseThrow();
-    return program(result).afterChanges(e -> isInside(tower, e.x1(), e.y1()));
+    return GcodeReader.of(result).afterChanges(e -> isInside(tower, e.x1(), e.y1()));
   }
 
   @Test
@@ -101,7 +93,7 @@ class PurgeTowerTest {
     assertThat((tower.bounds().minX() + tower.bounds().maxX()) / 2).isCloseTo(x, within(1e-9));
     double inside = 0;
     double last = 0;
-    for (GcodeReader.Extrusion e : program(result).extrusions) {
+    for (GcodeReader.Extrusion e : GcodeReader.of(result).extrusions) {
       if (isInside(tower, e.x1(), e.y1())) {
         inside += e.e() * STRAND_MM2;
         assertThat(isInside(tower, e.x0(), e.y0())).isTrue();
@@ -137,7 +129,7 @@ class PurgeTowerTest {
   /** What each change extrudes where nobody sees it, before anything that is seen. */
   private static List<Double> hidden(PlanResult result) throws IOException {
     List<String> roles = List.of("purge", "infill", "support");
-    return program(result).afterChanges(e -> roles.contains(e.role()));
+    return GcodeReader.of(result).afterChanges(e -> roles.contains(e.role()));
   }
 
   @Property(tries = 8)

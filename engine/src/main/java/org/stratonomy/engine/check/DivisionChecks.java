@@ -216,9 +216,11 @@ final class DivisionChecks {
         .report(region)
         .filter(report -> report.openEdges() > 0)
         .ifPresent(report -> open(piece, region, report));
+    // Where an insert is belongs to the checks of inserts.
     boolean somewhere =
-        stacks.get(p).layers().stream()
-            .anyMatch(layer -> !cells.get(p).region(region.id(), layer).isEmpty());
+        region.clearanceMm().isPresent()
+            || stacks.get(p).layers().stream()
+                .anyMatch(layer -> !cells.get(p).region(region.id(), layer).isEmpty());
     if (!somewhere) {
       boolean core = region.shape().isOfCore();
       add(

@@ -122,7 +122,7 @@ final class InsertChecks {
             "Its cavity closes at %.3f mm, and the machine does not wait there to have it put in.",
             plane),
         Optional.of(plane),
-        List.of(new Remedy(Checks.text("Stop at %.3f mm", plane), plan.withStops(stops))));
+        List.of(new Remedy(Checks.text("Stop at %.1f mm", plane), plan.withStops(stops))));
   }
 
   private void add(

@@ -125,11 +125,11 @@ public final class Cells {
     return layer(layer).key;
   }
 
-  /** Where a region lies in a layer. */
+  /** Where a region lies in a layer, its own cavity included. */
   public Area region(String id, PieceLayer layer) {
     return Plane.intersection(
         regions.get(piece.region(id).orElseThrow()).get(layer.index()),
-        sections.get(layer.index()).area());
+        sections.whole(layer.index()));
   }
 
   /** What reading the mesh of a region found, if it is one. */
