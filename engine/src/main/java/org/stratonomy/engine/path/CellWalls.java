@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.Function;
-import java.util.stream.IntStream;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
 
@@ -14,6 +13,9 @@ import org.stratonomy.engine.plane.Plane;
  * cell keeps as many of them as it has walls.
  */
 final class CellWalls {
+  /** Less than this is not worth giving to another part, mm². */
+  private static final double LEAST_GIVEN_MM2 = 1e-3;
+
   private final Function<LineSettings, OutlineWalls> outline;
 
   /**
@@ -47,34 +49,75 @@ final class CellWalls {
    * part beside it, first to one of the same filament, so that no gap stays between them.
    */
   List<Area> insides(List<LineCell> parts) {
-    List<Area> insides = new ArrayList<>();
-    List<Area> slivers = new ArrayList<>();
+    List<Room> rooms = new ArrayList<>();
     for (LineCell part : parts) {
       Area free = Plane.intersection(part.area(), within(part.settings()));
-      Area wide = Plane.open(free, least(part) / 2);
-      insides.add(wide);
-      slivers.add(sliver(free, wide, part.settings().lineWidth()));
+      rooms.add(new Room(part, free));
     }
-    for (int from = 0; from < parts.size(); from++) {
-      int slot = parts.get(from).slot();
-      Area left = slivers.get(from);
-      for (int to : bySlot(parts, slot)) {
-        if (to != from && !left.isEmpty()) {
-          Area reach = Plane.outset(insides.get(to), least(parts.get(from)));
-          Area given = Plane.intersection(left, reach);
-          insides.set(to, Plane.union(insides.get(to), given));
-          left = Plane.difference(left, given);
+    // What is narrow in each of two parts of a filament may be wide in both together.
+    for (Room from : rooms) {
+      for (Room to : rooms) {
+        if (to != from && to.part.slot() == from.part.slot() && !from.sliver.isEmpty()) {
+          from.giveTo(to, to.with(from.sliver));
         }
       }
     }
-    return insides;
+    boolean given = true;
+    while (given) {
+      given = false;
+      for (Room from : rooms) {
+        for (Room to : bySlot(rooms, from.part.slot())) {
+          if (to != from && !from.sliver.isEmpty()) {
+            given |= from.giveTo(to, Plane.outset(to.wide, least(from.part)));
+          }
+        }
+      }
+    }
+    return rooms.stream().map(room -> room.wide).toList();
   }
 
-  /** Indices of the parts, those of a filament first. */
-  private static List<Integer> bySlot(List<LineCell> parts, int slot) {
-    return IntStream.range(0, parts.size())
-        .boxed()
-        .sorted(Comparator.comparing(i -> parts.get(i).slot() != slot))
+  /** What is free of a part, divided into what lines fit in and what is too narrow. */
+  private static final class Room {
+    private final LineCell part;
+    private Area free;
+    private Area wide;
+    private Area sliver;
+
+    Room(LineCell part, Area free) {
+      this.part = part;
+      divide(free, Area.EMPTY);
+    }
+
+    /**
+     * @param given what of it counts as wide in any case
+     */
+    private void divide(Area all, Area given) {
+      free = all;
+      wide = Plane.union(Plane.open(free, least(part) / 2), given);
+      sliver = sliver(free, wide, part.settings().lineWidth());
+    }
+
+    /** What would be wide enough with some more. */
+    private Area with(Area more) {
+      return Plane.open(Plane.union(free, more), least(part) / 2);
+    }
+
+    /** Gives away what of the sliver is within reach; whether that was anything. */
+    private boolean giveTo(Room to, Area reach) {
+      Area given = Plane.intersection(sliver, reach).withoutSmall(LEAST_GIVEN_MM2);
+      if (given.isEmpty()) {
+        return false;
+      }
+      sliver = Plane.difference(sliver, given);
+      to.divide(Plane.union(to.free, given), Plane.union(to.wide, given));
+      return true;
+    }
+  }
+
+  /** The rooms, those of a filament first. */
+  private static List<Room> bySlot(List<Room> rooms, int slot) {
+    return rooms.stream()
+        .sorted(Comparator.comparing((Room room) -> room.part.slot() != slot))
         .toList();
   }
 
