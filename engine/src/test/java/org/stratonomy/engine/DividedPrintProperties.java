@@ -141,6 +141,18 @@ class DividedPrintProperties {
     barIsFilledOnce(strip, jointWalls);
   }
 
+  /** Of two parts beside each other that have the same filament only one has the joint. */
+  @Property(tries = 15)
+  void aRingBetweenTwoCoresIsFilledOnce(
+      @ForAll @DoubleRange(min = 0.9, max = 3) double depth,
+      @ForAll @DoubleRange(min = 0.05, max = 1.2) double ring)
+      throws IOException {
+    aSolidBarKeepsItsVolumeHoweverItIsDivided(
+        List.of(
+            new Region.Core(Depth.ofMm(depth + ring), Depth.of(0)),
+            new Region.Core(Depth.ofMm(depth), Depth.of(0))));
+  }
+
   private static void barIsFilledOnce(Region.Shape shape, int jointWalls) throws IOException {
     Rule joints =
         Shapes.everywhere(

@@ -47,6 +47,10 @@ final class Joint {
       return rest;
     }
     Area beyond = Plane.difference(Plane.intersection(others, reach), wider);
+    if (!alone) {
+      // Beyond another part of the same filament there is no joint of this one.
+      beyond = Plane.intersection(beyond, Plane.outset(rest, NEAR_MM));
+    }
     Area without = Area.EMPTY;
     for (int i = 0; i < s.jointWalls() && !rest.isEmpty() && !beyond.isEmpty(); i++) {
       Wall wall = Wall.of(rest, beyond, s.lineWidth());
