@@ -2,6 +2,7 @@ package org.stratonomy.engine.merge;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.Iterator;
 import java.util.List;
 import java.util.stream.Stream;
 import org.stratonomy.engine.memo.Key;
@@ -103,27 +104,34 @@ final class PurgeSinks {
     List<Loose> loose = hasLoose(layer) ? loose(layer) : List.of();
     List<Loose> given = new ArrayList<>();
     List<Double> left = new ArrayList<>();
-    int next = 0;
     int before = loaded;
     for (int slot : slots) {
       double need = before == 0 || before == slot ? 0 : volumes.mm3(before, slot);
       double coolest = need > 0 ? settings.coolest(layer, slot) : 0;
-      for (; need > 0 && next < loose.size(); next++) {
-        Loose one = loose.get(next);
-        Loose taken = new Loose(one.part, one.line, slot, true);
-        given.add(taken);
-        StrokeSettings own = settings.ofLoose(layer.parts().get(one.part), one.line, slot, coolest);
-        need -= volume(own, one.line);
+      for (Iterator<Loose> all = loose.iterator(); need > 0 && all.hasNext(); ) {
+        Loose one = all.next();
+        Part part = layer.parts().get(one.part);
+        if (comesFirst(part, one.line, slot, coolest)) {
+          all.remove();
+          given.add(new Loose(one.part, one.line, slot, true));
+          need -= volume(settings.ofLoose(part, one.line, slot, coolest), one.line);
+        }
       }
       left.add(Math.max(0, need > 0 && hides ? need - hiddenMm3(layer, slot) : need));
       before = slot;
     }
-    for (; next < loose.size(); next++) {
-      Loose one = loose.get(next);
-      int slot = slots.contains(one.slot) || slots.isEmpty() ? one.slot : slots.getFirst();
-      given.add(new Loose(one.part, one.line, slots.isEmpty() ? loaded : slot, false));
+    for (Loose one : loose) {
+      int any = slots.isEmpty() ? loaded : slots.getFirst();
+      int slot = slots.contains(one.slot) ? one.slot : any;
+      given.add(new Loose(one.part, one.line, slot, false));
     }
     return new Shares(given, left);
+  }
+
+  /** A line of the filament itself that is printed hotter than others waits for its heat. */
+  private boolean comesFirst(Part part, Line line, int slot, double coolest) {
+    StrokeSettings own = settings.of(part, line);
+    return own.slot(line.role()) != slot || own.temperature(line.role(), slot) <= coolest;
   }
 
   /** Those that are seen last come first; each with the slot that rules give it. */
