@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import type { LayerPaths } from '../api/layer';
   import { ROLE_STYLE } from '../model/colours';
@@ -11,11 +12,14 @@
     drawLayer,
     drawOutline,
     drawSpot,
+    drawWaiting,
     bleedOf,
     strokeAt,
+    waitingAt,
     type ColourBy,
     type View,
   } from './draw';
+  import { TowerDrag } from './towerDrag.svelte';
 
   interface Props {
     session: PlanSession;
@@ -37,6 +41,7 @@
   const hidden = new SvelteSet<string>();
   let pointer: { x: number; y: number } | undefined = $state.raw(undefined);
   let panning = false;
+  const tower = untrack(() => new TowerDrag(session));
   let asked = '';
 
   const extent = $derived.by(() => {
@@ -66,10 +71,14 @@
     if (!pointer || !paths) {
       return undefined;
     }
-    const x = (pointer.x - view.shiftX) / view.scale;
-    const y = (view.shiftY - pointer.y) / view.scale;
+    const { x, y } = onBed(pointer);
     return { x, y, stroke: strokeAt(paths, x, y) };
   });
+  /** A place of the canvas, mm. */
+  function onBed(at: { x: number; y: number }) {
+    return { x: (at.x - view.shiftX) / view.scale, y: (view.shiftY - at.y) / view.scale };
+  }
+
   /** Outline of the shown rule, or of the selected region, in the layer: both ends of each line, mm. */
   let outline: Float32Array | undefined = $state.raw(undefined);
 
@@ -159,6 +168,19 @@
     if (paths) {
       drawLayer(ctx, paths, drawing);
     }
+    if (paths) {
+      for (const { park, beforeStroke } of halts) {
+        if (park.length > 0) {
+          const place = { x: park[0]!, y: park[1]! };
+          const waiting = waitingAt(place, beforeStroke, paths, below);
+          drawWaiting(ctx, waiting, view, colour('--accent'));
+        }
+      }
+    }
+    const moved = tower.outline();
+    if (moved) {
+      drawOutline(ctx, moved, view, colour('--accent'));
+    }
     if (outline) {
       drawOutline(ctx, outline, view, colour('--accent'));
     }
@@ -199,6 +221,21 @@
     }
     const box = canvas.getBoundingClientRect();
     pointer = { x: event.clientX - box.left, y: event.clientY - box.top };
+    if (tower.at) {
+      tower.move(onBed(pointer).x, onBed(pointer).y);
+    }
+  }
+
+  function grip(event: PointerEvent) {
+    const box = canvas.getBoundingClientRect();
+    const at = onBed({ x: event.clientX - box.left, y: event.clientY - box.top });
+    panning = !tower.start(at.x, at.y);
+    canvas.setPointerCapture(event.pointerId);
+  }
+
+  function release() {
+    panning = false;
+    tower.drop();
   }
 
   function toggle(role: string) {
@@ -223,11 +260,9 @@
     style:width="{width}px"
     style:height="{height}px"
     onwheel={wheel}
-    onpointerdown={(e) => {
-      panning = true;
-      canvas.setPointerCapture(e.pointerId);
-    }}
-    onpointerup={() => (panning = false)}
+    style:cursor={hit && tower.isOn(hit.x, hit.y) ? 'move' : undefined}
+    onpointerdown={grip}
+    onpointerup={release}
     onpointermove={move}
     onpointerleave={() => (pointer = undefined)}
     ondblclick={sampleHere}
@@ -315,7 +350,10 @@
           )} %</span
         >
       {/if}
-      <span class="soft">double click or s: sample</span>
+      <span class="soft"
+        >{tower.isOn(hit.x, hit.y) ? 'draw the tower where you want it · ' : ''}double click or s:
+        sample</span
+      >
     </div>
   {/if}
 </div>

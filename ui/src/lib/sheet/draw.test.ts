@@ -1,6 +1,6 @@
 import { expect, it, vi } from 'vitest';
 import { readLayer } from '../api/layer';
-import { bleedOf, drawLayer, strokeAt } from './draw';
+import { bleedOf, drawLayer, strokeAt, waitingAt } from './draw';
 
 /** Two strokes: a line along X at y = 0, and one along X at y = 5. */
 function layer(): ArrayBuffer {
@@ -90,4 +90,20 @@ it('draws a stroke that bleeds in the colours as they come out', () => {
   });
   expect(paper.drawn).toEqual(['#112233 M0,0L10,0', '#808080 M0,5L4,5', '#4d5863 M4,5L10,5']);
   vi.unstubAllGlobals();
+});
+
+it('knows where the head comes from and goes to at a stop', () => {
+  const here = readLayer(layer());
+  const park = { x: 1, y: 2 };
+  expect(waitingAt(park, 1, here, undefined)).toEqual({
+    park,
+    from: { x: 10, y: 0 },
+    to: { x: 0, y: 5 },
+  });
+  expect(waitingAt(park, 0, here, here)).toEqual({
+    park,
+    from: { x: 10, y: 5 },
+    to: { x: 0, y: 0 },
+  });
+  expect(waitingAt(park, 0, here, undefined).from).toBeUndefined();
 });

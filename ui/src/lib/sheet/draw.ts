@@ -176,6 +176,78 @@ export function drawOutline(
   ctx.restore();
 }
 
+/** Where the head waits at a stop, and the way there and back. */
+export interface Waiting {
+  readonly park: { x: number; y: number };
+  /** Where it comes from. */
+  readonly from?: { x: number; y: number };
+  /** Where it goes on. */
+  readonly to?: { x: number; y: number };
+}
+
+/** Draws where the head waits: a ring, with its ways there and back. */
+export function drawWaiting(
+  ctx: CanvasRenderingContext2D,
+  waiting: Waiting,
+  view: View,
+  colour: string,
+): void {
+  const at = (p: { x: number; y: number }): [number, number] => [
+    p.x * view.scale + view.shiftX,
+    view.shiftY - p.y * view.scale,
+  ];
+  ctx.save();
+  ctx.strokeStyle = colour;
+  ctx.lineWidth = 1.4;
+  ctx.setLineDash([2, 4]);
+  for (const end of [waiting.from, waiting.to]) {
+    if (end) {
+      ctx.beginPath();
+      ctx.moveTo(...at(end));
+      ctx.lineTo(...at(waiting.park));
+      ctx.stroke();
+    }
+  }
+  ctx.setLineDash([]);
+  ctx.beginPath();
+  ctx.arc(...at(waiting.park), 5, 0, 2 * Math.PI);
+  ctx.fillStyle = '#fffefb';
+  ctx.fill();
+  ctx.stroke();
+  ctx.restore();
+}
+
+/** Where a stroke begins. */
+function startOf(paths: LayerPaths, stroke: number): { x: number; y: number } {
+  const point = paths.starts[stroke]!;
+  return { x: paths.xy[2 * point]!, y: paths.xy[2 * point + 1]! };
+}
+
+/** Where a stroke ends. */
+function endOf(paths: LayerPaths, stroke: number): { x: number; y: number } {
+  const point = paths.starts[stroke + 1]! - 1;
+  return { x: paths.xy[2 * point]!, y: paths.xy[2 * point + 1]! };
+}
+
+/**
+ * Where the head comes from and goes to at a stop.
+ *
+ * @param stroke the stop comes before it
+ * @param below the layer below, if it is known
+ */
+export function waitingAt(
+  park: { x: number; y: number },
+  stroke: number,
+  paths: LayerPaths,
+  below: LayerPaths | undefined,
+): Waiting {
+  const to = stroke < paths.strokes ? startOf(paths, stroke) : undefined;
+  if (stroke > 0) {
+    return { park, from: endOf(paths, stroke - 1), to };
+  }
+  return { park, from: below?.strokes ? endOf(below, below.strokes - 1) : undefined, to };
+}
+
 /** Marks the spot that a sample is taken of. */
 export function drawSpot(
   ctx: CanvasRenderingContext2D,

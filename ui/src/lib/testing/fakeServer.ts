@@ -166,6 +166,8 @@ export const RESULT: ResultView = {
       {
         layer: 31,
         withinLayer: false,
+        beforeStroke: 0,
+        park: [5, 200],
         heightMm: 6,
         atSeconds: 1800,
         seconds: 90,

@@ -219,9 +219,15 @@ class StopTest {
       String text = program(compute(plan, standard.with(own)));
       List<String> lines = text.lines().toList();
       assertThat(text).contains("STRATONOMY_START TOOL=0 NOZZLE=210 BED=60 Z=5\n");
-      int at = lines.indexOf("STRATONOMY_CHANGE TOOL=1 NOZZLE=210");
-      assertThat(lines.get(at - 1)).isEqualTo("M117 Chalk out, Slate in");
-      assertThat(lines.subList(at + 1, at + 4)).containsExactly("G21", "G90", "M83");
+      if (machine.mixes()) {
+        assertThat(lines)
+            .contains("STRATONOMY_MIX FIRST=1 SECOND=0", "STRATONOMY_MIX FIRST=0 SECOND=1")
+            .noneMatch(line -> line.startsWith("STRATONOMY_CHANGE"));
+      } else {
+        int at = lines.indexOf("STRATONOMY_CHANGE TOOL=1 NOZZLE=210");
+        assertThat(lines.get(at - 1)).isEqualTo("M117 Chalk out, Slate in");
+        assertThat(lines.subList(at + 1, at + 4)).containsExactly("G21", "G90", "M83");
+      }
       assertThat(lines.getLast()).isEqualTo("; end");
       assertThat(lines).noneMatch(line -> line.startsWith("M600") || line.equals("T1"));
     }

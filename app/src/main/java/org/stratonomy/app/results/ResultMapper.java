@@ -338,6 +338,8 @@ final class ResultMapper {
                         h.stops(),
                         h.kinds(),
                         h.note(),
+                        h.beforeStroke(),
+                        h.park().map(at -> List.of(at.x(), at.y())).orElse(List.of()),
                         h.strandMm()))
             .toList(),
         ledger.startMm());

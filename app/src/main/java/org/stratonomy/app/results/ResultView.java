@@ -233,6 +233,8 @@ public record ResultView(
   /**
    * @param stops ids of the planner's stops that happen here
    * @param kinds of these, in the order in which they happen
+   * @param beforeStroke index of the stroke of the layer that follows, from 0
+   * @param park X and Y of where the head goes to wait, mm; empty if it does not
    * @param strandMm of the filament that goes in, until it is changed again
    */
   public record HaltView(
@@ -248,6 +250,8 @@ public record ResultView(
       List<String> stops,
       List<String> kinds,
       String note,
+      int beforeStroke,
+      List<Double> park,
       double strandMm) {}
 
   /**

@@ -2,6 +2,7 @@ package org.stratonomy.engine.ledger;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
@@ -9,6 +10,7 @@ import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Mix;
+import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Stop;
@@ -54,6 +56,8 @@ public record Ledger(
    * @param needsOperator whether somebody has to be there
    * @param stops ids of the planner's stops that happen here
    * @param kinds of these, in the order in which they happen
+   * @param beforeStroke index of the stroke of the layer that follows, from 0
+   * @param park where the head goes to wait, if it does
    * @param strandMm of the filament that goes in, until it is changed again; 0 if none goes in
    */
   public record HaltEntry(
@@ -69,6 +73,8 @@ public record Ledger(
       List<String> stops,
       List<String> kinds,
       String note,
+      int beforeStroke,
+      Optional<Purging.Place> park,
       double strandMm) {
     HaltEntry withStrandMm(double mm) {
       return new HaltEntry(
@@ -84,6 +90,8 @@ public record Ledger(
           stops,
           kinds,
           note,
+          beforeStroke,
+          park,
           mm);
     }
   }
@@ -200,6 +208,8 @@ public record Ledger(
               halt.stops().stream().map(Stop::id).toList(),
               halt.stops().stream().map(stop -> stop.kind().label()).distinct().toList(),
               halt.note(),
+              halt.beforeStroke(),
+              halt.count(machine) > 0 ? Optional.of(halt.park(machine)) : Optional.empty(),
               0));
       double purged = halt.purgeMm() * resolver.filament(halt.toSlot()).crossSectionMm2();
       if (purged > 0) {
