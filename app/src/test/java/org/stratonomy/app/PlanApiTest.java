@@ -266,7 +266,9 @@ class PlanApiTest extends ApiTest {
     assertThat(strokes).isPositive();
     int viaStarts = 8 + 4 * (strokes + 1) + 8 * points + 16 * strokes;
     int viaPoints = layer.getInt(viaStarts + 4 * strokes);
-    assertThat(bytes).hasSize(viaStarts + 4 * (strokes + 1) + 8 * viaPoints + 3 * strokes);
+    int bleed = viaStarts + 4 * (strokes + 1) + 8 * viaPoints;
+    int runs = layer.getInt(bleed);
+    assertThat(bytes).hasSize(bleed + 4 + 16 * runs + 3 * strokes);
     assertThat(layer.getInt(8 + 4 * strokes)).isEqualTo(points);
     mvc.perform(get("/api/revisions/{r}/layers/999", plan.get("revision").asString()))
         .andExpect(status().isNotFound());
