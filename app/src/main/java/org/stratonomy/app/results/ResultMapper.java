@@ -27,6 +27,7 @@ import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.Schedule.Change;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Tower;
 import org.stratonomy.engine.mesh.Bounds;
@@ -94,7 +95,7 @@ final class ResultMapper {
 
   private PurgingView purging() {
     PurgeVolumes volumes = new PurgeVolumes(result.plan(), result.resolver());
-    Map<Change, Integer> made = changes();
+    Map<Change, Integer> made = result.schedule().changes();
     List<ChangeView> changes = new ArrayList<>();
     for (int from = 1; from <= result.plan().slots().size(); from++) {
       for (int to = 1; to <= result.plan().slots().size(); to++) {
@@ -106,27 +107,9 @@ final class ResultMapper {
     }
     double total =
         made.entrySet().stream()
-            .mapToDouble(e -> e.getValue() * volumes.mm3(e.getKey().from, e.getKey().to))
+            .mapToDouble(e -> e.getValue() * volumes.mm3(e.getKey().from(), e.getKey().to()))
             .sum();
     return new PurgingView(result.schedule().tower().map(this::tower).orElse(null), changes, total);
-  }
-
-  /** From one filament or mix to another one. */
-  private record Change(int from, int to) {}
-
-  /** How often each change is made. */
-  private Map<Change, Integer> changes() {
-    Map<Change, Integer> made = new HashMap<>();
-    int loaded = result.schedule().firstSlot();
-    for (LayerSchedule layer : result.schedule().layers()) {
-      for (Stroke stroke : layer.strokes()) {
-        if (stroke.slot() != loaded) {
-          made.merge(new Change(loaded, stroke.slot()), 1, Integer::sum);
-          loaded = stroke.slot();
-        }
-      }
-    }
-    return made;
   }
 
   private static ChangeView change(int from, int to, int count, PurgeVolumes.Sum sum) {

@@ -1,6 +1,8 @@
 package org.stratonomy.engine.merge;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.stratonomy.engine.motion.TravelSettings;
 
@@ -31,6 +33,24 @@ public record Schedule(
 
   public long haltCount() {
     return layers.stream().mapToLong(layer -> layer.halts().size()).sum();
+  }
+
+  /** From one filament or mix to another one. */
+  public record Change(int from, int to) {}
+
+  /** How often each change is made; those of a mixing nozzle count, too. */
+  public Map<Change, Integer> changes() {
+    Map<Change, Integer> made = new HashMap<>();
+    int loaded = firstSlot;
+    for (LayerSchedule layer : layers) {
+      for (Stroke stroke : layer.strokes()) {
+        if (stroke.slot() != loaded) {
+          made.merge(new Change(loaded, stroke.slot()), 1, Integer::sum);
+          loaded = stroke.slot();
+        }
+      }
+    }
+    return made;
   }
 
   public long changeCount() {

@@ -124,12 +124,16 @@ public final class Sections {
 
   /** The section without its cavities taken out. */
   public Area whole(int index) {
-    return cavities.any() && index >= 1 && index <= keys.length ? bodies(index) : get(index).area();
+    if (!cavities.any() || index < 1 || index > keys.length) {
+      return get(index).area();
+    }
+    Key key = Key.of("whole").add(key(index)).build();
+    return memo.get(key, Section.class, () -> Section.of(bodies(index))).area();
   }
 
   private Section cut(int index) {
-    Area area = bodies(index);
-    return Section.of(cavities.any() ? Plane.difference(area, cavities.get(index)) : area);
+    return Section.of(
+        cavities.any() ? Plane.difference(whole(index), cavities.get(index)) : bodies(index));
   }
 
   private Area bodies(int index) {
