@@ -28,7 +28,12 @@ final class ThreeMfReader {
   /** What an archive may unpack to, bytes; more is taken for an attack. */
   private static final long MOST_BYTES = 2L << 30;
 
+  /** How often an archive may be unpacked to its own size, if that is more than a little. */
+  private static final long MOST_RATIO = 200;
+
+  private static final long LITTLE = 64L << 20;
   private static final int MOST_DEPTH = 64;
+  private static final int MOST_PLACED = 20_000;
   private static final long MOST_CORNERS = 300_000_000;
   private static final String RELATIONS = "_rels/.rels";
   private static final String MODEL_TYPE = "/3dmodel";
@@ -39,6 +44,7 @@ final class ThreeMfReader {
   private final Map<String, Model> models = new HashMap<>();
   private final List<NamedSoup> parts = new ArrayList<>();
   private long corners;
+  private int placed;
 
   private record Component(String path, String object, double[] transform) {}
 
@@ -72,23 +78,28 @@ final class ThreeMfReader {
   private void unzip(ByteBuffer data) {
     byte[] bytes = new byte[data.remaining()];
     data.get(0, bytes);
+    long most = Math.min(MOST_BYTES, Math.max(LITTLE, MOST_RATIO * bytes.length));
     long total = 0;
     try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
       for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
         boolean wanted = entry.getName().endsWith(".model") || entry.getName().endsWith(".rels");
-        if (entry.isDirectory() || !wanted) {
-          continue;
-        }
         ByteArrayOutputStream content = new ByteArrayOutputStream();
         byte[] buffer = new byte[1 << 16];
         for (int n = zip.read(buffer); n >= 0; n = zip.read(buffer)) {
           total += n;
-          if (total > MOST_BYTES) {
-            throw Xml.bad(name, "It unpacks to more than 2 GB.");
+          if (total > most) {
+            throw Xml.bad(
+                name,
+                "It unpacks to more than %d MB, far more than such a file holds."
+                    .formatted(most >> 20));
           }
-          content.write(buffer, 0, n);
+          if (wanted) {
+            content.write(buffer, 0, n);
+          }
         }
-        files.put(plain(entry.getName()), content.toByteArray());
+        if (wanted) {
+          files.put(plain(entry.getName()), content.toByteArray());
+        }
       }
     } catch (IOException e) {
       throw new Problem(
@@ -257,6 +268,9 @@ final class ThreeMfReader {
   private void place(String from, Component item, double[] outer, int depth, String around) {
     if (depth > MOST_DEPTH) {
       throw Xml.bad(name, "Its components contain each other.");
+    }
+    if (++placed > MOST_PLACED) {
+      throw Xml.bad(name, "It places more than %d objects.".formatted(MOST_PLACED));
     }
     Model model = model(item.path.isEmpty() ? from : item.path);
     Item object = model.objects.get(item.object);

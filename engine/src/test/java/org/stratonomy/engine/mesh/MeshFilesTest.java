@@ -266,6 +266,32 @@ class MeshFilesTest {
     assertThatThrownBy(() -> MeshFiles.read("gone.3mf", zip("3D/3dmodel.model", missing)))
         .isInstanceOf(Problem.class)
         .hasMessageContaining("'4', which does not exist");
+    String secret =
+        "<!DOCTYPE model [<!ENTITY s SYSTEM \"file:///etc/hostname\">]><model>&s;</model>";
+    assertThatThrownBy(() -> MeshFiles.read("entity.3mf", zip("3D/3dmodel.model", secret)))
+        .isInstanceOf(Problem.class);
+  }
+
+  @Test
+  void archivesThatGrowWithoutEndAreRefused() throws IOException {
+    String spaces = " ".repeat(80 << 20);
+    assertThatThrownBy(() -> MeshFiles.read("a.3mf", zip("3D/3dmodel.model", spaces)))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("unpacks to more than 64 MB");
+    assertThatThrownBy(() -> MeshFiles.read("b.3mf", zip("picture.png", spaces)))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("unpacks to more than 64 MB");
+    StringBuilder doubling = new StringBuilder("<model><resources><object id=\"0\"/>");
+    for (int i = 1; i < 60; i++) {
+      doubling.append(
+          ("<object id=\"%d\"><components><component objectid=\"%d\"/>"
+                  + "<component objectid=\"%d\"/></components></object>")
+              .formatted(i, i - 1, i - 1));
+    }
+    doubling.append("</resources><build><item objectid=\"59\"/></build></model>");
+    assertThatThrownBy(() -> MeshFiles.read("c.3mf", zip("3D/3dmodel.model", doubling.toString())))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("more than 20000 objects");
   }
 
   @ParameterizedTest
