@@ -385,6 +385,11 @@
     pointer-events: none;
   }
 
+  .caption > span:not(.tools) {
+    background: var(--sheet);
+    box-shadow: 0 0 0 3px var(--sheet);
+  }
+
   .tools {
     margin-left: auto;
     display: flex;

@@ -114,6 +114,6 @@
 
   p {
     color: var(--ink-soft);
-    margin-bottom: 4px;
+    margin: 3px 0 4px;
   }
 </style>

@@ -1,6 +1,7 @@
 package org.stratonomy.engine.check;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.check.Finding.Remedy;
@@ -217,25 +218,63 @@ final class DivisionChecks {
         .filter(report -> report.openEdges() > 0)
         .ifPresent(report -> open(piece, region, report));
     // Where an insert is belongs to the checks of inserts.
-    boolean somewhere =
-        region.clearanceMm().isPresent()
-            || stacks.get(p).layers().stream()
-                .anyMatch(layer -> !cells.get(p).region(region.id(), layer).isEmpty());
-    if (!somewhere) {
-      boolean core = region.shape().isOfCore();
-      add(
-          "region-empty:" + piece.id() + ":" + region.id(),
-          core
-              ? "Nothing is left of %s".formatted(region.name())
-              : "%s lies outside its piece".formatted(region.name()),
-          core
-              ? "%s is nowhere thick enough for its depth, from L1 to L%d. Make it less deep."
-                  .formatted(piece.name(), stacks.get(p).layers().size())
-              : "No place of %s lies in it, so it changes nothing. Move it, or remove it."
-                  .formatted(piece.name()),
-          Optional.of(piece),
-          new Remedy("Remove the region", new RegionEditor(plan, piece.id()).remove(region.id())));
+    if (region.clearanceMm().isEmpty()) {
+      extent(p, region);
     }
+  }
+
+  /** A region that is nowhere, and a core that is interrupted. */
+  private void extent(int p, Region region) {
+    Piece piece = placed.get(p).piece();
+    List<PieceLayer> layers = stacks.get(p).layers();
+    BitSet there = new BitSet(layers.size());
+    for (int i = 0; i < layers.size(); i++) {
+      there.set(i, !cells.get(p).region(region.id(), layers.get(i)).isEmpty());
+    }
+    if (there.isEmpty()) {
+      nowhere(piece, region, layers.size());
+      return;
+    }
+    int gap = there.nextClearBit(there.nextSetBit(0));
+    if (region.shape() instanceof Region.Core && gap < there.length()) {
+      PieceLayer last = layers.get(there.nextSetBit(gap) - 1);
+      findings.add(
+          new Finding(
+              "core-gap:" + piece.id() + ":" + region.id(),
+              Severity.NOTE,
+              "%s is interrupted".formatted(region.name()),
+              Checks.text(
+                  "Between %.2f and %.2f mm nothing is left of it: %s is not thick enough there for"
+                      + " its depth. Make it less deep, if it should go through.",
+                  layers.get(gap).bottom(), last.top(), piece.name()),
+              Optional.of(piece.id()),
+              Optional.of(layers.get(gap).bottom()),
+              List.of()));
+    }
+  }
+
+  private void nowhere(Piece piece, Region region, int layers) {
+    String title = "%s lies outside its piece".formatted(region.name());
+    String reason =
+        "No place of %s lies in it, so it changes nothing. Move it, or remove it."
+            .formatted(piece.name());
+    if (region.shape().isOfCore()) {
+      title = "Nothing is left of %s".formatted(region.name());
+      reason =
+          "%s is nowhere thick enough for its depth, from L1 to L%d. Make it less deep."
+              .formatted(piece.name(), layers);
+    } else if (region.shape() instanceof Region.Patch) {
+      title = "Nothing is marked for %s".formatted(region.name());
+      reason =
+          "So it changes nothing. Mark some of the surface of %s, or remove it."
+              .formatted(piece.name());
+    }
+    add(
+        "region-empty:" + piece.id() + ":" + region.id(),
+        title,
+        reason,
+        Optional.of(piece),
+        new Remedy("Remove the region", new RegionEditor(plan, piece.id()).remove(region.id())));
   }
 
   /** Where a patch is nowhere as wide as a line, it cannot be printed on its own. */

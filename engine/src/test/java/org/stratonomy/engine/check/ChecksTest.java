@@ -21,6 +21,7 @@ import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
+import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Triangles;
@@ -184,6 +185,36 @@ class ChecksTest {
             List.of(ball),
             Shapes.region("ball", Map.of(Setting.NOZZLE_TEMPERATURE, Value.of(220))));
     assertThat(finding(hot, Shapes.bar(20, 20, 5), "rule-scope")).isEmpty();
+  }
+
+  @Test
+  void aCoreThatIsInterruptedIsSaidWithItsHeights() {
+    Mesh waisted =
+        Shapes.turned(
+            new double[] {8, 0},
+            new double[] {8, 4},
+            new double[] {1, 4.01},
+            new double[] {1, 6},
+            new double[] {8, 6.01},
+            new double[] {8, 10});
+    Region core = new Region("core", "Core", new Region.Core(Depth.ofMm(2), Depth.ofMm(0.4)));
+    Rule fan = Shapes.region("core", Map.of(Setting.FAN, Value.of(20)));
+    Finding gap = finding(Shapes.divided(List.of(core), fan), waisted, "core-gap").orElseThrow();
+    // 0.4 mm below and above the waist are kept for the shell.
+    assertThat(gap.reason()).contains("Between 3.60 and 6.40 mm");
+    assertThat(finding(Shapes.divided(List.of(core), fan), Shapes.bar(20, 20, 5), "core-gap"))
+        .isEmpty();
+  }
+
+  @Test
+  void aPatchWithoutAnythingMarkedIsSaid() {
+    Region patch =
+        new Region(
+            "p", "Badge", new Region.Patch("body", Triangles.NONE, Depth.of(2), Depth.of(2)));
+    Plan plan =
+        Shapes.divided(List.of(patch), Shapes.region("p", Map.of(Setting.FAN, Value.of(20))));
+    assertThat(finding(plan, Shapes.bar(20, 20, 5), "region-empty").orElseThrow().title())
+        .isEqualTo("Nothing is marked for Badge");
   }
 
   @Test
