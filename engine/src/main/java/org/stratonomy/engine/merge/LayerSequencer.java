@@ -80,16 +80,19 @@ final class LayerSequencer {
     return new LineOrder(sequencer.order);
   }
 
-  private void nearestBatches(List<Batch> batches) {
+  private void nearestBatches(List<Batch> all) {
+    List<Batch> batches = all.stream().filter(batch -> !batch.lines.isEmpty()).toList();
+    if (batches.size() == 1) {
+      island(batches.getFirst());
+      return;
+    }
     NearestPoints starts = new NearestPoints();
-    int left = 0;
     for (int b = 0; b < batches.size(); b++) {
       for (Line line : batches.get(b).lines) {
         Seam.NEAREST.addStarts(line, b, starts);
       }
-      left += batches.get(b).lines.isEmpty() ? 0 : 1;
     }
-    for (; left > 0; left--) {
+    for (int left = batches.size(); left > 0; left--) {
       int batch = starts.owner(starts.nearest(x, y));
       starts.remove(batch);
       island(batches.get(batch));

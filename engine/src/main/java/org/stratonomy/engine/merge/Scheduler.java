@@ -261,8 +261,12 @@ public final class Scheduler {
     TravelPlanner planner =
         new TravelPlanner(
             travel,
-            piece -> sections.get(piece).get(part(layer, piece).layer().index()).area(),
-            piece -> settings(part(layer, piece)).number(Setting.LINE_WIDTH));
+            piece ->
+                TravelRoom.of(
+                    sections.get(piece),
+                    part(layer, piece).layer().index(),
+                    settings(part(layer, piece)).number(Setting.LINE_WIDTH),
+                    memo));
     List<Travel> travels = new ArrayList<>();
     LineOrder.Item before = null;
     for (LineOrder.Item item : order.items()) {

@@ -5,10 +5,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.IntFunction;
 import org.stratonomy.engine.motion.TravelSettings;
-import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.Path;
-import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.plane.Router;
 
 /**
@@ -17,9 +15,6 @@ import org.stratonomy.engine.plane.Router;
  * else straight, with the strand drawn back.
  */
 final class TravelPlanner {
-  /** Lines along the edge of a piece may lie this share of a width inside it. */
-  private static final double EDGE = 0.24;
-
   /** Ways inside are taken up to this many times the straight way … */
   private static final double DETOUR = 3;
 
@@ -27,18 +22,15 @@ final class TravelPlanner {
   private static final double DETOUR_MM = 10;
 
   private final TravelSettings settings;
-  private final IntFunction<Area> sections;
-  private final IntFunction<Double> widths;
+  private final IntFunction<Router.Room> rooms;
   private final Map<Integer, Router> routers = new HashMap<>();
 
   /**
-   * @param sections of the layer, by the index of the piece
-   * @param widths of lines, mm, by the index of the piece
+   * @param rooms where the head may go within a piece in the layer, by the index of the piece
    */
-  TravelPlanner(TravelSettings settings, IntFunction<Area> sections, IntFunction<Double> widths) {
+  TravelPlanner(TravelSettings settings, IntFunction<Router.Room> rooms) {
     this.settings = settings;
-    this.sections = sections;
-    this.widths = widths;
+    this.rooms = rooms;
   }
 
   /**
@@ -55,17 +47,12 @@ final class TravelPlanner {
     if (from == to && from != Stroke.NO_PIECE) {
       Optional<Path> way =
           routers
-              .computeIfAbsent(from, this::router)
+              .computeIfAbsent(from, piece -> new Router(rooms.apply(piece)))
               .way(ax, ay, bx, by, DETOUR * length + DETOUR_MM);
       if (way.isPresent()) {
         return Travel.along(way.get());
       }
     }
     return Travel.RETRACTED;
-  }
-
-  private Router router(int piece) {
-    double width = widths.apply(piece);
-    return new Router(Plane.inset(sections.apply(piece), EDGE * width), (1 - EDGE) * width);
   }
 }

@@ -30,16 +30,30 @@ public final class Router {
   private final Clipper cornersCut;
 
   /**
-   * @param area where ways may run; ends of ways may lie on its boundary
-   * @param marginMm distance from the boundary of ways that are not straight
+   * Where ways may run.
+   *
+   * @param area ends of ways may lie on its boundary
+   * @param rail along its boundary run ways that are not straight
+   * @param corners ways that are cut short stay inside of it
+   * @param marginMm distance of the rail from the boundary
    */
-  public Router(Area area, double marginMm) {
-    margin = marginMm;
-    open = new Clipper(area);
-    Area shrunk = Plane.inset(area, marginMm);
-    rail = new EdgeGrid(shrunk);
-    withinRail = new Clipper(shrunk);
-    cornersCut = new Clipper(Plane.inset(area, SLACK * marginMm));
+  public record Room(Area area, Area rail, Area corners, double marginMm) {
+    public static Room of(Area area, double marginMm) {
+      return new Room(
+          area, Plane.inset(area, marginMm), Plane.inset(area, SLACK * marginMm), marginMm);
+    }
+
+    public int pointCount() {
+      return area.pointCount() + rail.pointCount() + corners.pointCount();
+    }
+  }
+
+  public Router(Room room) {
+    margin = room.marginMm;
+    open = new Clipper(room.area);
+    rail = new EdgeGrid(room.rail);
+    withinRail = new Clipper(room.rail);
+    cornersCut = new Clipper(room.corners);
   }
 
   /**

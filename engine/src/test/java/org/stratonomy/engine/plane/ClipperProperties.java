@@ -68,7 +68,7 @@ class ClipperProperties {
   void waysInsideStayInside(@ForAll long seed) {
     Random random = new Random(seed);
     Area area = randomArea(random);
-    Router router = new Router(area, 0.4);
+    Router router = new Router(Router.Room.of(area, 0.4));
     Clipper loose = new Clipper(Plane.outset(area, 0.01));
     for (int i = 0; i < 20; i++) {
       double ax = random.nextDouble() * 20;
@@ -95,16 +95,17 @@ class ClipperProperties {
   void aWayLeadsAroundTheBendAndNotThroughTheOpening() {
     Area bend =
         Area.ofMm(new double[] {0, 0, 30, 0, 30, 30, 20, 30, 20, 10, 10, 10, 10, 30, 0, 30});
-    Path way = new Router(bend, 1).way(5, 28, 25, 28, 200).orElseThrow();
+    Path way = new Router(Router.Room.of(bend, 1)).way(5, 28, 25, 28, 200).orElseThrow();
     assertThat(way.lengthMm()).isBetween(45.0, 56.0);
-    assertThat(new Router(bend, 1).way(5, 28, 25, 28, 30)).isEmpty();
-    assertThat(new Router(bend, 1).way(5, 28, 5, 2, 200).orElseThrow().size()).isEqualTo(2);
+    assertThat(new Router(Router.Room.of(bend, 1)).way(5, 28, 25, 28, 30)).isEmpty();
+    assertThat(new Router(Router.Room.of(bend, 1)).way(5, 28, 5, 2, 200).orElseThrow().size())
+        .isEqualTo(2);
   }
 
   @Test
   void thereIsNoWayFromOnePartToAnother() {
     Area two = Plane.union(Area.rectangle(0, 0, 10, 10), Area.rectangle(20, 0, 30, 10));
-    assertThat(new Router(two, 1).way(5, 5, 25, 5, 500)).isEmpty();
+    assertThat(new Router(Router.Room.of(two, 1)).way(5, 5, 25, 5, 500)).isEmpty();
   }
 
   @Test
