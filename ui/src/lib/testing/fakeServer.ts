@@ -68,6 +68,7 @@ export const SHELF: ShelfView = {
       slots: 1,
       idleSeconds: 60,
       meltMm3: 35,
+      plugMm3: 0,
       nozzleStepX: 0,
       nozzleStepY: 0,
       primeMm3: 10,

@@ -120,6 +120,7 @@ class RememberedResultsTest {
       case BRIM_UP_TO -> values.add(Value.of(50));
       case ARC_TOLERANCE -> values.add(Value.of(0.05));
       case PURGE_WEIGHT -> values.add(Value.of(0));
+      case FIRST_FILAMENT -> values.add(Value.of(1));
       default -> {
         // Shares of the range do.
       }

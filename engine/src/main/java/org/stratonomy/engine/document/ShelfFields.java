@@ -95,6 +95,15 @@ public final class ShelfFields {
               1000,
               "Filament in the melt zone; from it follows what a change purges."),
           number(
+              "plugMm3",
+              "Comes out unmixed",
+              "Changes",
+              "mm³",
+              0,
+              1000,
+              "Of the filament before, ahead of all that mixes: what is in the nozzle beyond the melt"
+                  + " zone. A test strip tells."),
+          number(
               "nozzleStepX",
               "Next nozzle, X",
               "Several nozzles",
@@ -167,6 +176,7 @@ public final class ShelfFields {
       Map.of(
           "slots", 1.0,
           "idleSeconds", 60.0,
+          "plugMm3", 0.0,
           "nozzleStepX", 0.0,
           "nozzleStepY", 0.0,
           "primeMm3", 10.0,

@@ -1,6 +1,9 @@
 package org.stratonomy.engine.merge;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Deque;
 import java.util.List;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Mix;
@@ -11,9 +14,9 @@ import org.stratonomy.engine.plan.Resolver;
 /**
  * What the filament before a change still colours. The melt is the stirred volume of {@link
  * PurgeVolumes}: after a volume V of another filament or mix has flowed in, exp(−V / V<sub>m</sub>)
- * of what was there before is left. It is followed from stroke to stroke, through purging and
- * through stops; where each filament has a nozzle of its own, nothing bleeds, and by hand the
- * nozzle is made clean at the change.
+ * of what was there before is left; ahead of that comes what is in the nozzle, unmixed. It is
+ * followed from stroke to stroke, through purging and through stops; where each filament has a
+ * nozzle of its own, nothing bleeds, and by hand the nozzle is made clean at the change.
  */
 public final class Bleed {
   /** Steps in which the colour goes over, in volumes of the melt. */
@@ -28,6 +31,11 @@ public final class Bleed {
 
   /** Shares of the filaments in the melt, by slot. */
   private double[] melt;
+
+  /** What has flowed in but is not in the melt yet: as much as comes out unmixed at a change. */
+  private final Deque<Inflow> waiting = new ArrayDeque<>();
+
+  private record Inflow(double[] shares, double mm3) {}
 
   /**
    * A run of a stroke in one colour; it reaches to the stroke's next run or to its end.
@@ -55,7 +63,7 @@ public final class Bleed {
     }
     Bleed bleed = new Bleed(resolver);
     int from = bleed.forgottenBefore(schedule, index);
-    bleed.melt = bleed.pure(schedule.layers().get(from).entrySlot());
+    bleed.fillWith(bleed.pure(schedule.layers().get(from).entrySlot()));
     for (int i = from; i <= index; i++) {
       bleed.runs.clear();
       bleed.layer(schedule.layers().get(i));
@@ -67,7 +75,7 @@ public final class Bleed {
   private int forgottenBefore(Schedule schedule, int index) {
     double volume = 0;
     int from = index;
-    while (from > 0 && volume < FORGOTTEN * machine.meltMm3()) {
+    while (from > 0 && volume < machine.plugMm3() + FORGOTTEN * machine.meltMm3()) {
       from--;
       List<Stroke> strokes = schedule.layers().get(from).strokes();
       volume += strokes.stream().mapToDouble(Stroke::volumeMm3).sum();
@@ -82,7 +90,9 @@ public final class Bleed {
       double[] pure = pure(stroke.slot());
       if (!halts.isEmpty() && halts.getFirst().beforeStroke() == i) {
         boolean cleaned = halts.removeFirst().isColourChange() && !machine.changesByItself();
-        melt = cleaned ? pure.clone() : melt;
+        if (cleaned) {
+          fillWith(pure);
+        }
       }
       stroke(i, stroke, pure);
     }
@@ -94,7 +104,7 @@ public final class Bleed {
     double length = stroke.path().lengthMm();
     double at = 0;
     boolean bleeds = false;
-    while (at < length && pigments.isSeen(melt, pure)) {
+    while (at < length && isForeign(pure)) {
       bleeds = true;
       double mm = Math.min(step, length - at);
       flow(pure, mm / 2 * stroke.crossSectionMm2());
@@ -108,7 +118,40 @@ public final class Bleed {
     flow(pure, (length - at) * stroke.crossSectionMm2());
   }
 
+  private void fillWith(double[] pure) {
+    melt = pure.clone();
+    waiting.clear();
+    if (machine.plugMm3() > 0) {
+      waiting.add(new Inflow(pure, machine.plugMm3()));
+    }
+  }
+
+  /** Whether another colour is seen, or will be before what flows in now comes out. */
+  private boolean isForeign(double[] pure) {
+    return pigments.isSeen(melt, pure)
+        || waiting.stream().anyMatch(inflow -> pigments.isSeen(inflow.shares, pure));
+  }
+
+  /**
+   * Lets filament flow in at one end, and as much out at the other. That what comes out unmixed
+   * lies behind the melt and not before it makes no difference for what comes out when.
+   */
   private void flow(double[] in, double mm3) {
+    Inflow last = waiting.peekLast();
+    boolean same = last != null && Arrays.equals(last.shares, in);
+    waiting.addLast(new Inflow(in, same ? waiting.removeLast().mm3 + mm3 : mm3));
+    for (double left = mm3; left > 0 && !waiting.isEmpty(); ) {
+      Inflow first = waiting.removeFirst();
+      double part = Math.min(left, first.mm3);
+      mix(first.shares, part);
+      left -= part;
+      if (first.mm3 > part) {
+        waiting.addFirst(new Inflow(first.shares, first.mm3 - part));
+      }
+    }
+  }
+
+  private void mix(double[] in, double mm3) {
     double left = Math.exp(-mm3 / machine.meltMm3());
     for (int i = 0; i < melt.length; i++) {
       melt[i] = in[i] + left * (melt[i] - in[i]);

@@ -39,38 +39,60 @@ final class FilamentOrder {
    */
   private record Ways(int[] slots, double[][] cost, int[][][] before) {}
 
+  /** Where it does not matter with which filament a print begins. */
+  static final int ANY = 0;
+
   private final Cost cost;
+  private final int begin;
   private final Map<SortedSet<Integer>, Ways> known = new HashMap<>();
 
-  private FilamentOrder(Cost cost) {
+  private FilamentOrder(Cost cost, int begin) {
     this.cost = cost;
+    this.begin = begin;
   }
 
   /**
    * @param layers the slots that each layer needs; none is possible
+   * @param begin slot to begin with, if the first layer that needs any needs it; or {@link #ANY}
    * @return the same slots of each layer, in order; the first of all is loaded before the start
    */
-  static List<List<Integer>> cheapest(List<SortedSet<Integer>> layers, Cost cost) {
+  static List<List<Integer>> cheapest(List<SortedSet<Integer>> layers, Cost cost, int begin) {
     return layers.stream().anyMatch(layer -> layer.size() > MOST)
-        ? plain(layers)
-        : new FilamentOrder(cost).find(layers);
+        ? plain(layers, begin)
+        : new FilamentOrder(cost, begin).find(layers);
+  }
+
+  /** Each layer from the lowest slot to the highest; only the first may begin with another one. */
+  static List<List<Integer>> upward(List<SortedSet<Integer>> layers, int begin) {
+    List<List<Integer>> orders = new ArrayList<>();
+    boolean first = true;
+    for (SortedSet<Integer> layer : layers) {
+      orders.add(beginningWith(first ? begin : ANY, layer));
+      first &= layer.isEmpty();
+    }
+    return orders;
   }
 
   /**
    * Each layer begins with the loaded filament if it needs it, and goes on in the order of slots.
    */
-  static List<List<Integer>> plain(List<SortedSet<Integer>> layers) {
+  static List<List<Integer>> plain(List<SortedSet<Integer>> layers, int begin) {
     List<List<Integer>> orders = new ArrayList<>();
-    int loaded = -1;
+    int loaded = begin;
     for (SortedSet<Integer> layer : layers) {
-      List<Integer> order = new ArrayList<>(layer);
-      if (order.remove((Integer) loaded)) {
-        order.addFirst(loaded);
-      }
-      orders.add(List.copyOf(order));
+      List<Integer> order = beginningWith(loaded, layer);
+      orders.add(order);
       loaded = order.isEmpty() ? loaded : order.getLast();
     }
     return orders;
+  }
+
+  private static List<Integer> beginningWith(int slot, SortedSet<Integer> layer) {
+    List<Integer> order = new ArrayList<>(layer);
+    if (order.remove((Integer) slot)) {
+      order.addFirst(slot);
+    }
+    return List.copyOf(order);
   }
 
   /** How often filament is changed. */
@@ -109,7 +131,7 @@ final class FilamentOrder {
       Step best = null;
       for (int first = 0; first < n; first++) {
         double way = ways.cost[first][last];
-        if (from.isEmpty() && way < least - SAME) {
+        if (from.isEmpty() && mayBegin(ways, first) && way < least - SAME) {
           least = way;
           best = new Step(ways.slots[first], first);
         }
@@ -127,6 +149,10 @@ final class FilamentOrder {
       }
     }
     return costs;
+  }
+
+  private boolean mayBegin(Ways ways, int first) {
+    return ways.slots[first] == begin || Arrays.binarySearch(ways.slots, begin) < 0;
   }
 
   private double between(int from, int to) {

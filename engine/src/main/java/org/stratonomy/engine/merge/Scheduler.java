@@ -115,7 +115,9 @@ public final class Scheduler {
         firstSlot,
         planSettings.number(Setting.BED_TEMPERATURE),
         travel,
-        resolver.machine().mixes() ? 0 : FilamentOrder.changes(FilamentOrder.plain(needed)),
+        resolver.machine().mixes()
+            ? 0
+            : FilamentOrder.changes(FilamentOrder.plain(needed, FilamentOrder.ANY)),
         ground.tower());
   }
 
@@ -139,13 +141,17 @@ public final class Scheduler {
     void forEach(int count, java.util.function.IntConsumer task);
   }
 
-  /** The order of filaments in each layer, for which changes cost the least. */
+  /** The order of filaments in each layer. */
   private List<List<Integer>> filaments(List<SortedSet<Integer>> needed) {
     double seconds = resolver.machine().changeSeconds();
     boolean purges = resolver.machine().changesByItself();
     double weight = purges ? planSettings.number(Setting.PURGE_WEIGHT) : 0;
+    int begin = (int) planSettings.number(Setting.FIRST_FILAMENT);
+    if (planSettings.choice(Setting.FILAMENT_ORDER).equals("slots upward")) {
+      return FilamentOrder.upward(needed, begin);
+    }
     return FilamentOrder.cheapest(
-        needed, (from, to) -> seconds + (weight == 0 ? 0 : weight * volumes.mm3(from, to)));
+        needed, (from, to) -> seconds + (weight == 0 ? 0 : weight * volumes.mm3(from, to)), begin);
   }
 
   /** The slots of all lines of a layer; the lines are looked at only if rules name several. */

@@ -29,6 +29,8 @@ import org.stratonomy.engine.mesh.Bounds;
  *     it is fed by hand
  * @param idleSeconds after which the motors let go by themselves; 0 for never
  * @param meltMm3 how much filament the melt zone holds that mixes at a change
+ * @param plugMm3 how much of the filament before still comes out unmixed after a change, because it
+ *     is in the nozzle beyond the melt zone
  * @param nozzleStepX from each nozzle to the next, mm
  * @param nozzleStepY from each nozzle to the next, mm
  * @param primeMm3 what a nozzle that waited loses, and pushes out before it prints
@@ -59,6 +61,7 @@ public record Machine(
     int slots,
     double idleSeconds,
     double meltMm3,
+    double plugMm3,
     double nozzleStepX,
     double nozzleStepY,
     double primeMm3,

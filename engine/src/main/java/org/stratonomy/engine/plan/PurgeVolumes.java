@@ -4,12 +4,13 @@ import java.util.Optional;
 
 /**
  * How much filament must flow through the nozzle after a change until the one before is not seen
- * any more. The melt is a stirred volume V<sub>m</sub>: after a volume V has flowed in, the share
- * exp(−V / V<sub>m</sub>) of it is still the filament before. What is mixed looks like pigments
- * mixed: its reflectance is the geometric mean of both, weighted by their shares, so that a little
- * dark filament shows in a light one sooner than the other way round. The share may be so large
- * that the colour differs by {@value #JUST_SEEN} from the pure one, and between different materials
- * no larger than {@value #OTHER_MATERIAL}, because what is left of the other one weakens the part.
+ * any more. First what is in the nozzle comes out as it is, a volume V<sub>p</sub>. The melt is a
+ * stirred volume V<sub>m</sub>: after a volume V more has flowed, the share exp(−V / V<sub>m</sub>)
+ * of it is still the filament before. What is mixed looks like pigments mixed: its reflectance is
+ * the geometric mean of both, weighted by their shares, so that a little dark filament shows in a
+ * light one sooner than the other way round. The share may be so large that the colour differs by
+ * {@value #JUST_SEEN} from the pure one, and between different materials no larger than {@value
+ * #OTHER_MATERIAL}, because what is left of the other one weakens the part.
  *
  * <p>Where each filament has a nozzle of its own nothing mixes; a nozzle that waited pushes out
  * what it lost meanwhile.
@@ -37,15 +38,17 @@ public final class PurgeVolumes {
    * @param mixes whether both filaments go through one nozzle; if not, what follows of the melt
    *     does not count, and the volume is what a nozzle that waited pushes out
    * @param meltMm3 what the melt zone of the machine holds
+   * @param plugMm3 what comes out unmixed before; 0 if nothing needs to come out
    * @param shareLeft how much of the filament before may be left
    * @param byMaterial whether the materials decide that and not the colours
-   * @param computedMm3 melt zone × ln(1 / share left)
+   * @param computedMm3 unmixed + melt zone × ln(1 / share left)
    * @param given whether the plan gives another volume
    * @param mm3 what is purged
    */
   public record Sum(
       boolean mixes,
       double meltMm3,
+      double plugMm3,
       double shareLeft,
       boolean byMaterial,
       double computedMm3,
@@ -63,21 +66,34 @@ public final class PurgeVolumes {
     if (machine.hasNozzles()) {
       double prime = from == to ? 0 : machine.primeMm3();
       double mm3 = volume.map(Purging.Volume::mm3).orElse(prime);
-      return new Sum(false, melt, 1, false, prime, volume.isPresent(), mm3);
+      return new Sum(false, melt, 0, 1, false, prime, volume.isPresent(), mm3);
     }
     Filament before = resolver.filament(from);
     Filament after = resolver.filament(to);
-    double byColour = shareUnseen(before.colour(), after.colour());
-    boolean byMaterial = !before.material().equals(after.material()) && byColour > OTHER_MATERIAL;
-    double share = byMaterial ? OTHER_MATERIAL : byColour;
-    double computed = from == to ? 0 : melt * Math.log(1 / share);
+    double share = from == to ? 1 : shareLeft(before, after);
+    boolean byMaterial = from != to && share < shareUnseen(before.colour(), after.colour());
+    double plug = share < 1 ? machine.plugMm3() : 0;
+    double computed = plug + melt * Math.log(1 / share);
     double mm3 = volume.map(Purging.Volume::mm3).orElse(computed);
-    return new Sum(true, melt, share, byMaterial, computed, volume.isPresent(), mm3);
+    return new Sum(true, melt, plug, share, byMaterial, computed, volume.isPresent(), mm3);
   }
 
   /** mm³ that a change takes. */
   public double mm3(int from, int to) {
     return sum(from, to).mm3();
+  }
+
+  /** ln(1 / share left) for a change from one filament to another in one nozzle. */
+  public static double logOfShareLeft(Filament before, Filament after) {
+    return Math.log(1 / shareLeft(before, after));
+  }
+
+  /** The largest share of one filament in another one that neither is seen nor weakens it. */
+  static double shareLeft(Filament before, Filament after) {
+    double byColour = shareUnseen(before.colour(), after.colour());
+    return before.material().equals(after.material())
+        ? byColour
+        : Math.min(byColour, OTHER_MATERIAL);
   }
 
   /** The largest share of one colour in another one that is not seen, 0 to 1. */

@@ -723,6 +723,28 @@ public enum Setting {
       "Lines for which any filament will do, so that they are printed with what a machine that"
           + " changes filament by itself purges, before the tower gets it: none; all but outer"
           + " walls and skins; or all."),
+  FILAMENT_ORDER(
+      "filamentOrder",
+      "Order of filaments",
+      Group.MATERIAL,
+      Scope.PLAN,
+      List.of("least cost", "slots upward"),
+      "least cost",
+      "In which order the filaments of a layer are printed: so that all changes of the print cost the"
+          + " least; or in every layer from the lowest slot to the highest, even if that takes more"
+          + " changes."),
+  FIRST_FILAMENT(
+      "firstFilament",
+      "Begins with slot",
+      Group.MATERIAL,
+      Scope.PLAN,
+      "",
+      0,
+      199,
+      true,
+      f -> 0,
+      "The slot whose filament is printed first of all, if the first layer needs it; 0 is the one with"
+          + " which changes cost the least."),
   PURGE_WEIGHT(
       "purgeWeight",
       "Worth of filament",

@@ -32,15 +32,23 @@ class FilamentOrderTest {
 
   /** All orders of all layers, tried one after the other. */
   private static double least(
-      List<SortedSet<Integer>> layers, List<List<Integer>> chosen, FilamentOrder.Cost cost) {
+      List<SortedSet<Integer>> layers,
+      List<List<Integer>> chosen,
+      FilamentOrder.Cost cost,
+      int begin) {
     if (chosen.size() == layers.size()) {
       return cost(chosen, cost);
     }
     double least = Double.POSITIVE_INFINITY;
-    for (List<Integer> order : orders(new ArrayList<>(layers.get(chosen.size())))) {
+    SortedSet<Integer> layer = layers.get(chosen.size());
+    boolean bound = layer.contains(begin) && chosen.stream().allMatch(List::isEmpty);
+    for (List<Integer> order : orders(new ArrayList<>(layer))) {
+      if (bound && order.getFirst() != begin) {
+        continue;
+      }
       List<List<Integer>> more = new ArrayList<>(chosen);
       more.add(order);
-      least = Math.min(least, least(layers, more, cost));
+      least = Math.min(least, least(layers, more, cost, begin));
     }
     return least;
   }
@@ -66,37 +74,47 @@ class FilamentOrderTest {
   void noOtherOrderIsCheaper(
       @ForAll @Size(min = 1, max = 4)
           List<@Size(max = 4) Set<@IntRange(min = 1, max = 4) Integer>> sets,
-      @ForAll @Size(16) List<@IntRange(min = 1, max = 9) Integer> costs) {
+      @ForAll @Size(16) List<@IntRange(min = 1, max = 9) Integer> costs,
+      @ForAll @IntRange(max = 4) int begin) {
     List<SortedSet<Integer>> layers = new ArrayList<>();
     sets.forEach(set -> layers.add(new TreeSet<>(set)));
     FilamentOrder.Cost cost = (from, to) -> costs.get(4 * (from - 1) + to - 1);
-    List<List<Integer>> found = FilamentOrder.cheapest(layers, cost);
+    List<List<Integer>> found = FilamentOrder.cheapest(layers, cost, begin);
     for (int i = 0; i < layers.size(); i++) {
       assertThat(new TreeSet<>(found.get(i))).isEqualTo(layers.get(i));
       assertThat(found.get(i)).hasSameSizeAs(layers.get(i));
     }
-    assertThat(cost(found, cost)).isCloseTo(least(layers, List.of(), cost), within(1e-6));
+    assertThat(cost(found, cost)).isCloseTo(least(layers, List.of(), cost, begin), within(1e-6));
   }
 
   @Test
   void aLayerEndsWithTheFilamentThatTheNextOneNeeds() {
     List<SortedSet<Integer>> layers = List.of(slots(1, 2, 3), slots(2, 3), slots(2), slots(1, 2));
-    assertThat(FilamentOrder.cheapest(layers, (from, to) -> 1))
+    assertThat(FilamentOrder.cheapest(layers, (from, to) -> 1, FilamentOrder.ANY))
         .containsExactly(List.of(1, 2, 3), List.of(3, 2), List.of(2), List.of(2, 1));
   }
 
   @Test
   void thePlainOrderBeginsWithWhatIsLoaded() {
     List<SortedSet<Integer>> layers = List.of(slots(1, 2), slots(), slots(1, 2, 3), slots(1));
-    assertThat(FilamentOrder.plain(layers))
+    assertThat(FilamentOrder.plain(layers, FilamentOrder.ANY))
         .containsExactly(List.of(1, 2), List.of(), List.of(2, 1, 3), List.of(1));
+  }
+
+  @Test
+  void aFixedOrderGoesUpInEveryLayerButMayBeginWithAnother() {
+    List<SortedSet<Integer>> layers = List.of(slots(), slots(1, 2), slots(1, 2), slots(1));
+    assertThat(FilamentOrder.upward(layers, FilamentOrder.ANY))
+        .containsExactly(List.of(), List.of(1, 2), List.of(1, 2), List.of(1));
+    assertThat(FilamentOrder.upward(layers, 2))
+        .containsExactly(List.of(), List.of(2, 1), List.of(1, 2), List.of(1));
   }
 
   @Test
   void whereOrdersCostTheSameSlotsGoUp() {
     List<SortedSet<Integer>> layers = List.of(slots(), slots(2, 4, 5), slots());
-    assertThat(FilamentOrder.cheapest(layers, (from, to) -> 1))
+    assertThat(FilamentOrder.cheapest(layers, (from, to) -> 1, FilamentOrder.ANY))
         .containsExactly(List.of(), List.of(2, 4, 5), List.of());
-    assertThat(FilamentOrder.cheapest(List.of(), (from, to) -> 1)).isEmpty();
+    assertThat(FilamentOrder.cheapest(List.of(), (from, to) -> 1, FilamentOrder.ANY)).isEmpty();
   }
 }

@@ -1,0 +1,155 @@
+package org.stratonomy.engine.calibrate;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.List;
+import java.util.Map;
+import org.stratonomy.engine.document.StratFile;
+import org.stratonomy.engine.mesh.MeshBuilder;
+import org.stratonomy.engine.mesh.StlWriter;
+import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Placement;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
+import org.stratonomy.engine.problem.Problem;
+
+/**
+ * A plan of two strips that show how far a change of filament is seen, in either direction. Both
+ * lie on the bed side by side, each of one filament. The topmost layer of each is laid straight
+ * after a change, without purging, in lines across the strip from one end to the other; so a length
+ * of strip is a volume of filament. Teeth along a strip tell the length: one each 5 mm, a longer
+ * one each 10 mm, the longest each 50 mm.
+ */
+public final class TestStrip {
+  static final double WIDTH_MM = 10;
+  static final double LAYER_MM = 0.2;
+
+  /** Filament in a length of strip. */
+  public static final double MM3_PER_MM = WIDTH_MM * LAYER_MM;
+
+  /** Layers of the strip in the second filament; the other one has a layer more. */
+  private static final int LAYERS = 3;
+
+  private static final double MOST_MM = 200;
+  private static final double STEP_MM = 50;
+  private static final double ROOM_MM = 15;
+  private static final double TOOTH_MM = 0.9;
+  private static final double TOOTH_EACH_MM = 5;
+  private static final double APART_MM = 20;
+
+  private TestStrip() {}
+
+  /**
+   * @param machine one that changes filament by itself, in one nozzle
+   * @throws Problem if the machine cannot print the strips
+   */
+  public static StratFile of(Machine machine, Filament first, Filament second) {
+    if (!machine.changesByItself() || machine.hasNozzles() || machine.mixes()) {
+      throw new Problem(
+          Problem.Kind.PLAN,
+          machine.name(),
+          "It does not change filament by itself in one nozzle, so nothing needs to be found out.",
+          "Choose a machine with a feeder.");
+    }
+    double length =
+        Math.min(MOST_MM, Math.floor((machine.bedX() - 2 * ROOM_MM) / STEP_MM) * STEP_MM);
+    if (length < STEP_MM) {
+      throw new Problem(
+          Problem.Kind.PLAN,
+          machine.name(),
+          "Its bed is too narrow for a strip of %s mm.".formatted(Value.of(STEP_MM)),
+          "Give what a change purges in the table of changes.");
+    }
+    double y = machine.bedY() / 2;
+    Piece there = piece("there", "Strip in " + second.name(), machine.bedX() / 2, y + APART_MM / 2);
+    Piece back = piece("back", "Strip in " + first.name(), machine.bedX() / 2, y - APART_MM / 2);
+    List<Rule> rules =
+        List.of(
+            new Rule(
+                new Where(List.of(there.id()), List.of()),
+                Map.of(Setting.FILAMENT, Value.of(2), Setting.INFILL_ANGLE, Value.of(90))),
+            // Its topmost layer has an even number, in which lines turn by a right angle.
+            new Rule(
+                new Where(List.of(back.id()), List.of()),
+                Map.of(Setting.INFILL_ANGLE, Value.of(0))),
+            new Rule(
+                Where.EVERYWHERE,
+                Map.of(
+                    Setting.LAYER_HEIGHT, Value.of(LAYER_MM),
+                    Setting.FIRST_LAYER_HEIGHT, Value.of(LAYER_MM),
+                    Setting.WALLS, Value.of(0),
+                    Setting.BOTTOM_LAYERS, Value.of(LAYERS + 1),
+                    Setting.FILAMENT_ORDER, Value.of("slots upward"),
+                    Setting.PURGE_INTO, Value.of("nothing"))));
+    Plan plan =
+        new Plan(
+            "Test strip %s and %s".formatted(first.name(), second.name()),
+            machine.id(),
+            List.of(first.id(), second.id()),
+            List.of(there, back),
+            rules,
+            List.of());
+    return new StratFile(
+        plan,
+        Map.of(
+            mesh(there), strip(length, LAYERS * LAYER_MM),
+            mesh(back), strip(length, (LAYERS + 1) * LAYER_MM)));
+  }
+
+  private static Piece piece(String id, String name, double x, double y) {
+    return new Piece(
+        id, name, List.of(new Body("strip", "Strip", id + ".stl")), Placement.at(x, y), List.of());
+  }
+
+  private static String mesh(Piece piece) {
+    return piece.meshes().getFirst();
+  }
+
+  private static byte[] strip(double length, double height) {
+    TriangleSoup soup = new TriangleSoup(12 * (2 + (int) (length / TOOTH_EACH_MM)));
+    addBox(soup, 0, 0, length, WIDTH_MM, height);
+    for (int i = 1; i * TOOTH_EACH_MM < length; i++) {
+      double at = i * TOOTH_EACH_MM;
+      double reach = at % STEP_MM == 0 ? 6 : at % (2 * TOOTH_EACH_MM) == 0 ? 4 : 2;
+      addBox(soup, at - TOOTH_MM / 2, -reach, at + TOOTH_MM / 2, 1, height - LAYER_MM);
+    }
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try {
+      StlWriter.writeBinary(MeshBuilder.build("strip", soup), bytes);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return bytes.toByteArray();
+  }
+
+  /** Adds a box that stands on the bed. */
+  private static void addBox(
+      TriangleSoup soup, double x0, double y0, double x1, double y1, double height) {
+    double[][] low = {{x0, y0}, {x1, y0}, {x1, y1}, {x0, y1}};
+    for (int i = 0; i < 4; i++) {
+      double[] a = low[i];
+      double[] b = low[(i + 1) % 4];
+      triangle(soup, a, 0, b, 0, b, height);
+      triangle(soup, a, 0, b, height, a, height);
+    }
+    for (int i = 1; i < 3; i++) {
+      triangle(soup, low[0], 0, low[i + 1], 0, low[i], 0);
+      triangle(soup, low[0], height, low[i], height, low[i + 1], height);
+    }
+  }
+
+  private static void triangle(
+      TriangleSoup soup, double[] a, double az, double[] b, double bz, double[] c, double cz) {
+    soup.corner(a[0], a[1], az);
+    soup.corner(b[0], b[1], bz);
+    soup.corner(c[0], c[1], cz);
+  }
+}
