@@ -2,6 +2,7 @@
   import Items from '../lib/shelf/Items.svelte';
   import Recipes from '../lib/shelf/Recipes.svelte';
   import PageHead from '../lib/shell/PageHead.svelte';
+  import { navigate } from '../router';
 
   const PARTS = [
     ['machines', 'Machines', 'What your printers are, and how they want their programs.'],
@@ -29,7 +30,7 @@
     <Recipes />
   {:else}
     {#key part}
-      <Items kind={part} />
+      <Items kind={part} onPlan={(id) => void navigate('/plans/:id', { params: { id } })} />
     {/key}
   {/if}
 </main>

@@ -20,6 +20,7 @@ export type ShelfView = Schemas['ShelfView'];
 export type SettingView = Schemas['SettingView'];
 export type Filament = Schemas['Filament'];
 export type ProgramView = Schemas['ProgramView'];
+export type MeltFit = Schemas['MeltFit'];
 export type ChangeView = Schemas['ChangeView'];
 export type TowerView = Schemas['TowerView'];
 export type SampleView = Schemas['SampleView'];

@@ -168,7 +168,8 @@
       {session.filament(sum.from).name} → {session.filament(sum.to).name}:
       {#if sum.mixes}
         <span class="num"
-          >{sum.melt} mm³ × ln(1 / {percent(sum.shareLeft)}) = {Math.round(sum.computed)} mm³</span
+          >{#if sum.plug > 0}{sum.plug} mm³ +{/if}
+          {sum.melt} mm³ × ln(1 / {percent(sum.shareLeft)}) = {Math.round(sum.computed)} mm³</span
         >, because {sum.byMaterial
           ? `of ${session.filament(sum.from).material} no more may be left in ${session.filament(sum.to).material}`
           : 'so little of the one is not seen in the other'}.

@@ -15,6 +15,7 @@ function change(from: number, to: number, volume: number, given = false) {
     count: 3,
     mixes: true,
     melt: 35,
+    plug: 0,
     shareLeft: 0.02,
     byMaterial: false,
     computed: 137,

@@ -7,12 +7,15 @@
   import { Attempts } from '../shell/attempts.svelte';
   import ProblemNote from '../shell/ProblemNote.svelte';
   import { changed, copyOf, matters, type Item } from './itemFields';
+  import TestStrip from './TestStrip.svelte';
 
   interface Props {
     kind: 'machines' | 'filaments';
+    /** Called with the id of a plan that was made here. */
+    onPlan: (id: string) => void;
   }
 
-  let { kind }: Props = $props();
+  let { kind, onPlan }: Props = $props();
 
   let items = $state.raw<ItemsView>();
   let chosen = $state('');
@@ -164,6 +167,16 @@
           </fieldset>
         {/each}
       </div>
+      {#if kind === 'machines' && item['tools'] === 'feeder'}
+        {#key item.id}
+          <TestStrip
+            machine={item}
+            filaments={items!.filaments as Item[]}
+            {onPlan}
+            onTake={(held) => void attempts.run(() => put({ ...item, ...held }))}
+          />
+        {/key}
+      {/if}
       <p class="soft">
         A change counts at once, in every plan that uses this {one}. Hold the pointer over a name to
         see what it means.

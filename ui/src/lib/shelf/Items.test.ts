@@ -34,7 +34,7 @@ beforeEach(() => {
 });
 
 it('shows each field of what is chosen, with its unit', async () => {
-  render(Items, { kind: 'filaments' });
+  render(Items, { kind: 'filaments', onPlan: vi.fn() });
   expect(await screen.findByLabelText(/^Nozzle/)).toHaveValue('210');
   await fireEvent.click(screen.getByRole('button', { name: /Slate/ }));
   expect(screen.getByLabelText(/^Name/)).toHaveValue('Slate');
@@ -43,7 +43,7 @@ it('shows each field of what is chosen, with its unit', async () => {
 });
 
 it('sends an edit as the whole item, a feeder with its dialect', async () => {
-  render(Items, { kind: 'machines' });
+  render(Items, { kind: 'machines', onPlan: vi.fn() });
   await fireEvent.change(await screen.findByLabelText(/^Bed, X/), { target: { value: '180,5' } });
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
   expect(server.edits[0]).toEqual({ ...SHELF.machines[0], bedX: 180.5 });
@@ -55,7 +55,7 @@ it('sends an edit as the whole item, a feeder with its dialect', async () => {
 });
 
 it('says why something was refused, and shows again what holds', async () => {
-  render(Items, { kind: 'machines' });
+  render(Items, { kind: 'machines', onPlan: vi.fn() });
   const bed = await screen.findByLabelText(/^Bed, X/);
   server.problem = {
     status: 422,
@@ -67,7 +67,7 @@ it('says why something was refused, and shows again what holds', async () => {
 });
 
 it('copies without the id, and removes', async () => {
-  render(Items, { kind: 'machines' });
+  render(Items, { kind: 'machines', onPlan: vi.fn() });
   await fireEvent.click(await screen.findByRole('button', { name: 'Copy' }));
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
   expect(server.edits[0]).not.toHaveProperty('id');

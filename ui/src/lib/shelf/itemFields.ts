@@ -36,3 +36,17 @@ export function copyOf(item: Item): Omit<Item, 'id'> {
   const { id, ...rest } = item;
   return { ...rest, name: `${item.name} (copy of ${id})`.slice(0, 100) };
 }
+
+/** The darkest and the lightest filament of one material that differ most. */
+export function darkAndLight(filaments: readonly Item[]): [Item, Item] | undefined {
+  const light = (item: Item) => {
+    const rgb = parseInt(String(item['colour']).slice(1), 16);
+    return 0.3 * (rgb >> 16) + 0.59 * ((rgb >> 8) & 255) + 0.11 * (rgb & 255);
+  };
+  const pairs = filaments.flatMap((dark) =>
+    filaments
+      .filter((other) => other['material'] === dark['material'])
+      .map((other): [Item, Item] => [dark, other]),
+  );
+  return pairs.sort(([a, b], [c, d]) => light(d) - light(c) - (light(b) - light(a)))[0];
+}

@@ -166,4 +166,35 @@ class ShelfItemApiTest extends ApiTest {
         .andExpect(status().isUnprocessableContent())
         .andExpect(jsonPath("$.detail").value(Matchers.containsString("spools")));
   }
+
+  @Test
+  void testStripsBecomeAPlanAndWhatTheyShowBecomesVolumes() throws Exception {
+    JsonNode plan =
+        json(
+            mvc.perform(
+                    post("/api/shelf/strips")
+                        .param("machine", "workshop-four")
+                        .param("first", "slate")
+                        .param("second", "chalk"))
+                .andExpect(status().isCreated())
+                .andReturn());
+    assertThat(plan.get("document").get("machine").asString()).isEqualTo("workshop-four");
+    assertThat(result(plan).get("layers")).isNotNull();
+    mvc.perform(
+            get("/api/shelf/strips")
+                .param("first", "slate")
+                .param("second", "chalk")
+                .param("thereMm", "58")
+                .param("backMm", "46"))
+        .andExpect(status().isOk())
+        .andExpect(jsonPath("$.meltMm3", Matchers.closeTo(32, 1)))
+        .andExpect(jsonPath("$.thereMm", Matchers.closeTo(58, 1e-9)));
+    mvc.perform(
+            post("/api/shelf/strips")
+                .param("machine", "workshop-one")
+                .param("first", "slate")
+                .param("second", "chalk"))
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(jsonPath("$.remedy", Matchers.containsString("feeder")));
+  }
 }

@@ -105,4 +105,26 @@ class PurgeStory extends Story {
     assertThat(named("Tower X")).not().hasValue("128");
     assertThat(button("0 findings")).isVisible();
   }
+
+  @Test
+  void testStripsTellWhatTheNozzleHolds() throws IOException {
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Shelf")).click();
+    page.getByLabel("All machines").getByText("Workshop Four").click();
+    button("Copy").click();
+    Locator strip = named("Test strip");
+    typeInto("Second filament clean at", "58");
+    typeInto("First filament clean at", "46");
+    assertThat(strip.getByRole(AriaRole.STATUS)).containsText("mm³ mix");
+    strip.getByText(Pattern.compile("Use that for .*")).click();
+    assertThat(page.getByLabel("Comes out unmixed")).not().hasValue("0");
+    typeInto("First filament clean at", "90");
+    assertThat(strip).containsText("should take the longer way");
+    button("Make a plan of the strips").click();
+    computed();
+    assertThat(named("Name of the plan")).hasValue(Pattern.compile("Test strip .*"));
+    assertThat(page.getByTestId("totals")).containsText("6 changes");
+    List<String> lines = export();
+    assertThat(toolsAt(lines, "0.6")).containsExactly(0, 1);
+    assertThat(toolsAt(lines, "0.8")).containsExactly(0);
+  }
 }

@@ -119,6 +119,7 @@ final class ResultMapper {
         count,
         sum.mixes(),
         sum.meltMm3(),
+        sum.plugMm3(),
         sum.shareLeft(),
         sum.byMaterial(),
         sum.computedMm3(),

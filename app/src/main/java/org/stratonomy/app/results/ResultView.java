@@ -165,14 +165,15 @@ public record ResultView(
   public record TowerView(double x, double y, double side, double height, boolean given) {}
 
   /**
-   * A change of filament and what it takes: melt zone × ln(1 / share left), if the plan gives no
-   * other volume.
+   * A change of filament and what it takes: unmixed + melt zone × ln(1 / share left), if the plan
+   * gives no other volume.
    *
    * @param from slot of the filament that comes out
    * @param to slot of the filament that goes in
    * @param count how often it is made
    * @param mixes whether both go through one nozzle; if not, a nozzle pushes out what it lost
    * @param melt what the melt zone holds, mm³
+   * @param plug what comes out unmixed before, mm³
    * @param shareLeft how much of the filament before may be left, 0 to 1
    * @param byMaterial whether that follows from the materials and not from the colours
    * @param computed what follows, mm³
@@ -185,6 +186,7 @@ public record ResultView(
       int count,
       boolean mixes,
       double melt,
+      double plug,
       double shareLeft,
       boolean byMaterial,
       double computed,

@@ -1,0 +1,48 @@
+package org.stratonomy.app.calibrate;
+
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.stratonomy.app.plans.PlanImporter;
+import org.stratonomy.app.plans.PlanState;
+import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.calibrate.MeltFit;
+import org.stratonomy.engine.calibrate.TestStrip;
+import org.stratonomy.engine.plan.Shelf;
+
+/** Finds out what the nozzle of a machine holds. */
+@RestController
+@RequestMapping("/api/shelf/strips")
+class TestStripController {
+  private final Planner planner;
+  private final PlanImporter importer;
+
+  TestStripController(Planner planner, PlanImporter importer) {
+    this.planner = planner;
+    this.importer = importer;
+  }
+
+  /** A new plan of two test strips. */
+  @PostMapping
+  @ResponseStatus(HttpStatus.CREATED)
+  PlanState write(String machine, String first, String second) {
+    Shelf shelf = planner.shelf();
+    return importer.create(
+        TestStrip.of(shelf.machine(machine), shelf.filament(first), shelf.filament(second)));
+  }
+
+  /**
+   * What a nozzle holds, mm³, and what the strips would show with that, mm.
+   *
+   * @param thereMm where the strip in the second filament is clean
+   * @param backMm where the strip in the first filament is clean
+   */
+  @GetMapping
+  MeltFit read(String first, String second, double thereMm, double backMm) {
+    Shelf shelf = planner.shelf();
+    return MeltFit.of(thereMm, backMm, shelf.filament(first), shelf.filament(second));
+  }
+}
