@@ -92,6 +92,7 @@ public final class Checks {
     checks.slots();
     checks.findings.addAll(DivisionChecks.run(plan, placed, stack.pieces(), cells));
     checks.findings.addAll(StopChecks.run(plan, resolver.machine(), schedule));
+    checks.findings.addAll(ChangeChecks.run(plan, resolver, placed, schedule));
     checks.findings.addAll(NozzleChecks.run(plan, resolver.machine(), schedule));
     schedule
         .tower()

@@ -18,7 +18,7 @@ import java.util.stream.IntStream;
  *
  * <p>Where orders cost the same, slots go up.
  */
-final class FilamentOrder {
+public final class FilamentOrder {
   /** With more filaments than this in one layer the order is the plain one. */
   static final int MOST = 10;
 
@@ -93,6 +93,15 @@ final class FilamentOrder {
       order.addFirst(slot);
     }
     return List.copyOf(order);
+  }
+
+  /**
+   * How often filament must be changed at the least, whatever a change costs.
+   *
+   * @param layers the slots that each layer needs; none is possible
+   */
+  public static int fewestChanges(List<SortedSet<Integer>> layers) {
+    return changes(cheapest(layers, (from, to) -> 1, ANY));
   }
 
   /** How often filament is changed. */
