@@ -22,6 +22,9 @@
   /** Of the filling as it is poured, g/cm³. */
   let density = $state(1.5);
   let chosen = $state('');
+  /** How the piece is printed around the stop. */
+  let hollow = $state(false);
+  let withoutFan = $state(3);
   let fillings: FillingView[] = $state.raw([]);
   let known = $state(false);
 
@@ -47,6 +50,14 @@
       fillings = found;
       known = true;
     }
+  }
+
+  function setRules() {
+    void session.edit({
+      action: 'FILL',
+      piece: filling!.piece,
+      filling: { layer: here!.layer, hollow, withoutFan },
+    });
   }
 
   function x(z: number): number {
@@ -114,6 +125,22 @@
       <p class="soft">{filling.reason}</p>
     {:else}
       <p class="soft">This is the proposed height. {filling.reason}</p>
+    {/if}
+    {#if here}
+      <div class="line">
+        <span>below it</span>
+        <label><input type="checkbox" bind:checked={hollow} /> neither infill nor lid</label>
+      </div>
+      <div class="line">
+        <span>after it</span>
+        <NumberField
+          label="Layers without fan"
+          value={withoutFan}
+          onSet={(v) => (withoutFan = Math.max(0, Math.round(v)))}
+        />
+        <span class="soft">layers without fan</span>
+        <button class="tool" onclick={setRules}>Set these rules</button>
+      </div>
     {/if}
   {:else if known}
     <p class="soft">No piece has a hollow to fill.</p>

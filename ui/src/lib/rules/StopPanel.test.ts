@@ -11,9 +11,9 @@ const FILLING = {
   proposedMm: 8,
   reason: 'Above it the opening is narrower than 20 mm.',
   levels: [
-    { heightMm: 4, openingMm: 30, bridgeMm: 12, volumeMm3: 0 },
-    { heightMm: 6, openingMm: 30, bridgeMm: 12.34, volumeMm3: 2000 },
-    { heightMm: 8, openingMm: 21, bridgeMm: null, volumeMm3: 3500 },
+    { layer: 21, heightMm: 4, openingMm: 30, bridgeMm: 12, volumeMm3: 0 },
+    { layer: 31, heightMm: 6, openingMm: 30, bridgeMm: 12.34, volumeMm3: 2000 },
+    { layer: 41, heightMm: 8, openingMm: 21, bridgeMm: null, volumeMm3: 3500 },
   ],
 };
 
@@ -83,6 +83,14 @@ it('helps to fill: what is below, what closes it, and where it would be better',
   await fireEvent.click(screen.getByRole('button', { name: 'Stop at 8.0 mm instead' }));
   await vi.waitFor(() => expect(stops()?.[0]?.height).toBe(8));
   expect(await screen.findByText(/lines would hang free/)).toBeVisible();
+  await fireEvent.click(screen.getByLabelText('neither infill nor lid'));
+  await fireEvent.click(screen.getByRole('button', { name: 'Set these rules' }));
+  await vi.waitFor(() =>
+    expect(server.edits.at(-1)).toMatchObject({
+      action: 'FILL',
+      filling: { layer: 41, hollow: true, withoutFan: 3 },
+    }),
+  );
   await type('Opening that is needed', '15');
   await vi.waitFor(() => expect(server.asked.at(-1)).toContain('/fillings?opening=15'));
 });

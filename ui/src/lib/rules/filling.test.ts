@@ -7,9 +7,9 @@ const FILLING: FillingView = {
   proposedMm: 4,
   reason: '',
   levels: [
-    { heightMm: 2, openingMm: 30, bridgeMm: 0, volumeMm3: 0 },
-    { heightMm: 4, openingMm: 30, bridgeMm: 0, volumeMm3: 1400 },
-    { heightMm: 6, openingMm: 15, bridgeMm: null, volumeMm3: 2800 },
+    { layer: 11, heightMm: 2, openingMm: 30, bridgeMm: 0, volumeMm3: 0 },
+    { layer: 21, heightMm: 4, openingMm: 30, bridgeMm: 0, volumeMm3: 1400 },
+    { layer: 31, heightMm: 6, openingMm: 15, bridgeMm: null, volumeMm3: 2800 },
   ],
 };
 

@@ -39,6 +39,9 @@ class StopStory extends Story {
     button("Stop at 9.8 mm instead").click();
     assertThat(page.getByText("This is the proposed height")).isVisible();
     assertThat(level()).containsText("L50 ");
+    typeInto("Layers without fan", "4");
+    button("Set these rules").click();
+    assertThat(page.getByLabel("Rule sheet")).containsText("block · layers 50 to 53");
     typeInto("Note to the operator", "Pour sand");
     typeInto("Wait at X", "20");
     typeInto("Minutes that the operator takes", "10");

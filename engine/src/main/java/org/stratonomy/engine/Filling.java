@@ -28,13 +28,15 @@ public record Filling(List<Level> levels, Optional<Proposal> proposal) {
   /**
    * What a stop before a layer would meet.
    *
+   * @param layer its index in the piece, from 1
    * @param heightMm bottom of the layer
    * @param openingMm diameter of the largest circle that fits into the opening there
    * @param bridgeMm longest bridge that closes it from there on; infinite if lines would hang free,
    *     0 if it needs none
    * @param volumeMm3 of the hollow below
    */
-  public record Level(double heightMm, double openingMm, double bridgeMm, double volumeMm3) {}
+  public record Level(
+      int layer, double heightMm, double openingMm, double bridgeMm, double volumeMm3) {}
 
   /**
    * The highest stop through which the hollow can still be reached.
@@ -135,6 +137,7 @@ public record Filling(List<Level> levels, Optional<Proposal> proposal) {
       PieceLayer layer = layers.get(hollow.first + i);
       levels.add(
           new Level(
+              layer.index(),
               layer.bottom(),
               LargestCircle.diameterMm(hollow.areas.get(i), OPENING_TOLERANCE_MM),
               bridges[i],

@@ -6,12 +6,18 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.Filling.Level;
+import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.plan.FillingRules;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
 
@@ -74,6 +80,31 @@ class FillingTest {
     double frustum = Math.PI * 6 / 3 * (12 * 12 + 12 * 6 + 6 * 6);
     assertThat(stop.volumeMm3()).isCloseTo(Math.PI * 144 * 10 + frustum, within(90.0));
     assertThat(cone.proposal().orElseThrow().reason()).contains("narrower than 12 mm");
+  }
+
+  @Test
+  void belowTheStopThePieceIsHollowAndAboveItTheFanRests() {
+    Plan plan = Shapes.plan(List.of(), Shapes.everywhere(Map.of(Setting.SKIRT_LINES, Value.of(0))));
+    Plan set = FillingRules.set(plan, "piece", 11, true, 2);
+    PlanResult result = Shapes.compute(set, Shapes.bar(20, 20, 4));
+    List<LayerSchedule> layers = result.schedule().layers();
+    assertThat(roles(layers.get(8))).containsOnly(Role.OUTER_WALL, Role.INNER_WALL);
+    assertThat(roles(layers.get(11))).contains(Role.INFILL);
+    assertThat(fans(layers.get(9))).containsOnly(100.0);
+    assertThat(fans(layers.get(10))).containsOnly(0.0);
+    assertThat(fans(layers.get(11))).containsOnly(0.0);
+    assertThat(fans(layers.get(12))).containsOnly(100.0);
+    Plan moved = FillingRules.set(set, "piece", 15, false, 3);
+    assertThat(moved.rules()).hasSize(2);
+    assertThat(FillingRules.set(moved, "piece", 15, false, 0).rules()).isEqualTo(plan.rules());
+  }
+
+  private static Set<Role> roles(LayerSchedule layer) {
+    return layer.strokes().stream().map(Stroke::role).collect(Collectors.toSet());
+  }
+
+  private static Set<Double> fans(LayerSchedule layer) {
+    return layer.strokes().stream().map(Stroke::fanPercent).collect(Collectors.toSet());
   }
 
   @Test

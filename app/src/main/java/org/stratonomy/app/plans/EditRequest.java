@@ -37,6 +37,7 @@ import org.stratonomy.engine.plan.Where.Layers;
  * @param how things are aligned
  * @param shift of a body within its piece, mm
  * @param normal of the face that comes to lie on the bed, in the machine's axes
+ * @param filling how the piece is printed around the stop at which it is filled
  * @param slots filaments that bodies, or equal parts, take in turn
  */
 record EditRequest(
@@ -62,7 +63,8 @@ record EditRequest(
     @Schema(nullable = true) @Min(0) @Max(2) Integer axis,
     @Schema(nullable = true) Placer.How how,
     @Schema(nullable = true) @Size(min = 3, max = 3) List<Double> shift,
-    @Schema(nullable = true) @Size(min = 3, max = 3) List<Double> normal) {
+    @Schema(nullable = true) @Size(min = 3, max = 3) List<Double> normal,
+    @Schema(nullable = true) @Valid FillingRequest filling) {
 
   enum Action {
     DIVIDE,
@@ -91,7 +93,8 @@ record EditRequest(
     SHIFT_BODY,
     LAY_DOWN,
     MOVE_BODY,
-    APPLY_RECIPE
+    APPLY_RECIPE,
+    FILL
   }
 
   /**
@@ -101,6 +104,15 @@ record EditRequest(
    */
   record CourseRequest(
       @NotNull Layers.From from, boolean ramp, @NotEmpty @Valid List<StepRequest> steps) {}
+
+  /**
+   * Rules for a piece that is filled at a stop.
+   *
+   * @param layer the first one after the stop, counted from the bottom of the piece
+   * @param hollow whether there is neither infill nor a lid below
+   * @param withoutFan how many layers after the stop are printed without fan
+   */
+  record FillingRequest(@Min(1) int layer, boolean hollow, @Min(0) @Max(1000) int withoutFan) {}
 
   /** From a layer on, a value. */
   record StepRequest(@Min(1) int layer, double value) {}

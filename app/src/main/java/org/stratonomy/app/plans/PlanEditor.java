@@ -18,6 +18,7 @@ import org.stratonomy.engine.place.Placer;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.BodyEditor;
 import org.stratonomy.engine.plan.Divider;
+import org.stratonomy.engine.plan.FillingRules;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.PieceEditor;
 import org.stratonomy.engine.plan.Placement;
@@ -141,6 +142,7 @@ class PlanEditor {
                   given(r.body(), "body"),
                   Objects.requireNonNullElse(r.other(), ""));
       case APPLY_RECIPE -> withRecipe(plan, given(r.rule(), "rule"), given(r.recipe(), "recipe"));
+      case FILL -> filled(plan, given(r.piece(), "piece"), given(r.filling(), "filling"));
       case SPLIT_BODY -> split(plan, r);
       case ALTERNATE ->
           new BodyEditor(plan, given(r.piece(), "piece"))
@@ -154,6 +156,10 @@ class PlanEditor {
 
   private Placer placer(Plan plan) {
     return new Placer(plan, meshes);
+  }
+
+  private static Plan filled(Plan plan, String piece, EditRequest.FillingRequest f) {
+    return FillingRules.set(plan, piece, f.layer(), f.hollow(), f.withoutFan());
   }
 
   private Plan equalParts(Plan plan, EditRequest r) {

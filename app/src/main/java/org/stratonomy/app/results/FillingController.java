@@ -36,19 +36,22 @@ class FillingController {
   /**
    * What a stop before a layer would meet.
    *
+   * @param layer its number in the piece, from 1
    * @param heightMm bottom of the layer
    * @param openingMm diameter of the largest circle that fits into the opening
    * @param bridgeMm longest bridge that closes it; nothing if lines would hang free
    * @param volumeMm3 below
    */
   record LevelView(
+      int layer,
       double heightMm,
       double openingMm,
       @Schema(nullable = true) Double bridgeMm,
       double volumeMm3) {
     static LevelView of(Filling.Level level) {
       Double bridge = Double.isFinite(level.bridgeMm()) ? level.bridgeMm() : null;
-      return new LevelView(level.heightMm(), level.openingMm(), bridge, level.volumeMm3());
+      return new LevelView(
+          level.layer(), level.heightMm(), level.openingMm(), bridge, level.volumeMm3());
     }
   }
 
