@@ -111,9 +111,10 @@ class PurgeStory extends Story {
     page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Shelf")).click();
     page.getByLabel("All machines").getByText("Workshop Four").click();
     button("Copy").click();
+    assertThat(named("Name")).hasValue(Pattern.compile("Workshop Four \\(copy of .*"));
     Locator strip = named("Test strip");
-    typeInto("Second filament clean at", "58");
-    typeInto("First filament clean at", "46");
+    typeInto("Second filament clean at", "62");
+    typeInto("First filament clean at", "51");
     assertThat(strip.getByRole(AriaRole.STATUS)).containsText("mm³ mix");
     strip.getByText(Pattern.compile("Use that for .*")).click();
     assertThat(page.getByLabel("Comes out unmixed")).not().hasValue("0");

@@ -41,7 +41,7 @@ class StopStory extends Story {
     assertThat(level()).containsText("L50 ");
     typeInto("Layers without fan", "4");
     button("Set these rules").click();
-    assertThat(page.getByLabel("Rule sheet")).containsText("block · layers 50 to 53");
+    assertThat(page.getByLabel("Rule sheet")).containsText("layers 50 to 53");
     typeInto("Note to the operator", "Pour sand");
     typeInto("Wait at X", "20");
     typeInto("Minutes that the operator takes", "10");

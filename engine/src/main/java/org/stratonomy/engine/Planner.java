@@ -130,6 +130,7 @@ public final class Planner implements AutoCloseable {
             stages.sections,
             stages.inserts,
             stages.cells,
+            lines,
             schedule));
   }
 

@@ -5,11 +5,14 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.merge.Bleed;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
@@ -83,5 +86,42 @@ class BleedTest {
     PlanResult result = compute("blend", "nothing");
     assertThat(bleed(result, 16)).isNotEmpty();
     assertThat(bleed(result, 30)).isEmpty();
+  }
+
+  @Test
+  void layerByLayerAndAllAtOnceAreTheSame() {
+    PlanResult result = compute("workshop-four", "nothing");
+    List<List<Bleed.Run>> all = Bleed.ofAll(result.schedule(), result.resolver());
+    for (int layer = 1; layer <= 30; layer++) {
+      assertThat(all.get(layer - 1)).isEqualTo(bleed(result, layer));
+    }
+  }
+
+  private static Optional<Finding> finding(PlanResult result) {
+    return result.findings().stream().filter(f -> f.id().equals("bleed")).findFirst();
+  }
+
+  @Test
+  void whatBleedsIntoWhatIsSeenIsFoundAndMended() {
+    PlanResult result = compute("workshop-four", "nothing");
+    Finding finding = finding(result).orElseThrow();
+    assertThat(finding.reason()).startsWith("In 5 layers between 3.00 and 4.00 mm");
+    assertThat(finding.severity()).isEqualTo(Finding.Severity.NOTE);
+    Plan mended = finding.remedies().getFirst().plan();
+    assertThat(finding(Shapes.compute(mended, Shapes.bar(20, 16, 6)))).isEmpty();
+    assertThat(finding(compute("workshop-four", "tower"))).isEmpty();
+    assertThat(finding(compute("workshop-one", "nothing"))).isEmpty();
+  }
+
+  @Test
+  void aVolumeThatIsGivenTooSmallIsAWarning() {
+    Plan plan = compute("workshop-four", "tower").plan();
+    Purging less = new Purging(Optional.empty(), List.of(new Purging.Volume(1, 2, 20)));
+    Finding finding =
+        finding(Shapes.compute(plan.withPurging(less), Shapes.bar(20, 16, 6))).orElseThrow();
+    assertThat(finding.severity()).isEqualTo(Finding.Severity.WARNING);
+    assertThat(finding.remedies().getFirst().plan().purging().volumes()).isEmpty();
+    Purging more = new Purging(Optional.empty(), List.of(new Purging.Volume(1, 2, 400)));
+    assertThat(finding(Shapes.compute(plan.withPurging(more), Shapes.bar(20, 16, 6)))).isEmpty();
   }
 }

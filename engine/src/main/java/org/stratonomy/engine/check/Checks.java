@@ -17,6 +17,7 @@ import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshReport;
+import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.Piece;
@@ -68,6 +69,7 @@ public final class Checks {
    * @param sections one for each piece, in the plan's order
    * @param inserts one for each piece, in the plan's order
    * @param cells one for each piece, in the plan's order
+   * @param lines one for each piece, in the plan's order
    */
   public static List<Finding> run(
       Plan plan,
@@ -77,6 +79,7 @@ public final class Checks {
       List<Sections> sections,
       List<Inserts> inserts,
       List<Cells> cells,
+      List<PieceLines> lines,
       Schedule schedule) {
     Checks checks = new Checks(plan, resolver, placed, stack, schedule);
     for (int i = 0; i < placed.size(); i++) {
@@ -88,11 +91,18 @@ public final class Checks {
       insertChecks.run(placed.get(i).piece(), layers, sections.get(i), inserts.get(i));
     }
     checks.findings.addAll(insertChecks.findings());
+    StandingChecks standing = new StandingChecks(plan, stack.raftLayers() > 0);
+    for (int i = 0; i < placed.size(); i++) {
+      PieceStack piece = stack.pieces().get(i);
+      standing.run(placed.get(i).piece(), piece, sections.get(i), lines.get(i));
+    }
+    checks.findings.addAll(standing.findings());
     checks.skirt();
     checks.slots();
     checks.findings.addAll(DivisionChecks.run(plan, placed, stack.pieces(), cells));
     checks.findings.addAll(StopChecks.run(plan, resolver.machine(), schedule));
     checks.findings.addAll(ChangeChecks.run(plan, resolver, placed, schedule));
+    checks.findings.addAll(BleedChecks.run(plan, resolver, schedule));
     checks.findings.addAll(NozzleChecks.run(plan, resolver.machine(), schedule));
     schedule
         .tower()

@@ -71,6 +71,23 @@ public final class Bleed {
     return List.copyOf(bleed.runs);
   }
 
+  /**
+   * What comes out in another colour in each layer of a print.
+   *
+   * @return for each layer, from the bottom, what {@link #of} says of it
+   */
+  public static List<List<Run>> ofAll(Schedule schedule, Resolver resolver) {
+    Bleed bleed = new Bleed(resolver);
+    bleed.fillWith(bleed.pure(schedule.firstSlot()));
+    List<List<Run>> all = new ArrayList<>();
+    for (LayerSchedule layer : schedule.layers()) {
+      bleed.runs.clear();
+      bleed.layer(layer);
+      all.add(List.copyOf(bleed.runs));
+    }
+    return all;
+  }
+
   /** The first layer that what is in the melt at a later one may come from. */
   private int forgottenBefore(Schedule schedule, int index) {
     double volume = 0;

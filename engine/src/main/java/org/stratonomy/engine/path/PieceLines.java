@@ -79,6 +79,11 @@ public final class PieceLines {
         .lines(sections.get(layer.index()).area(), supports.area(layer.index()));
   }
 
+  /** What support covers in a layer. */
+  public Area supportArea(PieceLayer layer) {
+    return supports.area(layer.index());
+  }
+
   /** What a layer covers, with support. */
   public Area standing(PieceLayer layer) {
     return Plane.union(sections.get(layer.index()).area(), supports.area(layer.index()));

@@ -4,6 +4,9 @@ import java.util.List;
 
 /** Colours of filaments that are mixed like pigments. */
 public final class PigmentMix {
+  /** No two colours are so far apart that a smaller share of one in the other is seen. */
+  private static final double UNSEEN = 1e-3;
+
   private final List<String> colours;
 
   /**
@@ -28,6 +31,13 @@ public final class PigmentMix {
 
   /** Whether two mixes are told apart. */
   public boolean isSeen(double[] one, double[] other) {
+    double most = 0;
+    for (int i = 0; i < one.length; i++) {
+      most = Math.max(most, Math.abs(one[i] - other[i]));
+    }
+    if (most < UNSEEN) {
+      return false;
+    }
     Lab first = Lab.of(Lab.mix(colours, one));
     return first.distance(Lab.of(Lab.mix(colours, other))) > PurgeVolumes.JUST_SEEN;
   }

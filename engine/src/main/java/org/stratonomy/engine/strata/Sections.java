@@ -44,6 +44,9 @@ public final class Sections {
     Key key(int layer);
   }
 
+  /** So many corners are looked at before two areas are cut with each other. */
+  private static final int LOOKS = 4;
+
   private final Cavities cavities;
   private final List<SolidSections> bodies = new ArrayList<>();
   private final Memo memo;
@@ -129,6 +132,36 @@ public final class Sections {
     }
     Key key = Key.of("whole").add(key(index)).build();
     return memo.get(key, Section.class, () -> Section.of(bodies(index))).area();
+  }
+
+  /**
+   * Parts of a layer under which the layer below has nothing of the piece at all.
+   *
+   * @param index of the piece's layer, from 1; the lowest one has none
+   */
+  public Area islands(int index) {
+    if (index <= 1 || index > keys.length) {
+      return Area.EMPTY;
+    }
+    Key key = Key.of("islands").add(key(index - 1)).add(key(index)).build();
+    return memo.get(key, Section.class, () -> Section.of(islands(whole(index), whole(index - 1))))
+        .area();
+  }
+
+  private static Area islands(Area area, Area below) {
+    List<Area> islands = area.parts().stream().filter(part -> !meet(part, below)).toList();
+    return islands.isEmpty() ? Area.EMPTY : Plane.union(islands);
+  }
+
+  /** Two areas meet; mostly a corner of the one lies within the other. */
+  private static boolean meet(Area part, Area below) {
+    for (int i = 0; i < Math.min(LOOKS, part.pointCount()); i++) {
+      int at = i * part.pointCount() / LOOKS;
+      if (below.contains(part.x(at) / Area.UNITS_PER_MM, part.y(at) / Area.UNITS_PER_MM)) {
+        return true;
+      }
+    }
+    return !Plane.intersection(part, below).isEmpty();
   }
 
   private Section cut(int index) {

@@ -1,0 +1,130 @@
+package org.stratonomy.engine.check;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.stratonomy.engine.check.Finding.Remedy;
+import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.path.PieceLines;
+import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.RuleEditor;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
+import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.strata.PieceLayer;
+import org.stratonomy.engine.strata.PieceStack;
+import org.stratonomy.engine.strata.Sections;
+
+/** What a piece stands on: parts that begin in mid-air, and a tall piece on little of the bed. */
+final class StandingChecks {
+  /** Islands smaller than this are hardly a line, mm². */
+  private static final double LEAST_MM2 = 0.5;
+
+  /** Support may end so many layers below what it carries. */
+  private static final int SUPPORT_LAYERS = 4;
+
+  /** A piece may be so many times as high as what it stands on is wide. */
+  private static final double SLENDER = 6;
+
+  private static final int BRIM = 8;
+
+  private final Plan plan;
+  private final boolean onRaft;
+  private final List<Finding> findings = new ArrayList<>();
+
+  /**
+   * @param onRaft whether all pieces stand on a raft
+   */
+  StandingChecks(Plan plan, boolean onRaft) {
+    this.plan = plan;
+    this.onRaft = onRaft;
+  }
+
+  List<Finding> findings() {
+    return findings;
+  }
+
+  void run(Piece piece, PieceStack stack, Sections sections, PieceLines lines) {
+    islands(piece, stack.layers(), sections, lines);
+    if (stack.onBed() && !onRaft && !stack.layers().isEmpty()) {
+      contact(piece, stack.layers(), lines);
+    }
+  }
+
+  private void islands(Piece piece, List<PieceLayer> layers, Sections sections, PieceLines lines) {
+    List<PieceLayer> heights = new ArrayList<>();
+    int places = 0;
+    double mm2 = 0;
+    for (PieceLayer layer : layers) {
+      for (Area island : sections.islands(layer.index()).parts()) {
+        if (island.areaMm2() >= LEAST_MM2 && !isCarried(island, layers, layer.index(), lines)) {
+          places++;
+          mm2 = Math.max(mm2, island.areaMm2());
+          heights.add(layer);
+        }
+      }
+    }
+    if (places > 0) {
+      PieceLayer first = heights.getFirst();
+      findings.add(
+          new Finding(
+              "mid-air:" + piece.id(),
+              Severity.WARNING,
+              Checks.text(
+                  "%s begins in mid-air in %d %s",
+                  piece.name(), places, places == 1 ? "place" : "places"),
+              Checks.text(
+                  "%s there is nothing below up to %.1f mm² of it. Support it, turn the piece, or"
+                      + " join it to what is below.",
+                  first == heights.getLast()
+                      ? Checks.text("At %.2f mm", first.bottom())
+                      : Checks.text(
+                          "From %.2f to %.2f mm", first.bottom(), heights.getLast().bottom()),
+                  mm2),
+              Optional.of(piece.id()),
+              Optional.of(first.bottom()),
+              List.of(
+                  new Remedy("Support it", set(piece, Setting.SUPPORT, Value.of("everywhere"))))));
+    }
+  }
+
+  private static boolean isCarried(
+      Area island, List<PieceLayer> layers, int index, PieceLines lines) {
+    for (int i = index - 1; i >= Math.max(1, index - SUPPORT_LAYERS); i--) {
+      Area support = lines.supportArea(layers.get(i - 1));
+      if (!support.isEmpty() && !Plane.intersection(island, support).isEmpty()) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private void contact(Piece piece, List<PieceLayer> layers, PieceLines lines) {
+    double mm2 = lines.footprint(layers.getFirst()).areaMm2();
+    double height = layers.getLast().top();
+    if (height > SLENDER * Math.sqrt(mm2)) {
+      findings.add(
+          new Finding(
+              "little-contact:" + piece.id(),
+              Severity.WARNING,
+              "%s stands on little of the bed".formatted(piece.name()),
+              Checks.text(
+                  "It is %.0f mm high and covers %.0f mm² of the bed, brim and support included; it"
+                      + " may come off. A brim or a raft holds it.",
+                  height, mm2),
+              Optional.of(piece.id()),
+              Optional.of(0.0),
+              List.of(
+                  new Remedy(
+                      "Add a brim of %d lines".formatted(BRIM),
+                      set(piece, Setting.BRIM_LINES, Value.of(BRIM))))));
+    }
+  }
+
+  private Plan set(Piece piece, Setting setting, Value value) {
+    return RuleEditor.set(plan, new Where(List.of(piece.id()), List.of()), setting, value);
+  }
+}

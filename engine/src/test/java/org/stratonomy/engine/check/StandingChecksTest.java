@@ -1,0 +1,65 @@
+package org.stratonomy.engine.check;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.Shapes;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshBuilder;
+import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+
+/** Parts that begin in mid-air, and pieces that stand on little of the bed. */
+class StandingChecksTest {
+  private static final Plan PLAN = Shapes.plan(List.of());
+
+  /** Two posts with a lintel on them, and under it what hangs down. */
+  private static Mesh gate(double hangsTo) {
+    TriangleSoup soup = new TriangleSoup(60);
+    Shapes.addBar(soup, 0, 0, 0, 6, 12, 10);
+    Shapes.addBar(soup, 24, 0, 0, 30, 12, 10);
+    Shapes.addBar(soup, 0, 0, 9, 30, 12, 12);
+    if (hangsTo < 9) {
+      Shapes.addBar(soup, 11, 4, hangsTo, 13, 6, 10);
+      Shapes.addBar(soup, 17, 4, hangsTo + 2, 19, 6, 10);
+    }
+    return MeshBuilder.build("gate", soup);
+  }
+
+  private static Optional<Finding> finding(Plan plan, Mesh mesh, String kind) {
+    return Shapes.compute(plan, mesh).findings().stream()
+        .filter(f -> f.id().startsWith(kind))
+        .findFirst();
+  }
+
+  @Test
+  void whatHangsDownBeginsInMidAirUntilItIsSupported() {
+    Finding finding = finding(PLAN, gate(6), "mid-air").orElseThrow();
+    assertThat(finding.title()).isEqualTo("Piece begins in mid-air in 2 places");
+    assertThat(finding.reason()).contains("From 6.00 to 8.00 mm").contains("4.0 mm²");
+    assertThat(finding.heightMm()).contains(6.0);
+    assertThat(finding(finding.remedies().getFirst().plan(), gate(6), "mid-air")).isEmpty();
+  }
+
+  @Test
+  void whatLiesOnAnythingDoesNot() {
+    assertThat(finding(PLAN, gate(9), "mid-air")).isEmpty();
+    assertThat(finding(PLAN, Shapes.table(), "mid-air")).isEmpty();
+  }
+
+  @Test
+  void aTallThinPieceIsHeldByABrimOrARaft() {
+    Mesh tall = Shapes.bar(6, 6, 60);
+    Finding finding = finding(PLAN, tall, "little-contact").orElseThrow();
+    assertThat(finding.reason()).contains("60 mm high and covers 36 mm²");
+    assertThat(finding(finding.remedies().getFirst().plan(), tall, "little-contact")).isEmpty();
+    Plan raft = Shapes.plan(List.of(), Shapes.everywhere(Map.of(Setting.RAFT_LAYERS, Value.of(2))));
+    assertThat(finding(raft, tall, "little-contact")).isEmpty();
+    assertThat(finding(PLAN, Shapes.bar(10, 10, 50), "little-contact")).isEmpty();
+  }
+}
