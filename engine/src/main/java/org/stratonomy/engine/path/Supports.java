@@ -30,6 +30,9 @@ final class Supports {
   /** Support narrower than this many widths would fall over. */
   private static final double SLENDER = 1.5;
 
+  /** Islands smaller than this are hardly a line. */
+  private static final double LEAST_ISLAND_MM2 = 0.2;
+
   private final PieceStack stack;
   private final Sections sections;
   private final Cells cells;
@@ -203,7 +206,10 @@ final class Supports {
           // Nothing is supported here.
         }
         case FORCED -> kept.add(Plane.difference(cell.area(), section(index - 1)));
-        case BED, EVERYWHERE -> kept.add(overhang(cell.area(), index, step));
+        case BED, EVERYWHERE -> {
+          kept.add(overhang(cell.area(), index, step));
+          kept.add(islands(cell.area(), index));
+        }
       }
     }
     kept.removeIf(Area::isEmpty);
@@ -223,6 +229,12 @@ final class Supports {
       kept = bridged ? kept : Plane.union(kept, part);
     }
     return kept;
+  }
+
+  /** What of an area begins in mid-air; unlike other overhangs it needs support however small. */
+  private Area islands(Area area, int index) {
+    Area islands = sections.islands(index).withoutSmall(LEAST_ISLAND_MM2);
+    return islands.isEmpty() ? islands : Plane.intersection(area, islands);
   }
 
   private SupportLayer below(SupportLayer above, List<Area> contacts, int index) {

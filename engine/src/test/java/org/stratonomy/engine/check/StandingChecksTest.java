@@ -47,6 +47,20 @@ class StandingChecksTest {
   }
 
   @Test
+  void howeverSmallItIsSupportCarriesIt() {
+    TriangleSoup soup = new TriangleSoup(36);
+    Shapes.addBar(soup, 0, 0, 0, 6, 12, 10);
+    Shapes.addBar(soup, 0, 0, 9, 12, 12, 12);
+    Shapes.addBar(soup, 9, 4, 6, 9.8, 4.8, 10);
+    Mesh needle = MeshBuilder.build("needle", soup);
+    assertThat(finding(PLAN, needle, "mid-air")).isPresent();
+    Plan supported =
+        Shapes.plan(
+            List.of(), Shapes.everywhere(Map.of(Setting.SUPPORT, Value.of("from the bed"))));
+    assertThat(finding(supported, needle, "mid-air")).isEmpty();
+  }
+
+  @Test
   void whatLiesOnAnythingDoesNot() {
     assertThat(finding(PLAN, gate(9), "mid-air")).isEmpty();
     assertThat(finding(PLAN, Shapes.table(), "mid-air")).isEmpty();
