@@ -416,6 +416,15 @@ export class PlanSession {
     );
   }
 
+  /** Accepts a finding with a note, or takes that back if there is none. */
+  accept(finding: string, note: string | undefined): Promise<boolean> {
+    return this.replace((document) => {
+      const others = (document.accepted ?? []).filter((a) => a.finding !== finding);
+      document.accepted = note === undefined ? others : [...others, { finding, note }];
+      return document;
+    });
+  }
+
   /** Keeps all values of a rule, or those that differ from a basis, as a recipe. */
   async saveRecipe(name: string, basedOn: string, values: RuleView['set']): Promise<boolean> {
     return this.attempt('the recipe', async () => {

@@ -106,16 +106,21 @@ final class ProgramCommand implements Callable<Integer> {
     if (json) {
       ArrayNode findings = written.putArray("findings");
       for (Finding finding : result.findings()) {
-        findings
-            .addObject()
-            .put("severity", severity(finding))
-            .put("title", finding.title())
-            .put("reason", finding.reason());
+        ObjectNode one =
+            findings
+                .addObject()
+                .put("severity", severity(finding))
+                .put("title", finding.title())
+                .put("reason", finding.reason());
+        result.accepted(finding).ifPresent(note -> one.put("accepted", note));
       }
       System.out.println(written.toPrettyString());
       return;
     }
     for (Finding finding : result.findings()) {
+      if (result.accepted(finding).isPresent()) {
+        continue;
+      }
       System.err.printf("%s: %s. %s%n", severity(finding), finding.title(), finding.reason());
     }
   }

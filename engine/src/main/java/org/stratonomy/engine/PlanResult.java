@@ -1,6 +1,7 @@
 package org.stratonomy.engine;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.divide.Cells;
@@ -54,5 +55,12 @@ public record PlanResult(
                 : "%s first.".formatted(error.remedies().getFirst().label()));
       }
     }
+  }
+
+  /** The planner's note on a finding that is accepted; an error never is. */
+  public Optional<String> accepted(Finding finding) {
+    return finding.severity() == Finding.Severity.ERROR
+        ? Optional.empty()
+        : plan.noteFor(finding.id());
   }
 }

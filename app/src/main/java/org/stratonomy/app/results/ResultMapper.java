@@ -90,7 +90,7 @@ final class ResultMapper {
         mixes(),
         purging(),
         ledger(result.ledger()),
-        result.findings().stream().map(ResultMapper::finding).toList());
+        result.findings().stream().map(this::finding).toList());
   }
 
   private PurgingView purging() {
@@ -329,7 +329,7 @@ final class ResultMapper {
         ledger.startMm());
   }
 
-  private static FindingView finding(Finding finding) {
+  private FindingView finding(Finding finding) {
     return new FindingView(
         finding.id(),
         finding.severity().name().toLowerCase(Locale.ROOT),
@@ -337,6 +337,7 @@ final class ResultMapper {
         finding.reason(),
         finding.piece().orElse(""),
         finding.heightMm().orElse(null),
-        finding.remedies().stream().map(Finding.Remedy::label).toList());
+        finding.remedies().stream().map(Finding.Remedy::label).toList(),
+        result.accepted(finding).orElse(null));
   }
 }

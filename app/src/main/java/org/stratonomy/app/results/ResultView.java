@@ -261,6 +261,7 @@ public record ResultView(
    * @param piece id of the piece concerned, or empty
    * @param heightMm where to look
    * @param remedies labels of changes that would mend it
+   * @param accepted the planner's note, if it is accepted
    */
   public record FindingView(
       String id,
@@ -269,5 +270,6 @@ public record ResultView(
       String reason,
       String piece,
       @Schema(nullable = true) Double heightMm,
-      List<String> remedies) {}
+      List<String> remedies,
+      @Schema(nullable = true) String accepted) {}
 }

@@ -78,7 +78,16 @@ public final class PlanFormat {
         rules,
         stops,
         numbers(node.path("boundaries")),
-        PurgingFormat.read(node.path("purging")));
+        PurgingFormat.read(node.path("purging")),
+        accepted(node.path("accepted")));
+  }
+
+  private static List<Plan.Accepted> accepted(JsonNode node) {
+    List<Plan.Accepted> accepted = new ArrayList<>();
+    for (JsonNode one : node) {
+      accepted.add(new Plan.Accepted(one.get("finding").asString(), one.path("note").asString("")));
+    }
+    return accepted;
   }
 
   private static List<Double> numbers(JsonNode node) {
@@ -149,6 +158,12 @@ public final class PlanFormat {
     }
     if (!plan.purging().equals(Purging.BY_ITSELF)) {
       PurgingFormat.write(plan.purging(), root.putObject("purging"));
+    }
+    if (!plan.accepted().isEmpty()) {
+      ArrayNode accepted = root.putArray("accepted");
+      for (Plan.Accepted one : plan.accepted()) {
+        accepted.addObject().put("finding", one.finding()).put("note", one.note());
+      }
     }
     return root;
   }

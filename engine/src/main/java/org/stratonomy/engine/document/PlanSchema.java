@@ -28,7 +28,16 @@ public final class PlanSchema {
         "boundaries",
         list(number("Height above the bed, mm"), 0, "Heights between the strata of the plan"));
     properties.set("purging", PurgingFormat.schema());
+    properties.set("accepted", list(accepted(), 0, "Findings that are known and meant to be so"));
     return root;
+  }
+
+  private static ObjectNode accepted() {
+    ObjectNode accepted = object("finding");
+    ObjectNode properties = (ObjectNode) accepted.get("properties");
+    properties.set("finding", text("Id of a finding that is no error", 1, 300));
+    properties.set("note", text("Why it is accepted", 0, 500));
+    return accepted;
   }
 
   private static ObjectNode piece() {

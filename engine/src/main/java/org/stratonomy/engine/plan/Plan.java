@@ -14,6 +14,7 @@ import org.stratonomy.engine.problem.Problem;
  * @param boundaries heights between the strata of the plan, which go through all pieces, mm above
  *     the bed, ascending
  * @param purging where and how much is purged when the filament changes
+ * @param accepted findings that are known and meant to be so
  */
 public record Plan(
     String name,
@@ -23,14 +24,24 @@ public record Plan(
     List<Rule> rules,
     List<Stop> stops,
     List<Double> boundaries,
-    Purging purging) {
+    Purging purging,
+    List<Accepted> accepted) {
   public Plan {
     slots = List.copyOf(slots);
     pieces = List.copyOf(pieces);
     rules = List.copyOf(rules);
     stops = List.copyOf(stops);
     boundaries = boundaries.stream().sorted().toList();
+    accepted = List.copyOf(accepted);
   }
+
+  /**
+   * A finding that the planner accepts.
+   *
+   * @param finding its id
+   * @param note why, for whoever reads the plan later
+   */
+  public record Accepted(String finding, String note) {}
 
   /** A plan without strata of its own, that purges by itself. */
   public Plan(
@@ -40,7 +51,7 @@ public record Plan(
       List<Piece> pieces,
       List<Rule> rules,
       List<Stop> stops) {
-    this(name, machine, slots, pieces, rules, stops, List.of(), Purging.BY_ITSELF);
+    this(name, machine, slots, pieces, rules, stops, List.of(), Purging.BY_ITSELF, List.of());
   }
 
   /** Number of the plan's stratum that a height lies in, from 1. */
@@ -70,7 +81,7 @@ public record Plan(
   }
 
   public Plan withPieces(List<Piece> changed) {
-    return new Plan(name, machine, slots, changed, rules, stops, boundaries, purging);
+    return new Plan(name, machine, slots, changed, rules, stops, boundaries, purging, accepted);
   }
 
   /** The plan with one piece put in the place of the one with the same id. */
@@ -79,22 +90,31 @@ public record Plan(
   }
 
   public Plan withRules(List<Rule> changed) {
-    return new Plan(name, machine, slots, pieces, changed, stops, boundaries, purging);
+    return new Plan(name, machine, slots, pieces, changed, stops, boundaries, purging, accepted);
   }
 
   public Plan withStops(List<Stop> changed) {
-    return new Plan(name, machine, slots, pieces, rules, changed, boundaries, purging);
+    return new Plan(name, machine, slots, pieces, rules, changed, boundaries, purging, accepted);
   }
 
   public Plan withBoundaries(List<Double> changed) {
-    return new Plan(name, machine, slots, pieces, rules, stops, changed, purging);
+    return new Plan(name, machine, slots, pieces, rules, stops, changed, purging, accepted);
   }
 
   public Plan withPurging(Purging changed) {
-    return new Plan(name, machine, slots, pieces, rules, stops, boundaries, changed);
+    return new Plan(name, machine, slots, pieces, rules, stops, boundaries, changed, accepted);
   }
 
   public Plan withMachine(String changed) {
-    return new Plan(name, changed, slots, pieces, rules, stops, boundaries, purging);
+    return new Plan(name, changed, slots, pieces, rules, stops, boundaries, purging, accepted);
+  }
+
+  public Plan withAccepted(List<Accepted> changed) {
+    return new Plan(name, machine, slots, pieces, rules, stops, boundaries, purging, changed);
+  }
+
+  /** Why a finding is accepted, if it is. */
+  public Optional<String> noteFor(String finding) {
+    return accepted.stream().filter(a -> a.finding.equals(finding)).map(Accepted::note).findFirst();
   }
 }

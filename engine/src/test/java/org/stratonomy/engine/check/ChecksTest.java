@@ -68,6 +68,27 @@ class ChecksTest {
   }
 
   @Test
+  void aWarningCanBeAcceptedAndAnErrorCannot() {
+    Mesh bar = Shapes.bar(20, 20, 2);
+    Plan floating = at(new Placement.Vector(100, 100, 3));
+    Plan off = at(new Placement.Vector(5, 100, 0));
+    for (Plan plan : List.of(floating, off)) {
+      Plan accepting =
+          plan.withAccepted(
+              List.of(
+                  new Plan.Accepted("floating:piece", "on purpose"),
+                  new Plan.Accepted("off-bed:piece", "never mind")));
+      PlanResult result = Shapes.compute(accepting, bar);
+      assertThat(result.findings()).isNotEmpty();
+      for (Finding finding : result.findings()) {
+        assertThat(result.accepted(finding))
+            .isEqualTo(
+                finding.id().startsWith("floating") ? Optional.of("on purpose") : Optional.empty());
+      }
+    }
+  }
+
+  @Test
   void aPieceInTheAirCanBePutDown() {
     Mesh bar = Shapes.bar(20, 20, 2);
     mends(

@@ -45,6 +45,21 @@ class PlanFormatTest {
     assertThat(PlanFormat.read("again", PlanFormat.write(plan))).isEqualTo(plan);
   }
 
+  @Test
+  void readsAcceptedFindingsAndWritesThemBack() {
+    String text =
+        TWO_BANDS.replace(
+            "\"rules\":",
+            """
+            "accepted": [ { "finding": "bleed", "note": "it is a test" }, { "finding": "x" } ],
+            "rules":""");
+    Plan plan = PlanFormat.parse("plan.json", text);
+    assertThat(plan.noteFor("bleed")).contains("it is a test");
+    assertThat(plan.noteFor("x")).contains("");
+    assertThat(plan.noteFor("y")).isEmpty();
+    assertThat(PlanFormat.read("again", PlanFormat.write(plan))).isEqualTo(plan);
+  }
+
   private static final String DIVIDED =
       TWO_BANDS
           .replace(

@@ -1,0 +1,58 @@
+import { fireEvent, render, screen } from '@testing-library/svelte';
+import { beforeEach, expect, it, vi } from 'vitest';
+import type { FindingView, PlanDocument } from '../api/client';
+import { PlanSession } from '../model/session.svelte';
+import { DOCUMENT, FakeServer, RESULT } from '../testing/fakeServer';
+import FindingsButton from './FindingsButton.svelte';
+
+let server: FakeServer;
+let session: PlanSession;
+
+function finding(id: string, severity: string, accepted: string | null = null): FindingView {
+  return {
+    id,
+    severity,
+    title: `Title of ${id}`,
+    reason: `Reason of ${id}.`,
+    piece: '',
+    heightMm: null,
+    remedies: [],
+    accepted,
+  };
+}
+
+async function open(...findings: FindingView[]) {
+  session.result = { ...RESULT, findings };
+  render(FindingsButton, { session });
+  await fireEvent.click(screen.getByRole('button', { name: /finding/ }));
+}
+
+function sent(): PlanDocument['accepted'] {
+  return (server.edits.at(-1) as { document: PlanDocument }).document.accepted;
+}
+
+beforeEach(async () => {
+  server = new FakeServer(DOCUMENT);
+  session = await PlanSession.open('p');
+  await vi.waitFor(() => expect(session.result).toBeDefined());
+});
+
+it('counts what is not accepted, and accepts with a note', async () => {
+  await open(finding('a', 'warning'), finding('b', 'error'), finding('c', 'note', 'as wanted'));
+  expect(screen.getByRole('button', { name: '2 findings' })).toBeVisible();
+  expect(screen.getAllByRole('button', { name: 'Accept …' })).toHaveLength(1);
+  await fireEvent.click(screen.getByRole('button', { name: 'Accept …' }));
+  const note = screen.getByLabelText('Why it is meant to be so');
+  await fireEvent.input(note, { target: { value: ' a test ' } });
+  await fireEvent.click(screen.getByRole('button', { name: 'Accept' }));
+  await vi.waitFor(() => expect(sent()).toEqual([{ finding: 'a', note: 'a test' }]));
+});
+
+it('shows what is accepted with its note, and takes it back', async () => {
+  await open(finding('c', 'note', 'as wanted'));
+  expect(screen.getByRole('button', { name: '0 findings' })).toBeVisible();
+  expect(screen.getByText(/Nothing else found/)).toBeVisible();
+  expect(screen.getByText('“as wanted”')).toBeVisible();
+  await fireEvent.click(screen.getByRole('button', { name: 'Take it back' }));
+  await vi.waitFor(() => expect(sent()).toEqual([]));
+});
