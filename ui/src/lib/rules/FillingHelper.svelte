@@ -112,7 +112,7 @@
     <div class="line">
       <span>needs</span>
       <NumberField label="Opening that is needed" value={opening} onSet={(v) => (opening = v)} />
-      <span class="soft">mm to reach in;</span>
+      <span class="soft">mm wide;</span>
       <NumberField label="Bulk density" value={density} onSet={(v) => (density = v)} />
       <span class="soft">g/cm³</span>
     </div>

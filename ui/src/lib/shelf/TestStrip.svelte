@@ -125,7 +125,8 @@
     padding: 3px 0;
   }
 
-  p.soft {
+  p.soft,
+  p[role='status'] {
     display: block;
   }
 

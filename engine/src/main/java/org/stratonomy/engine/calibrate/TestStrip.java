@@ -98,7 +98,7 @@ public final class TestStrip {
             rules,
             List.of());
     return new StratFile(
-        plan,
+        plan.withAccepted(List.of(new Plan.Accepted("bleed", "It is what the strips show."))),
         Map.of(
             mesh(there), strip(length, LAYERS * LAYER_MM),
             mesh(back), strip(length, (LAYERS + 1) * LAYER_MM)));

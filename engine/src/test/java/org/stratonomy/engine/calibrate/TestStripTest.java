@@ -63,6 +63,7 @@ class TestStripTest {
   void aLengthOfStripIsAVolumeFromTheChangeOn() {
     PlanResult result = strips();
     assertThat(result.schedule().layers()).hasSize(4);
+    assertThat(result.findings()).allMatch(finding -> result.accepted(finding).isPresent());
     for (int slot : List.of(2, 1)) {
       LayerSchedule layer = result.schedule().layers().get(slot == 2 ? 2 : 3);
       List<Stroke> strip = layer.strokes().subList(changed(layer), layer.strokes().size());
