@@ -163,4 +163,24 @@ class PlacingStory extends Story {
     assertThat(named("Walls")).hasValue("6");
     assertThat(page.getByText("here", new Page.GetByTextOptions().setExact(true))).hasCount(1);
   }
+
+  @Test
+  void aFindingIsAcceptedWithANote() throws IOException {
+    dropBlock(4);
+    typeInto("Position Z", "3");
+    Locator findings = button(" finding");
+    assertThat(findings).hasText("1 finding");
+    findings.click();
+    Locator floating =
+        page.locator("article").filter(new Locator.FilterOptions().setHasText("does not stand"));
+    floating.getByText("Accept …").click();
+    named("Why it is meant to be so").fill("It hangs on the rail.");
+    floating.getByText("Accept", new Locator.GetByTextOptions().setExact(true)).click();
+    assertThat(floating).containsText("“It hangs on the rail.”");
+    assertThat(findings).hasText("0 findings");
+    page.reload();
+    computed();
+    findings.click();
+    assertThat(floating).containsText("accepted:");
+  }
 }

@@ -11,9 +11,7 @@ import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.divide.Inserts;
-import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshReport;
@@ -317,12 +315,8 @@ public final class Checks {
 
   /** A feeder, a carriage of nozzles or a mixing nozzle holds so many filaments and no more. */
   private void slots() {
-    Set<Integer> used = new TreeSet<>();
-    for (LayerSchedule layer : schedule.layers()) {
-      for (Stroke stroke : layer.strokes()) {
-        used.addAll(Mix.filaments(stroke.slot()));
-      }
-    }
+    Set<Integer> used = new TreeSet<>(Mix.filaments(schedule.firstSlot()));
+    schedule.changes().keySet().forEach(change -> used.addAll(Mix.filaments(change.to())));
     int most = machine.mostFilaments();
     // A mix is of the first two, whatever else there is.
     boolean isOther = machine.mixes() && used.stream().anyMatch(slot -> slot > most);
