@@ -1,4 +1,5 @@
 import type { FieldView } from '../api/client';
+import { luminance } from '../model/colours';
 
 /** A machine or a filament with all of its fields. */
 export type Item = Record<string, unknown> & { id: string; name: string };
@@ -39,10 +40,7 @@ export function copyOf(item: Item): Omit<Item, 'id'> {
 
 /** The darkest and the lightest filament of one material that differ most. */
 export function darkAndLight(filaments: readonly Item[]): [Item, Item] | undefined {
-  const light = (item: Item) => {
-    const rgb = parseInt(String(item['colour']).slice(1), 16);
-    return 0.3 * (rgb >> 16) + 0.59 * ((rgb >> 8) & 255) + 0.11 * (rgb & 255);
-  };
+  const light = (item: Item) => luminance(String(item['colour']));
   const pairs = filaments.flatMap((dark) =>
     filaments
       .filter((other) => other['material'] === dark['material'])

@@ -13,10 +13,10 @@
   let noting = $state(false);
   let note = $state('');
 
-  const accepted = $derived(finding.accepted !== undefined && finding.accepted !== null);
+  const accepted = $derived(finding.accepted != null);
 
   function go() {
-    if (finding.heightMm !== undefined && finding.heightMm !== null) {
+    if (finding.heightMm != null) {
       session.goToHeight(finding.heightMm);
     }
     if (finding.piece) {
@@ -37,7 +37,7 @@
 <article class={accepted ? 'accepted' : finding.severity}>
   <button class="go" onclick={go}>
     <strong>{accepted ? 'accepted' : finding.severity}: {finding.title}</strong>
-    {#if finding.heightMm !== undefined && finding.heightMm !== null}
+    {#if finding.heightMm != null}
       <span class="num"
         >{mm(finding.heightMm)} · L{layerFromPlane(session.heights, finding.heightMm)}</span
       >

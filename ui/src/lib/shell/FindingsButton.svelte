@@ -11,7 +11,7 @@
   let { session }: Props = $props();
 
   const findings = $derived(session.result?.findings ?? []);
-  const open = $derived(findings.filter((f) => f.accepted === undefined || f.accepted === null));
+  const open = $derived(findings.filter((f) => f.accepted == null));
   const accepted = $derived(findings.filter((f) => !open.includes(f)));
   const worst = $derived(
     ['error', 'warning', 'note'].find((s) => open.some((f) => f.severity === s)),

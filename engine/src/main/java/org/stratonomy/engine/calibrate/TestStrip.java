@@ -52,7 +52,7 @@ public final class TestStrip {
    * @throws Problem if the machine cannot print the strips
    */
   public static StratFile of(Machine machine, Filament first, Filament second) {
-    if (!machine.changesByItself() || machine.hasNozzles() || machine.mixes()) {
+    if (!machine.hasFeeder()) {
       throw new Problem(
           Problem.Kind.PLAN,
           machine.name(),
@@ -115,11 +115,13 @@ public final class TestStrip {
 
   private static byte[] strip(double length, double height) {
     TriangleSoup soup = new TriangleSoup(12 * (2 + (int) (length / TOOTH_EACH_MM)));
-    addBox(soup, 0, 0, length, WIDTH_MM, height);
+    soup.box(new double[3], new double[] {length, WIDTH_MM, height});
     for (int i = 1; i * TOOTH_EACH_MM < length; i++) {
       double at = i * TOOTH_EACH_MM;
       double reach = at % STEP_MM == 0 ? 6 : at % (2 * TOOTH_EACH_MM) == 0 ? 4 : 2;
-      addBox(soup, at - TOOTH_MM / 2, -reach, at + TOOTH_MM / 2, 1, height - LAYER_MM);
+      soup.box(
+          new double[] {at - TOOTH_MM / 2, -reach, 0},
+          new double[] {at + TOOTH_MM / 2, 1, height - LAYER_MM});
     }
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     try {
@@ -128,28 +130,5 @@ public final class TestStrip {
       throw new UncheckedIOException(e);
     }
     return bytes.toByteArray();
-  }
-
-  /** Adds a box that stands on the bed. */
-  private static void addBox(
-      TriangleSoup soup, double x0, double y0, double x1, double y1, double height) {
-    double[][] low = {{x0, y0}, {x1, y0}, {x1, y1}, {x0, y1}};
-    for (int i = 0; i < 4; i++) {
-      double[] a = low[i];
-      double[] b = low[(i + 1) % 4];
-      triangle(soup, a, 0, b, 0, b, height);
-      triangle(soup, a, 0, b, height, a, height);
-    }
-    for (int i = 1; i < 3; i++) {
-      triangle(soup, low[0], 0, low[i + 1], 0, low[i], 0);
-      triangle(soup, low[0], height, low[i], height, low[i + 1], height);
-    }
-  }
-
-  private static void triangle(
-      TriangleSoup soup, double[] a, double az, double[] b, double bz, double[] c, double cz) {
-    soup.corner(a[0], a[1], az);
-    soup.corner(b[0], b[1], bz);
-    soup.corner(c[0], c[1], cz);
   }
 }

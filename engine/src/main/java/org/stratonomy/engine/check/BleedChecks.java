@@ -39,12 +39,10 @@ final class BleedChecks {
   }
 
   private List<Finding> findings() {
-    boolean purges =
-        resolver.machine().changesByItself()
-            && !resolver.machine().hasNozzles()
-            && !resolver.machine().mixes();
     boolean intoNothing = resolver.plan().choice(Setting.PURGE_INTO).equals("nothing");
-    if (!purges || schedule.changeCount() == 0 || !(intoNothing || givesLess())) {
+    if (!resolver.machine().hasFeeder()
+        || schedule.changeCount() == 0
+        || !(intoNothing || givesLess())) {
       return List.of();
     }
     List<LayerSchedule> layers = schedule.layers();

@@ -20,9 +20,6 @@ import org.stratonomy.engine.strata.Sections;
 
 /** What a piece stands on: parts that begin in mid-air, and a tall piece on little of the bed. */
 final class StandingChecks {
-  /** Islands smaller than this are hardly a line, mm². */
-  private static final double LEAST_MM2 = 0.5;
-
   /** Support may end so many layers below what it carries. */
   private static final int SUPPORT_LAYERS = 4;
 
@@ -60,7 +57,7 @@ final class StandingChecks {
     double mm2 = 0;
     for (PieceLayer layer : layers) {
       for (Area island : sections.islands(layer.index()).parts()) {
-        if (island.areaMm2() >= LEAST_MM2 && !isCarried(island, layers, layer.index(), lines)) {
+        if (!isCarried(island, layers, layer.index(), lines)) {
           places++;
           mm2 = Math.max(mm2, island.areaMm2());
           heights.add(layer);

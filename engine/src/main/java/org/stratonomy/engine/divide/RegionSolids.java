@@ -18,25 +18,13 @@ final class RegionSolids {
   private RegionSolids() {}
 
   static Mesh box(Region.Box box) {
-    RegionSolids solid = new RegionSolids();
-    double[][] corners = new double[8][];
     Vector m = box.middle();
     Vector s = box.size();
-    for (int i = 0; i < 8; i++) {
-      corners[i] =
-          new double[] {
-            m.x() + ((i & 1) - 0.5) * s.x(),
-            m.y() + ((i >> 1 & 1) - 0.5) * s.y(),
-            m.z() + ((i >> 2 & 1) - 0.5) * s.z()
-          };
-    }
-    int[][] faces = {
-      {0, 2, 3, 1}, {4, 5, 7, 6}, {0, 1, 5, 4}, {2, 6, 7, 3}, {0, 4, 6, 2}, {1, 3, 7, 5}
-    };
-    for (int[] f : faces) {
-      solid.face(corners[f[0]], corners[f[1]], corners[f[2]], corners[f[3]]);
-    }
-    return MeshBuilder.build("box", solid.soup);
+    TriangleSoup soup = new TriangleSoup(12);
+    soup.box(
+        new double[] {m.x() - s.x() / 2, m.y() - s.y() / 2, m.z() - s.z() / 2},
+        new double[] {m.x() + s.x() / 2, m.y() + s.y() / 2, m.z() + s.z() / 2});
+    return MeshBuilder.build("box", soup);
   }
 
   static Mesh cylinder(Region.Cylinder cylinder) {

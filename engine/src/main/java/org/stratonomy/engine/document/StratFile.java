@@ -1,17 +1,14 @@
 package org.stratonomy.engine.document;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.zip.ZipEntry;
-import java.util.zip.ZipException;
-import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import org.stratonomy.engine.mesh.Archive;
 import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.problem.Problem;
@@ -25,35 +22,12 @@ import org.stratonomy.engine.problem.Problem;
 public record StratFile(Plan plan, Map<String, byte[]> meshes) {
   private static final String PLAN = "plan.json";
 
-  /** What an archive may unpack to, bytes; more is taken for an attack. */
-  private static final long LIMIT = 1L << 30;
-
   /**
    * @param name what to call the file in an error
    * @throws Problem if the file is not such an archive, or something is missing in it
    */
   public static StratFile read(String name, InputStream in) throws IOException {
-    Map<String, byte[]> entries = new HashMap<>();
-    long total = 0;
-    try (ZipInputStream zip = new ZipInputStream(in)) {
-      for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-        if (entry.isDirectory()) {
-          continue;
-        }
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        byte[] buffer = new byte[1 << 16];
-        for (int n = zip.read(buffer); n >= 0; n = zip.read(buffer)) {
-          total += n;
-          if (total > LIMIT) {
-            throw bad(name, "It unpacks to more than 1 GB.", "Use smaller meshes.");
-          }
-          bytes.write(buffer, 0, n);
-        }
-        entries.put(entry.getName(), bytes.toByteArray());
-      }
-    } catch (ZipException | java.io.EOFException e) {
-      throw bad(name, "The archive is damaged.", "Copy or export the file again.");
-    }
+    Map<String, byte[]> entries = Archive.read(name, Problem.Kind.PLAN_FORMAT, in, path -> true);
     byte[] document = entries.get(PLAN);
     if (document == null) {
       throw bad(

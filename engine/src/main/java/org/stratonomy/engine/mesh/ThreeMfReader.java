@@ -1,9 +1,9 @@
 package org.stratonomy.engine.mesh;
 
 import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -11,8 +11,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
@@ -25,13 +23,6 @@ import org.stratonomy.engine.problem.Problem;
  * the build is a part in its place.
  */
 final class ThreeMfReader {
-  /** What an archive may unpack to, bytes; more is taken for an attack. */
-  private static final long MOST_BYTES = 2L << 30;
-
-  /** How often an archive may be unpacked to its own size, if that is more than a little. */
-  private static final long MOST_RATIO = 200;
-
-  private static final long LITTLE = 64L << 20;
   private static final int MOST_DEPTH = 64;
   private static final int MOST_PLACED = 20_000;
   private static final long MOST_CORNERS = 300_000_000;
@@ -78,32 +69,15 @@ final class ThreeMfReader {
   private void unzip(ByteBuffer data) {
     byte[] bytes = new byte[data.remaining()];
     data.get(0, bytes);
-    long most = Math.min(MOST_BYTES, Math.max(LITTLE, MOST_RATIO * bytes.length));
-    long total = 0;
-    try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
-      for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-        boolean wanted = entry.getName().endsWith(".model") || entry.getName().endsWith(".rels");
-        ByteArrayOutputStream content = new ByteArrayOutputStream();
-        byte[] buffer = new byte[1 << 16];
-        for (int n = zip.read(buffer); n >= 0; n = zip.read(buffer)) {
-          total += n;
-          if (total > most) {
-            throw Xml.bad(
-                name,
-                "It unpacks to more than %d MB, far more than such a file holds."
-                    .formatted(most >> 20));
-          }
-          if (wanted) {
-            content.write(buffer, 0, n);
-          }
-        }
-        if (wanted) {
-          files.put(plain(entry.getName()), content.toByteArray());
-        }
-      }
+    try {
+      Archive.read(
+              name,
+              Problem.Kind.MESH,
+              new ByteArrayInputStream(bytes),
+              path -> path.endsWith(".model") || path.endsWith(".rels"))
+          .forEach((path, content) -> files.put(plain(path), content));
     } catch (IOException e) {
-      throw new Problem(
-          Problem.Kind.MESH, name, "The archive is damaged.", "Copy or download the file again.");
+      throw new UncheckedIOException(e);
     }
   }
 

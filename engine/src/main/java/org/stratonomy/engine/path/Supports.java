@@ -30,9 +30,6 @@ final class Supports {
   /** Support narrower than this many widths would fall over. */
   private static final double SLENDER = 1.5;
 
-  /** Islands smaller than this are hardly a line. */
-  private static final double LEAST_ISLAND_MM2 = 0.2;
-
   private final PieceStack stack;
   private final Sections sections;
   private final Cells cells;
@@ -233,7 +230,7 @@ final class Supports {
 
   /** What of an area begins in mid-air; unlike other overhangs it needs support however small. */
   private Area islands(Area area, int index) {
-    Area islands = sections.islands(index).withoutSmall(LEAST_ISLAND_MM2);
+    Area islands = sections.islands(index);
     return islands.isEmpty() ? islands : Plane.intersection(area, islands);
   }
 

@@ -87,6 +87,11 @@ public record Machine(
     return !tools.equals(BY_HAND);
   }
 
+  /** Whether a feeder changes the filament in its one nozzle. */
+  public boolean hasFeeder() {
+    return tools.equals(FEEDER);
+  }
+
   /** Whether each filament has a nozzle of its own. */
   public boolean hasNozzles() {
     return tools.equals(NOZZLES);

@@ -47,6 +47,8 @@ public final class Sections {
   /** So many corners are looked at before two areas are cut with each other. */
   private static final int LOOKS = 4;
 
+  private static final double LEAST_ISLAND_MM2 = 0.2;
+
   private final Cavities cavities;
   private final List<SolidSections> bodies = new ArrayList<>();
   private final Memo memo;
@@ -135,7 +137,8 @@ public final class Sections {
   }
 
   /**
-   * Parts of a layer under which the layer below has nothing of the piece at all.
+   * Parts of a layer under which the layer below has nothing of the piece at all; without what is
+   * hardly a line.
    *
    * @param index of the piece's layer, from 1; the lowest one has none
    */
@@ -149,7 +152,10 @@ public final class Sections {
   }
 
   private static Area islands(Area area, Area below) {
-    List<Area> islands = area.parts().stream().filter(part -> !meet(part, below)).toList();
+    List<Area> islands =
+        area.parts().stream()
+            .filter(part -> part.areaMm2() >= LEAST_ISLAND_MM2 && !meet(part, below))
+            .toList();
     return islands.isEmpty() ? Area.EMPTY : Plane.union(islands);
   }
 
