@@ -5,7 +5,7 @@ import { darker, luminance, ROLE_STYLE } from '../model/colours';
 const PALE = 0.55;
 
 /** So much darker than pale, lines have no edge any more. */
-const PALE_RANGE = 0.25;
+const PALE_RANGE = 0.08;
 
 /** Where on the canvas the bed lies: a place in mm times scale plus shift, Y turned over. */
 export interface View {
