@@ -4,9 +4,6 @@ import { darker, luminance, ROLE_STYLE } from '../model/colours';
 /** Lines of a colour lighter than this are edged, so that they stand out from the paper. */
 const PALE = 0.55;
 
-/** So much darker than pale, lines have no edge any more. */
-const PALE_RANGE = 0.08;
-
 /** Where on the canvas the bed lies: a place in mm times scale plus shift, Y turned over. */
 export interface View {
   readonly scale: number;
@@ -38,10 +35,8 @@ export function drawLayer(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: D
     ctx.setLineDash(d.colourBy === 'role' ? (ROLE_STYLE[role]?.dash ?? []) : []);
     // A hairline of the paper stays visible between neighbouring lines.
     const wide = Math.max(Number(width) * 0.86, 0.9 / d.view.scale);
-    // Pale lines get an edge; it fades in, so that colours that run into each other stay even.
-    const edge = Math.min(1, (luminance(colour) - PALE) / PALE_RANGE + 1);
-    if (edge > 0) {
-      ctx.strokeStyle = darker(colour, 1 - 0.38 * edge);
+    if (luminance(colour) > PALE) {
+      ctx.strokeStyle = darker(colour, 0.62);
       ctx.lineWidth = wide;
       ctx.stroke(path);
       ctx.strokeStyle = colour;
