@@ -2,6 +2,7 @@
   import { ApiProblem } from '../lib/api/client';
   import Column from '../lib/column/Column.svelte';
   import ClockRibbon from '../lib/ledger/ClockRibbon.svelte';
+  import LedgerSheet from '../lib/ledger/LedgerSheet.svelte';
   import { layerFromPlane, mm } from '../lib/model/heights';
   import { PlanSession } from '../lib/model/session.svelte';
   import CourseEditor from '../lib/rules/CourseEditor.svelte';
@@ -12,6 +13,8 @@
   import ModelView from '../lib/scene/ModelView.svelte';
   import LayerSheet from '../lib/sheet/LayerSheet.svelte';
   import SampleSheet from '../lib/sheet/SampleSheet.svelte';
+  import type { Command } from '../lib/shell/commands';
+  import CommandSheet from '../lib/shell/CommandSheet.svelte';
   import { dropFiles } from '../lib/shell/dropFiles';
   import Header from '../lib/shell/Header.svelte';
   import { isTyping } from '../lib/shell/keys';
@@ -25,6 +28,8 @@
   let failed: ApiProblem | undefined = $state.raw(undefined);
   let equalParts = $state(false);
   let keys = $state(false);
+  let ledger = $state(false);
+  let asking = $state(false);
   let middle: 'both' | 'model' | 'sheet' = $state('both');
   let program: ProgramNote | undefined = $state();
   let writing = $state(false);
@@ -106,8 +111,51 @@
     }
   }
 
+  const commands: Command[] = $derived.by(() => {
+    const plan = session;
+    if (!plan) {
+      return [];
+    }
+    const here = `L${plan.layer}, at ${mm(plan.plane)}`;
+    return [
+      { label: `Divide before ${here}`, key: 'd', run: divide },
+      {
+        label: stopHere ? `Take the stop before ${here} away` : `Stop before ${here}`,
+        key: 'p',
+        run: toggleStop,
+      },
+      { label: 'Equal parts …', run: () => (equalParts = true) },
+      { label: 'Undo', key: 'Ctrl Z', run: () => void plan.undo() },
+      { label: 'Redo', key: 'Ctrl Shift Z', run: () => void plan.redo() },
+      { label: 'Next boundary or stop', key: '.', run: () => step(1) },
+      { label: 'Previous boundary or stop', key: ',', run: () => step(-1) },
+      { label: 'Next finding', key: 'f', run: nextFinding },
+      { label: 'First layer', key: 'Home', run: () => plan.goTo(1) },
+      { label: 'Last layer', key: 'End', run: () => plan.goTo(plan.heights.tops.length) },
+      { label: 'Show model and layer sheet', run: () => (middle = 'both') },
+      { label: 'Show the model alone', run: () => (middle = 'model') },
+      { label: 'Show the layer sheet alone', run: () => (middle = 'sheet') },
+      { label: 'Ledger of time and material', run: () => (ledger = true) },
+      { label: 'Write the program', run: () => program?.write() },
+      {
+        label: 'Run sheet to print',
+        run: () => window.location.assign(`/plans/${plan.state.id}/run`),
+      },
+      { label: 'All plans', run: () => window.location.assign('/') },
+      { label: 'Keys', key: '?', run: () => (keys = true) },
+    ];
+  });
+
   function key(event: KeyboardEvent) {
-    if (!session || isTyping(event) || keys || equalParts || session.courseTask) {
+    if (
+      !session ||
+      isTyping(event) ||
+      keys ||
+      ledger ||
+      asking ||
+      equalParts ||
+      session.courseTask
+    ) {
       return;
     }
     const by = event.shiftKey ? 10 : 1;
@@ -120,24 +168,14 @@
       session.goTo(session.layer + by);
     } else if (event.key === 'ArrowDown') {
       session.goTo(session.layer - by);
-    } else if (event.key === 'Home') {
-      session.goTo(1);
-    } else if (event.key === 'End') {
-      session.goTo(session.heights.tops.length);
-    } else if (event.key === ',') {
-      step(-1);
-    } else if (event.key === '.') {
-      step(1);
-    } else if (event.key === 'd') {
-      divide();
-    } else if (event.key === 'p') {
-      toggleStop();
-    } else if (event.key === 'f') {
-      nextFinding();
-    } else if (event.key === '?') {
-      keys = true;
+    } else if (event.key === '/') {
+      asking = true;
     } else {
-      return;
+      const named = commands.find(({ key }) => key === event.key);
+      if (!named) {
+        return;
+      }
+      named.run();
     }
     event.preventDefault();
   }
@@ -161,7 +199,12 @@
     data-revision={session.resultRevision}
     data-stale={session.isStale || !session.result}
   >
-    <Header {session} onProgram={() => program?.write()} onKeys={() => (keys = true)} />
+    <Header
+      {session}
+      onProgram={() => program?.write()}
+      onKeys={() => (keys = true)}
+      onLedger={() => (ledger = true)}
+    />
     <div class="body">
       <section class="left" aria-label="Column">
         <div class="level-bar">
@@ -228,6 +271,8 @@
     onAnswer={(files, together) => session!.addFiles(files, together)}
   />
   <KeysSheet bind:open={keys} />
+  <LedgerSheet {session} bind:open={ledger} />
+  <CommandSheet {session} {commands} bind:open={asking} />
 {:else}
   <p class="failed">Opening the plan …</p>
 {/if}

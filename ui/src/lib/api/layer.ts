@@ -20,6 +20,8 @@ export interface LayerPaths {
   readonly speed: Float32Array;
   readonly temperature: Float32Array;
   readonly fan: Float32Array;
+  /** mm³/s. */
+  readonly flow: Float32Array;
   /** Points on the way to stroke i: viaStarts[i] to viaStarts[i + 1] - 1. */
   readonly viaStarts: Uint32Array;
   /** x, y of each of them, mm. */
@@ -53,6 +55,7 @@ export function readLayer(buffer: ArrayBuffer): LayerPaths {
   const speed = floats(strokes);
   const temperature = floats(strokes);
   const fan = floats(strokes);
+  const flow = floats(strokes);
   const viaStarts = starts();
   return {
     strokes,
@@ -62,6 +65,7 @@ export function readLayer(buffer: ArrayBuffer): LayerPaths {
     speed,
     temperature,
     fan,
+    flow,
     viaStarts,
     via: floats(2 * viaStarts[strokes]!),
     bleed: readBleed(whole, floats),

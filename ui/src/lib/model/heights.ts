@@ -8,8 +8,16 @@ export interface Heights {
 
 /** A height as read: at most three decimals, no fewer than one. */
 export function mm(value: number): string {
-  const text = value.toFixed(3).replace(/0{1,2}$/, '');
-  return `${text} mm`;
+  return `${plain(value)} mm`;
+}
+
+/** From one height to another one. */
+export function between(low: number, high: number): string {
+  return `${plain(low)} to ${mm(high)}`;
+}
+
+function plain(value: number): string {
+  return value.toFixed(3).replace(/0{1,2}$/, '');
 }
 
 /** Bottom of layer n, mm. */

@@ -1,24 +1,19 @@
 <script lang="ts">
+  import Route from '@lucide/svelte/icons/route';
   import { untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import type { LayerPaths } from '../api/layer';
-  import { ROLE_STYLE } from '../model/colours';
-  import { layerTop, mm } from '../model/heights';
+  import { between, layerTop, mm } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import { drawsInSoftware } from '../scene/graphics';
   import { isTyping } from '../shell/keys';
-  import {
-    drawBed,
-    drawLayer,
-    drawOutline,
-    drawSpot,
-    drawWaiting,
-    bleedOf,
-    strokeAt,
-    waitingAt,
-    type ColourBy,
-    type View,
-  } from './draw';
+  import { drawLayer, type ColourBy, type View } from './draw';
+  import { MEASURES } from './measure';
+  import { drawBed, drawHead, drawOutline, drawSpot, drawWaiting, waitingAt } from './overlays';
+  import PlayBar from './PlayBar.svelte';
+  import Probe from './Probe.svelte';
+  import SheetLegend from './SheetLegend.svelte';
+  import { strokeAt } from './strokes';
   import { TowerDrag } from './towerDrag.svelte';
 
   interface Props {
@@ -39,6 +34,9 @@
   let colourBy: ColourBy = $state('filament');
   let travels = $state(false);
   const hidden = new SvelteSet<string>();
+  let playing = $state(false);
+  /** How many lines are shown while they are played, from the first; a layer begins with all. */
+  let until = $derived.by(() => paths?.strokes ?? 0);
   let pointer: { x: number; y: number } | undefined = $state.raw(undefined);
   let panning = false;
   const tower = untrack(() => new TowerDrag(session));
@@ -72,7 +70,7 @@
       return undefined;
     }
     const { x, y } = onBed(pointer);
-    return { x, y, stroke: strokeAt(paths, x, y) };
+    return { x, y, paths, stroke: strokeAt(paths, x, y, playing ? until : undefined) };
   });
   /** A place of the canvas, mm. */
   function onBed(at: { x: number; y: number }) {
@@ -166,9 +164,10 @@
       ctx.globalAlpha = 1;
     }
     if (paths) {
-      drawLayer(ctx, paths, drawing);
-    }
-    if (paths) {
+      drawLayer(ctx, paths, playing ? { ...drawing, until } : drawing);
+      if (playing) {
+        drawHead(ctx, paths, until, view, colour('--accent'));
+      }
       for (const { park, beforeStroke } of halts) {
         if (park.length > 0) {
           const place = { x: park[0]!, y: park[1]! };
@@ -238,12 +237,6 @@
     tower.drop();
   }
 
-  function toggle(role: string) {
-    if (!hidden.delete(role)) {
-      hidden.add(role);
-    }
-  }
-
   function fit() {
     zoom = 1;
     panX = 0;
@@ -271,20 +264,30 @@
     <span class="panel-title">Layer sheet</span>
     {#if session.result}
       <span class="num"
-        >L{session.layer} of {session.heights.tops.length}, {mm(session.plane)} to {mm(
+        >L{session.layer} of {session.heights.tops.length}, {between(
+          session.plane,
           layerTop(session.heights, session.layer),
         )}</span
       >
     {/if}
     <span class="tools">
-      <button
-        class="tool"
-        aria-pressed={colourBy === 'role'}
-        onclick={() => (colourBy = colourBy === 'role' ? 'filament' : 'role')}
-        title="Colour the lines by their role or by their filament">By role</button
-      >
+      <select class="field by" aria-label="Colour the lines by" bind:value={colourBy}>
+        <option value="filament">by filament</option>
+        <option value="role">by role</option>
+        {#each Object.entries(MEASURES) as [name, { label }] (name)}
+          <option value={name}>by {label}</option>
+        {/each}
+      </select>
       <button class="tool" aria-pressed={travels} onclick={() => (travels = !travels)}
         >Travel</button
+      >
+      <button
+        class="tool"
+        aria-label="In order"
+        aria-pressed={playing}
+        onclick={() => (playing = !playing)}
+        title="Follow the lines of this layer in their order"
+        ><Route size={15} aria-hidden="true" /></button
       >
       <button class="tool" onclick={fit}>Fit</button>
     </span>
@@ -307,54 +310,14 @@
       {/each}
     </ul>
   {/if}
-  {#if colourBy === 'role'}
-    <ul class="legend" aria-label="Roles in this layer">
-      {#each rolesHere as role (role)}
-        <li>
-          <button aria-pressed={!hidden.has(role)} onclick={() => toggle(role)}>
-            <svg width="26" height="8" aria-hidden="true">
-              <line
-                x1="1"
-                x2="25"
-                y1="4"
-                y2="4"
-                stroke={ROLE_STYLE[role]?.colour}
-                stroke-width="4"
-                stroke-dasharray={ROLE_STYLE[role]?.dash.map((d) => d * 4).join(' ')}
-              />
-            </svg>
-            {role}
-          </button>
-        </li>
-      {/each}
-    </ul>
+  {#if paths}
+    <SheetLegend {paths} {colourBy} {hidden} roles={rolesHere} />
+    {#if playing}
+      <PlayBar {paths} bind:until role={(i) => session.shelf.roles[paths!.role[i]!]!} />
+    {/if}
   {/if}
   {#if hit}
-    <div class="probe">
-      <span class="num">X {hit.x.toFixed(1)} Y {hit.y.toFixed(1)} mm</span>
-      {#if hit.stroke && paths}
-        {@const i = hit.stroke.stroke}
-        <strong>{session.shelf.roles[paths.role[i]!]}</strong>
-        <span class="swatch" style:background={session.filament(paths.slot[i]!).colour}></span>
-        {session.filament(paths.slot[i]!).name}
-        {#if bleedOf(paths, i) > 0}
-          <span class="bleeds"
-            >begins with {(100 * bleedOf(paths, i)).toFixed(0)} % of what was before</span
-          >
-        {/if}
-        <span class="num"
-          >{paths.width[i]!.toFixed(2)} mm wide · {hit.stroke.lengthMm.toFixed(1)} mm long · {paths.speed[
-            i
-          ]!.toFixed(0)} mm/s · {paths.temperature[i]!.toFixed(0)} °C · fan {paths.fan[i]!.toFixed(
-            0,
-          )} %</span
-        >
-      {/if}
-      <span class="soft"
-        >{tower.isOn(hit.x, hit.y) ? 'draw the tower where you want it · ' : ''}double click or s:
-        sample</span
-      >
-    </div>
+    <Probe {session} paths={hit.paths} {hit} onTower={tower.isOn(hit.x, hit.y)} raised={playing} />
   {/if}
 </div>
 
@@ -382,6 +345,7 @@
     display: flex;
     align-items: center;
     gap: 10px;
+    white-space: nowrap;
     pointer-events: none;
   }
 
@@ -397,28 +361,9 @@
     pointer-events: auto;
   }
 
-  .legend {
-    position: absolute;
-    right: 8px;
-    top: 38px;
-    background: var(--sheet);
-    border: 1px solid var(--rule);
-    border-radius: 3px;
-    padding: 3px;
-  }
-
-  .legend button {
-    display: flex;
-    align-items: center;
-    gap: 6px;
-    padding: 1px 5px;
-    font-size: 12px;
-    cursor: pointer;
-  }
-
-  .legend button[aria-pressed='false'] {
-    text-decoration: line-through;
-    color: var(--ink-soft);
+  .by {
+    width: 112px;
+    min-height: 28px;
   }
 
   .halts {
@@ -438,25 +383,5 @@
     border: 1px solid var(--rule);
     border-left: 4px solid var(--accent);
     border-radius: 3px;
-  }
-
-  .soft {
-    color: var(--ink-soft);
-  }
-
-  .probe {
-    position: absolute;
-    left: 8px;
-    bottom: 6px;
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px;
-    align-items: center;
-    padding: 2px 8px;
-    background: var(--sheet);
-    border: 1px solid var(--rule);
-    border-radius: 3px;
-    font-size: 12px;
-    pointer-events: none;
   }
 </style>

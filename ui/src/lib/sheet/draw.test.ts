@@ -1,10 +1,13 @@
 import { expect, it, vi } from 'vitest';
 import { readLayer } from '../api/layer';
-import { bleedOf, drawLayer, strokeAt, waitingAt } from './draw';
+import { drawLayer, type ColourBy } from './draw';
+import { SCALE } from './measure';
+import { waitingAt } from './overlays';
+import { bleedOf, strokeAt } from './strokes';
 
 /** Two strokes: a line along X at y = 0, and one along X at y = 5. */
 function layer(): ArrayBuffer {
-  const buffer = new ArrayBuffer(8 + 2 * 4 * 3 + 8 * 4 + 16 * 2 + 8 + 4 + 2 * 16 + 3 * 2);
+  const buffer = new ArrayBuffer(8 + 2 * 4 * 3 + 10 * 4 + 16 * 2 + 8 + 4 + 2 * 16 + 3 * 2);
   const view = new DataView(buffer);
   let at = 0;
   const u32 = (value: number) => {
@@ -17,7 +20,7 @@ function layer(): ArrayBuffer {
   };
   [2, 4, 0, 2, 4].forEach(u32);
   [0, 0, 10, 0, 0, 5, 10, 5].forEach(f32);
-  [0.44, 0.5, 40, 60, 210, 225, 0, 100].forEach(f32);
+  [0.44, 0.5, 40, 60, 210, 225, 0, 100, 3.5, 6].forEach(f32);
   [0, 0, 1].forEach(u32);
   [12, 2].forEach(f32);
   [2, 1, 1].forEach(u32);
@@ -33,6 +36,7 @@ it('reads the compact form of a layer', () => {
   expect([...paths.xy.slice(4)]).toEqual([0, 5, 10, 5]);
   expect(paths.speed[1]).toBe(60);
   expect(paths.temperature[1]).toBe(225);
+  expect([...paths.flow]).toEqual([3.5, 6]);
   expect([...paths.role]).toEqual([0, 5]);
   expect([...paths.slot]).toEqual([1, 2]);
   expect([...paths.viaStarts]).toEqual([0, 0, 1]);
@@ -65,7 +69,7 @@ class Paper {
   }
 }
 
-it('draws a stroke that bleeds in the colours as they come out', () => {
+function drawn(colourBy: ColourBy, until?: number): string[] {
   vi.stubGlobal(
     'Path2D',
     class {
@@ -82,14 +86,37 @@ it('draws a stroke that bleeds in the colours as they come out', () => {
   drawLayer(paper as unknown as CanvasRenderingContext2D, readLayer(layer()), {
     view: { scale: 1, shiftX: 0, shiftY: 0 },
     roles: ['outer wall', '', '', '', '', 'infill'],
-    colourBy: 'filament',
+    colourBy,
     slotColour: () => '#112233',
     travels: false,
     travelColour: '',
     hiddenRoles: new Set(),
+    until,
   });
-  expect(paper.drawn).toEqual(['#112233 M0,0L10,0', '#808080 M0,5L4,5', '#4d5863 M4,5L10,5']);
   vi.unstubAllGlobals();
+  return paper.drawn;
+}
+
+it('draws a stroke that bleeds in the colours as they come out', () => {
+  expect(drawn('filament')).toEqual(['#112233 M0,0L10,0', '#808080 M0,5L4,5', '#4d5863 M4,5L10,5']);
+});
+
+it('colours lines by a value, from the least of the layer to the largest', () => {
+  const lines = drawn('speed');
+  expect(lines).toContain(`${SCALE[0]} M0,0L10,0`);
+  expect(lines).toContain(`${SCALE.at(-1)} M0,5L10,5`);
+});
+
+it('draws only so many lines, in the colours that they have among all', () => {
+  expect(drawn('speed', 1)).toContain(`${SCALE[0]} M0,0L10,0`);
+  expect(drawn('speed', 1).join()).not.toContain('M0,5');
+  expect(drawn('speed', 0)).toEqual([]);
+});
+
+it('finds no stroke that is not laid yet', () => {
+  const paths = readLayer(layer());
+  expect(strokeAt(paths, 4, 5, 1)).toBeUndefined();
+  expect(strokeAt(paths, 4, 5, 2)?.stroke).toBe(1);
 });
 
 it('knows where the head comes from and goes to at a stop', () => {

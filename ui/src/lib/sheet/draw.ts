@@ -1,5 +1,6 @@
 import type { LayerPaths } from '../api/layer';
 import { darker, luminance, ROLE_STYLE } from '../model/colours';
+import { colourIn, isMeasure, MEASURES, rangeOf, type MeasureName } from './measure';
 
 /** Lines of a colour lighter than this are edged, so that they stand out from the paper. */
 const PALE = 0.55;
@@ -11,7 +12,7 @@ export interface View {
   readonly shiftY: number;
 }
 
-export type ColourBy = 'filament' | 'role';
+export type ColourBy = 'filament' | 'role' | MeasureName;
 
 export interface Drawing {
   readonly view: View;
@@ -21,6 +22,8 @@ export interface Drawing {
   readonly travels: boolean;
   readonly travelColour: string;
   readonly hiddenRoles: ReadonlySet<string>;
+  /** Only so many lines, from the first; all if it is not there. */
+  readonly until?: number;
 }
 
 /** Draws the strokes of a layer at their true width. */
@@ -63,8 +66,9 @@ function groups(paths: LayerPaths, d: Drawing): Map<string, Path2D> {
     return path;
   };
   const { bleed } = paths;
+  const measured = measureColours(paths, d);
   let run = 0;
-  for (let i = 0; i < paths.strokes; i++) {
+  for (let i = 0; i < shownStrokes(paths, d); i++) {
     const first = run;
     while (bleed.stroke[run] === i) {
       run++;
@@ -73,7 +77,9 @@ function groups(paths: LayerPaths, d: Drawing): Map<string, Path2D> {
     if (d.hiddenRoles.has(role)) {
       continue;
     }
-    if (d.colourBy === 'role') {
+    if (measured) {
+      trace(group(role, measured(i), paths.width[i]!), paths, i);
+    } else if (d.colourBy === 'role') {
       trace(group(role, ROLE_STYLE[role]?.colour ?? '#000', paths.width[i]!), paths, i);
     } else if (first === run) {
       trace(group(role, d.slotColour(paths.slot[i]!), paths.width[i]!), paths, i);
@@ -86,6 +92,20 @@ function groups(paths: LayerPaths, d: Drawing): Map<string, Path2D> {
     }
   }
   return found;
+}
+
+function shownStrokes(paths: LayerPaths, d: Drawing): number {
+  return Math.min(paths.strokes, d.until ?? paths.strokes);
+}
+
+/** The colour of each stroke by a value that it has, if that is what lines are coloured by. */
+function measureColours(paths: LayerPaths, d: Drawing): ((stroke: number) => string) | undefined {
+  if (!isMeasure(d.colourBy)) {
+    return undefined;
+  }
+  const values = MEASURES[d.colourBy].of(paths);
+  const range = rangeOf(values);
+  return range && ((stroke) => colourIn(range, values[stroke]!));
 }
 
 function rgb(colour: number): string {
@@ -113,12 +133,6 @@ function tracePart(path: Path2D, paths: LayerPaths, stroke: number, from: number
   }
 }
 
-/** How much of what was printed before is seen in a stroke where it begins, 0 to 1. */
-export function bleedOf(paths: LayerPaths, stroke: number): number {
-  const run = paths.bleed.stroke.indexOf(stroke);
-  return run < 0 ? 0 : paths.bleed.share[run]!;
-}
-
 function trace(path: Path2D, paths: LayerPaths, stroke: number): void {
   const from = paths.starts[stroke]!;
   path.moveTo(paths.xy[2 * from]!, paths.xy[2 * from + 1]!);
@@ -134,7 +148,7 @@ function drawTravels(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: Drawin
   for (const retracted of [0, 1]) {
     ctx.setLineDash(retracted ? [4 / d.view.scale, 3 / d.view.scale] : []);
     ctx.beginPath();
-    for (let i = 1; i < paths.strokes; i++) {
+    for (let i = 1; i < shownStrokes(paths, d); i++) {
       if (paths.retracted[i] === retracted) {
         traceTravel(ctx, paths, i);
       }
@@ -151,200 +165,4 @@ function traceTravel(ctx: CanvasRenderingContext2D, paths: LayerPaths, stroke: n
     ctx.lineTo(paths.via[2 * p]!, paths.via[2 * p + 1]!);
   }
   ctx.lineTo(paths.xy[2 * first]!, paths.xy[2 * first + 1]!);
-}
-
-/** Outline of a region in a layer, over the lines; x y z of both ends of each of its edges. */
-export function drawOutline(
-  ctx: CanvasRenderingContext2D,
-  lines: Float32Array,
-  view: View,
-  colour: string,
-): void {
-  ctx.save();
-  ctx.transform(view.scale, 0, 0, -view.scale, view.shiftX, view.shiftY);
-  ctx.beginPath();
-  for (let i = 0; i + 5 < lines.length; i += 6) {
-    ctx.moveTo(lines[i]!, lines[i + 1]!);
-    ctx.lineTo(lines[i + 3]!, lines[i + 4]!);
-  }
-  ctx.strokeStyle = '#fffefb';
-  ctx.lineWidth = 3.5 / view.scale;
-  ctx.stroke();
-  ctx.strokeStyle = colour;
-  ctx.lineWidth = 1.6 / view.scale;
-  ctx.stroke();
-  ctx.restore();
-}
-
-/** Where the head waits at a stop, and the way there and back. */
-export interface Waiting {
-  readonly park: { x: number; y: number };
-  /** Where it comes from. */
-  readonly from?: { x: number; y: number };
-  /** Where it goes on. */
-  readonly to?: { x: number; y: number };
-}
-
-/** Draws where the head waits: a ring, with its ways there and back. */
-export function drawWaiting(
-  ctx: CanvasRenderingContext2D,
-  waiting: Waiting,
-  view: View,
-  colour: string,
-): void {
-  const at = (p: { x: number; y: number }): [number, number] => [
-    p.x * view.scale + view.shiftX,
-    view.shiftY - p.y * view.scale,
-  ];
-  ctx.save();
-  ctx.strokeStyle = colour;
-  ctx.lineWidth = 1.4;
-  ctx.setLineDash([2, 4]);
-  for (const end of [waiting.from, waiting.to]) {
-    if (end) {
-      ctx.beginPath();
-      ctx.moveTo(...at(end));
-      ctx.lineTo(...at(waiting.park));
-      ctx.stroke();
-    }
-  }
-  ctx.setLineDash([]);
-  ctx.beginPath();
-  ctx.arc(...at(waiting.park), 5, 0, 2 * Math.PI);
-  ctx.fillStyle = '#fffefb';
-  ctx.fill();
-  ctx.stroke();
-  ctx.restore();
-}
-
-/** Where a stroke begins. */
-function startOf(paths: LayerPaths, stroke: number): { x: number; y: number } {
-  const point = paths.starts[stroke]!;
-  return { x: paths.xy[2 * point]!, y: paths.xy[2 * point + 1]! };
-}
-
-/** Where a stroke ends. */
-function endOf(paths: LayerPaths, stroke: number): { x: number; y: number } {
-  const point = paths.starts[stroke + 1]! - 1;
-  return { x: paths.xy[2 * point]!, y: paths.xy[2 * point + 1]! };
-}
-
-/**
- * Where the head comes from and goes to at a stop.
- *
- * @param stroke the stop comes before it
- * @param below the layer below, if it is known
- */
-export function waitingAt(
-  park: { x: number; y: number },
-  stroke: number,
-  paths: LayerPaths,
-  below: LayerPaths | undefined,
-): Waiting {
-  const to = stroke < paths.strokes ? startOf(paths, stroke) : undefined;
-  if (stroke > 0) {
-    return { park, from: endOf(paths, stroke - 1), to };
-  }
-  return { park, from: below?.strokes ? endOf(below, below.strokes - 1) : undefined, to };
-}
-
-/** Marks the spot that a sample is taken of. */
-export function drawSpot(
-  ctx: CanvasRenderingContext2D,
-  spot: { x: number; y: number },
-  view: View,
-  colour: string,
-): void {
-  const x = spot.x * view.scale + view.shiftX;
-  const y = view.shiftY - spot.y * view.scale;
-  ctx.save();
-  ctx.beginPath();
-  ctx.arc(x, y, 6, 0, 2 * Math.PI);
-  ctx.moveTo(x - 11, y);
-  ctx.lineTo(x + 11, y);
-  ctx.moveTo(x, y - 11);
-  ctx.lineTo(x, y + 11);
-  ctx.strokeStyle = '#fffefb';
-  ctx.lineWidth = 3.5;
-  ctx.stroke();
-  ctx.strokeStyle = colour;
-  ctx.lineWidth = 1.6;
-  ctx.stroke();
-  ctx.restore();
-}
-
-/** The bed with a line every 10 mm. */
-export function drawBed(
-  ctx: CanvasRenderingContext2D,
-  view: View,
-  width: number,
-  depth: number,
-  colours: { line: string; edge: string },
-): void {
-  ctx.save();
-  ctx.transform(view.scale, 0, 0, -view.scale, view.shiftX, view.shiftY);
-  ctx.lineWidth = 1 / view.scale;
-  ctx.strokeStyle = colours.line;
-  ctx.beginPath();
-  for (let x = 0; x <= width; x += 10) {
-    ctx.moveTo(x, 0);
-    ctx.lineTo(x, depth);
-  }
-  for (let y = 0; y <= depth; y += 10) {
-    ctx.moveTo(0, y);
-    ctx.lineTo(width, y);
-  }
-  ctx.stroke();
-  ctx.strokeStyle = colours.edge;
-  ctx.strokeRect(0, 0, width, depth);
-  ctx.restore();
-}
-
-export interface StrokeHit {
-  readonly stroke: number;
-  readonly lengthMm: number;
-}
-
-/** The stroke that covers a place, or undefined. */
-export function strokeAt(paths: LayerPaths, x: number, y: number): StrokeHit | undefined {
-  let best: number | undefined;
-  let least = 0;
-  for (let i = 0; i < paths.strokes; i++) {
-    for (let p = paths.starts[i]! + 1; p < paths.starts[i + 1]!; p++) {
-      const d =
-        distance(
-          x,
-          y,
-          paths.xy[2 * p - 2]!,
-          paths.xy[2 * p - 1]!,
-          paths.xy[2 * p]!,
-          paths.xy[2 * p + 1]!,
-        ) -
-        paths.width[i]! / 2;
-      if (d < least) {
-        least = d;
-        best = i;
-      }
-    }
-  }
-  return best === undefined ? undefined : { stroke: best, lengthMm: length(paths, best) };
-}
-
-function distance(x: number, y: number, ax: number, ay: number, bx: number, by: number): number {
-  const dx = bx - ax;
-  const dy = by - ay;
-  const square = dx * dx + dy * dy;
-  const t = square === 0 ? 0 : Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / square));
-  return Math.hypot(x - ax - t * dx, y - ay - t * dy);
-}
-
-function length(paths: LayerPaths, stroke: number): number {
-  let sum = 0;
-  for (let p = paths.starts[stroke]! + 1; p < paths.starts[stroke + 1]!; p++) {
-    sum += Math.hypot(
-      paths.xy[2 * p]! - paths.xy[2 * p - 2]!,
-      paths.xy[2 * p + 1]! - paths.xy[2 * p - 1]!,
-    );
-  }
-  return sum;
 }

@@ -2,6 +2,7 @@
   import Download from '@lucide/svelte/icons/download';
   import Keyboard from '@lucide/svelte/icons/keyboard';
   import Redo from '@lucide/svelte/icons/redo-2';
+  import Table from '@lucide/svelte/icons/table-2';
   import Undo from '@lucide/svelte/icons/undo-2';
   import { Menu, Portal } from '@skeletonlabs/skeleton-svelte';
   import { duration, grams } from '../model/heights';
@@ -14,9 +15,10 @@
     session: PlanSession;
     onProgram: () => void;
     onKeys: () => void;
+    onLedger: () => void;
   }
 
-  let { session, onProgram, onKeys }: Props = $props();
+  let { session, onProgram, onKeys, onLedger }: Props = $props();
 
   /** The machine that is asked about before it is taken. */
   let wanted = $state('');
@@ -78,6 +80,9 @@
   <SlotsButton {session} />
   <div class="totals" class:stale={session.isStale} aria-live="polite" data-testid="totals">
     {#if ledger}
+      <button class="tool" onclick={onLedger} aria-label="Ledger" title="Where time and material go"
+        ><Table size={14} /></button
+      >
       <span title="Time with changes of filament and stops">{duration(ledger.seconds)}</span>
       <span class="grams">
         {#each ledger.slots as slot (slot.slot)}

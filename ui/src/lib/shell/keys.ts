@@ -7,6 +7,7 @@ export const KEYS = [
   { keys: 'p', does: 'put a stop before this layer, or take it away' },
   { keys: 's', does: 'sample at the pointer: what is printed there from the bed to the top' },
   { keys: 'f', does: 'next finding' },
+  { keys: '/', does: 'what to do, by its name; or go to a layer or height' },
   { keys: 'Ctrl Z', does: 'undo; with Shift redo' },
   { keys: '?', does: 'this list' },
 ] as const;

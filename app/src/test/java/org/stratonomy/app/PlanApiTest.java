@@ -1,12 +1,16 @@
 package org.stratonomy.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.startsWith;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.delete;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
@@ -224,7 +228,7 @@ class PlanApiTest extends ApiTest {
                 .andReturn());
     mvc.perform(post("/api/revisions/{r}/programs", moved.get("revision").asString()))
         .andExpect(status().isUnprocessableContent())
-        .andExpect(jsonPath("$.detail").value(org.hamcrest.Matchers.containsString("off the bed")));
+        .andExpect(jsonPath("$.detail").value(containsString("off the bed")));
     JsonNode despite =
         json(
             mvc.perform(
@@ -234,11 +238,7 @@ class PlanApiTest extends ApiTest {
                 .andReturn());
     assertThat(despite.get("despite").asString()).contains("reaches off the bed");
     mvc.perform(get("/api/programs/{id}", despite.get("id").asString()))
-        .andExpect(
-            content()
-                .string(
-                    org.hamcrest.Matchers.startsWith(
-                        "; written despite: wedge reaches off the bed")));
+        .andExpect(content().string(startsWith("; written despite: wedge reaches off the bed")));
     JsonNode mended =
         json(
             mvc.perform(
@@ -264,7 +264,15 @@ class PlanApiTest extends ApiTest {
     int strokes = layer.getInt();
     int points = layer.getInt();
     assertThat(strokes).isPositive();
-    int viaStarts = 8 + 4 * (strokes + 1) + 8 * points + 16 * strokes;
+    int widths = 8 + 4 * (strokes + 1) + 8 * points;
+    int flows = widths + 16 * strokes;
+    for (int i = 0; i < 4 * strokes; i += 4) {
+      float width = layer.getFloat(widths + i);
+      float speed = layer.getFloat(widths + 4 * strokes + i);
+      // What is left is the height of the layer: a fraction of a millimetre.
+      assertThat(layer.getFloat(flows + i) / (width * speed)).isBetween(0.1f, 0.4f);
+    }
+    int viaStarts = flows + 4 * strokes;
     int viaPoints = layer.getInt(viaStarts + 4 * strokes);
     int bleed = viaStarts + 4 * (strokes + 1) + 8 * viaPoints;
     int runs = layer.getInt(bleed);
@@ -272,6 +280,35 @@ class PlanApiTest extends ApiTest {
     assertThat(layer.getInt(8 + 4 * strokes)).isEqualTo(points);
     mvc.perform(get("/api/revisions/{r}/layers/999", plan.get("revision").asString()))
         .andExpect(status().isNotFound());
+  }
+
+  @Test
+  void theLedgerIsKeptAsAFile() throws Exception {
+    JsonNode plan = dropped(11.5);
+    double seconds = result(plan).get("ledger").get("seconds").asDouble();
+    String address = "/api/revisions/" + plan.get("revision").asString() + "/ledger";
+    JsonNode ledger =
+        json(
+            mvc.perform(get(address + ".json"))
+                .andExpect(header().string("Content-Disposition", startsWith("attachment")))
+                .andReturn());
+    assertThat(ledger.get("format").asString()).isEqualTo("stratonomy-ledger");
+    assertThat(ledger.get("timeSeconds").asDouble()).isEqualTo(seconds);
+    String table =
+        mvc.perform(get(address + ".csv"))
+            .andExpect(header().string("Content-Disposition", containsString("ledger.csv")))
+            .andReturn()
+            .getResponse()
+            .getContentAsString();
+    double sum =
+        table
+            .lines()
+            .skip(1)
+            .map(line -> line.split(",", -1))
+            .filter(row -> !row[0].equals("filament"))
+            .mapToDouble(row -> Double.parseDouble(row[3]))
+            .sum();
+    assertThat(sum).isCloseTo(seconds, within(1e-6));
   }
 
   @Test

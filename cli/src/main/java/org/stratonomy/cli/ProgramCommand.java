@@ -50,7 +50,7 @@ final class ProgramCommand implements Callable<Integer> {
   @Option(
       names = "--ledger",
       paramLabel = "LEDGER.json",
-      description = "Where time, material and stops go.")
+      description = "Where time, material and stops go; as a table if the name ends with .csv.")
   private Path ledger;
 
   @Option(
@@ -96,7 +96,9 @@ final class ProgramCommand implements Callable<Integer> {
       }
       ObjectNode written = LedgerFormat.write(result.ledger());
       if (ledger != null) {
-        Files.writeString(ledger, written.toPrettyString());
+        boolean table = ledger.toString().toLowerCase(Locale.ROOT).endsWith(".csv");
+        Files.writeString(
+            ledger, table ? LedgerFormat.csv(result.ledger()) : written.toPrettyString());
       }
       say(result, written);
     }

@@ -10,6 +10,7 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -98,6 +99,17 @@ class ProgramCommandTest {
     assertThat(slot.get("massG").asDouble())
         .isCloseTo(slot.get("volumeMm3").asDouble() * 1.24e-3, within(1e-9));
     assertThat(json.get("timeSeconds").asDouble()).isPositive();
+  }
+
+  @Test
+  void aLedgerNamedCsvIsATable() throws IOException {
+    Path ledger = directory.resolve("ledger.csv");
+    assertThat(run("plan.json", "--ledger", ledger.toString()).exit).isZero();
+    List<String> lines = Files.readAllLines(ledger);
+    assertThat(lines.getFirst())
+        .isEqualTo("table,name,slot,timeSeconds,lengthMm,volumeMm3,massG,cost");
+    assertThat(lines).filteredOn(line -> line.startsWith("role,\"outer wall\",,")).hasSize(1);
+    assertThat(lines).filteredOn(line -> line.startsWith("filament,")).hasSize(2);
   }
 
   @Test

@@ -108,15 +108,6 @@ class PlacingStory extends Story {
     assertThat(lines.get(layer)).contains("z 2.2");
   }
 
-  private static int firstAfter(List<String> lines, String start, int from) {
-    for (int i = from; i < lines.size(); i++) {
-      if (lines.get(i).startsWith(start)) {
-        return i;
-      }
-    }
-    throw new AssertionError("no line begins with " + start);
-  }
-
   @Test
   void theFanFollowsACourse() throws IOException {
     dropBlock(4);

@@ -164,6 +164,16 @@ abstract class Story {
     return Files.readAllLines(program);
   }
 
+  /** Index of the first line from a place on that begins with something. */
+  static int firstAfter(List<String> lines, String start, int from) {
+    for (int i = from; i < lines.size(); i++) {
+      if (lines.get(i).startsWith(start)) {
+        return i;
+      }
+    }
+    throw new AssertionError("no line begins with " + start);
+  }
+
   Locator named(String label) {
     return page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
   }

@@ -67,7 +67,7 @@ class StrataStory extends Story {
     assertThat(support).hasValue("from the bed");
     pattern.selectOption("honeycomb");
     assertThat(pattern).hasValue("honeycomb");
-    button("By role").click();
+    named("Colour the lines by").selectOption("role");
     typeIntoLevel(10);
     assertThat(inLegend("support")).isVisible();
     assertThat(inLegend("outer wall")).isVisible();

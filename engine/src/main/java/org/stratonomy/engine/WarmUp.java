@@ -1,5 +1,6 @@
 package org.stratonomy.engine;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BooleanSupplier;
@@ -10,6 +11,8 @@ import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
@@ -18,11 +21,14 @@ import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.problem.Problem;
 
 /**
- * Computes a small made-up plan again and again, so that the virtual machine has compiled the
- * engine before the first real plan comes: the first result is then there several times as fast.
+ * Computes small made-up plans again and again, every other one with a core, so that the virtual
+ * machine has compiled the engine before the first real plan comes: the first result is then there
+ * several times as fast.
  */
 public final class WarmUp {
   private static final int ROUNDS = 12;
+  private static final String PIECE = "piece";
+  private static final String CORE = "core";
   private static final int LAYERS = 60;
   private static final int SIDES = 400;
   private static final long MEMO_BYTES = 64L << 20;
@@ -43,7 +49,7 @@ public final class WarmUp {
     try {
       for (int round = 0; round < ROUNDS; round++) {
         try (Planner planner = new Planner(shelf, MEMO_BYTES, 1)) {
-          planner.compute(plan(shelf), reference -> mesh, watch);
+          planner.compute(plan(shelf, round % 2 == 1), reference -> mesh, watch);
         }
       }
     } catch (Problem over) {
@@ -53,21 +59,29 @@ public final class WarmUp {
     }
   }
 
-  private static Plan plan(Shelf shelf) {
+  private static Plan plan(Shelf shelf, boolean divided) {
+    Region core = new Region(CORE, "Core", new Region.Core(Depth.of(2), Depth.of(3)));
     Piece piece =
         new Piece(
-            "piece",
-            "Piece",
-            List.of(new Body("body", "Body", "mesh")),
-            Placement.at(100, 100),
-            List.of());
-    Rule rule = new Rule(Where.EVERYWHERE, Map.of(Setting.LAYER_HEIGHT, Value.of(0.2)));
+                PIECE,
+                "Piece",
+                List.of(new Body("body", "Body", "mesh")),
+                Placement.at(100, 100),
+                List.of())
+            .withRegions(divided ? List.of(core) : List.of());
+    List<Rule> rules = new ArrayList<>();
+    rules.add(new Rule(Where.EVERYWHERE, Map.of(Setting.LAYER_HEIGHT, Value.of(0.2))));
+    if (divided) {
+      Where inside = new Where(List.of(PIECE), List.of()).withRegions(List.of(CORE));
+      rules.add(new Rule(inside, Map.of(Setting.FILAMENT, Value.of(2))));
+    }
+    String filament = shelf.filaments().getFirst().id();
     return new Plan(
         "Warming up",
         shelf.machines().getFirst().id(),
-        List.of(shelf.filaments().getFirst().id()),
+        List.of(filament, filament),
         List.of(piece),
-        List.of(rule),
+        rules,
         List.of());
   }
 

@@ -12,9 +12,9 @@ import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.ledger.Ledger;
-import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.FilamentChange;
 import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
@@ -88,8 +88,8 @@ class MixingTest {
     Rule pure = Shapes.region("part", Map.of(Setting.FILAMENT, Value.of(1)));
     PlanResult result = compute(Shapes.withPart(mixed, pure));
     PurgeVolumes volumes = new PurgeVolumes(result.plan(), result.resolver());
-    Map<Schedule.Change, Integer> changes = result.schedule().changes();
-    assertThat(changes).containsOnlyKeys(new Schedule.Change(1, 140), new Schedule.Change(140, 1));
+    Map<FilamentChange, Integer> changes = result.schedule().changes();
+    assertThat(changes).containsOnlyKeys(new FilamentChange(1, 140), new FilamentChange(140, 1));
     double least = Math.min(volumes.mm3(1, 140), volumes.mm3(140, 1));
     assertThat(least).isGreaterThan(50);
     assertThat(GcodeReader.of(result).afterChanges(e -> e.role().equals("purge")))

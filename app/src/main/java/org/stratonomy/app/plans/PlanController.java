@@ -5,12 +5,9 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -25,6 +22,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import org.stratonomy.app.files.Attachment;
 import org.stratonomy.app.plans.PlanImporter.Dropped;
 import org.stratonomy.engine.MachineChange;
 import org.stratonomy.engine.document.PlanFormat;
@@ -142,14 +140,7 @@ class PlanController {
     StratFile file = importer.export(id);
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     file.write(bytes);
-    return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename(file.plan().name() + ".strat", StandardCharsets.UTF_8)
-                .build()
-                .toString())
-        .body(bytes.toByteArray());
+    return Attachment.named(file.plan().name() + ".strat").body(bytes.toByteArray());
   }
 
   private static List<Dropped> dropped(List<MultipartFile> files) throws IOException {

@@ -1,12 +1,9 @@
 package org.stratonomy.app.programs;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -16,6 +13,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.stratonomy.app.files.Attachment;
 
 @RestController
 class ProgramController {
@@ -46,13 +44,6 @@ class ProgramController {
   @GetMapping(path = "/api/programs/{id}", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
   ResponseEntity<byte[]> file(@PathVariable UUID id) throws IOException {
     ProgramService.ProgramFile file = programs.file(id);
-    return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename(file.name(), StandardCharsets.UTF_8)
-                .build()
-                .toString())
-        .body(file.content());
+    return Attachment.named(file.name()).body(file.content());
   }
 }

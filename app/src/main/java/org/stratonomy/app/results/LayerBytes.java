@@ -31,7 +31,7 @@ final class LayerBytes {
       viaNumbers += travel.via().length;
     }
     int n = strokes.size();
-    int size = 8 + 2 * 4 * (n + 1) + 8 * points + 4 * 4 * n + 4 * viaNumbers;
+    int size = 8 + 2 * 4 * (n + 1) + 8 * points + 5 * 4 * n + 4 * viaNumbers;
     size += 4 + 16 * bleed.size() + 3 * n;
     ByteBuffer bytes = ByteBuffer.allocate(size).order(ByteOrder.LITTLE_ENDIAN);
     bytes.putInt(n).putInt(points);
@@ -54,6 +54,8 @@ final class LayerBytes {
     strokes.forEach(stroke -> bytes.putFloat((float) layer.speed(stroke)));
     strokes.forEach(stroke -> bytes.putFloat((float) stroke.nozzleC()));
     strokes.forEach(stroke -> bytes.putFloat((float) stroke.fanPercent()));
+    strokes.forEach(
+        stroke -> bytes.putFloat((float) (stroke.crossSectionMm2() * layer.speed(stroke))));
     int via = 0;
     for (Travel travel : travels) {
       bytes.putInt(via);

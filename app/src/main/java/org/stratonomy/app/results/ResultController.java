@@ -15,12 +15,14 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.stratonomy.app.files.Attachment;
 import org.stratonomy.app.plans.MissingException;
 import org.stratonomy.app.plans.PlanService;
 import org.stratonomy.app.plans.PlanState;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.check.Finding.Remedy;
+import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.merge.Bleed;
 
 /** What was computed of a revision; a revision never changes, so neither does its result. */
@@ -100,6 +102,22 @@ class ResultController {
   @GetMapping(path = "/picture", produces = MediaType.IMAGE_PNG_VALUE)
   ResponseEntity<byte[]> picture(@PathVariable UUID revision) throws IOException {
     return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(pictures.png(revision));
+  }
+
+  /** Time and material, as docs/formats/ledger.md says. */
+  @GetMapping(path = "/ledger.json", produces = MediaType.APPLICATION_JSON_VALUE)
+  ResponseEntity<String> ledger(@PathVariable UUID revision) {
+    PlanResult result = computations.result(revision);
+    return Attachment.named(result.plan().name() + " ledger.json")
+        .body(LedgerFormat.write(result.ledger()).toPrettyString());
+  }
+
+  /** The same as comma-separated values. */
+  @GetMapping(path = "/ledger.csv", produces = "text/csv")
+  ResponseEntity<String> ledgerTable(@PathVariable UUID revision) {
+    PlanResult result = computations.result(revision);
+    return Attachment.named(result.plan().name() + " ledger.csv")
+        .body(LedgerFormat.csv(result.ledger()));
   }
 
   /** Applies a remedy that a finding of this revision proposes. */

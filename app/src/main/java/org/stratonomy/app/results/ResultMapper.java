@@ -27,13 +27,13 @@ import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Schedule.Change;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Tower;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.mesh.Shells;
 import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.FilamentChange;
 import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.PurgeVolumes;
@@ -95,12 +95,12 @@ final class ResultMapper {
 
   private PurgingView purging() {
     PurgeVolumes volumes = new PurgeVolumes(result.plan(), result.resolver());
-    Map<Change, Integer> made = result.schedule().changes();
+    Map<FilamentChange, Integer> made = result.schedule().changes();
     List<ChangeView> changes = new ArrayList<>();
     for (int from = 1; from <= result.plan().slots().size(); from++) {
       for (int to = 1; to <= result.plan().slots().size(); to++) {
         if (from != to) {
-          int count = made.getOrDefault(new Change(from, to), 0);
+          int count = made.getOrDefault(new FilamentChange(from, to), 0);
           changes.add(change(from, to, count, volumes.sum(from, to)));
         }
       }

@@ -5,8 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Predicate;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -17,6 +15,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.stratonomy.app.files.Attachment;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.ShelfFields;
 import org.stratonomy.engine.document.ShelfFormat;
@@ -159,11 +158,7 @@ class ShelfItemController {
             .filter(id -> id != null)
             .findFirst()
             .orElse("shelf");
-    return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment().filename(name + ".json").build().toString())
-        .body(ShelfFormat.write(new Shelf(machines, filaments)));
+    return Attachment.named(name + ".json").body(ShelfFormat.write(new Shelf(machines, filaments)));
   }
 
   /** Takes over what is in such a file; what has the same id is replaced. */

@@ -130,9 +130,10 @@ final class StopChecks {
           "mixed-layers",
           Severity.WARNING,
           "Filament is changed within %d layers".formatted(mixed.size()),
-          "Pieces, or support, of different filaments share these layers, and each change is made by"
-              + " hand. Give pieces boundaries at the same heights, print them one after the other in"
-              + " plans of their own, or print support with the filament of the piece.",
+          "Pieces, bodies, regions or support of different filaments share these layers, and each"
+              + " change is made by hand. Choose a machine that changes filaments by itself, give"
+              + " pieces boundaries at the same heights, print them one after the other in plans of"
+              + " their own, or print support with the filament of the piece.",
           Optional.of(mixed.getFirst().layer().bottom()),
           List.of());
     }

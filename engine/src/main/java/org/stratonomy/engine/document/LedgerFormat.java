@@ -1,13 +1,63 @@
 package org.stratonomy.engine.document;
 
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import org.stratonomy.engine.ledger.Ledger;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
+import tools.jackson.dataformat.csv.CsvMapper;
+import tools.jackson.dataformat.csv.CsvSchema;
 
-/** The ledger as JSON, described in docs/formats/ledger.md. */
+/** The ledger as JSON and as comma-separated values, described in docs/formats/ledger.md. */
 public final class LedgerFormat {
   private LedgerFormat() {}
+
+  private static final CsvSchema COLUMNS =
+      CsvSchema.builder()
+          .addColumn("table")
+          .addColumn("name")
+          .addColumn("slot", CsvSchema.ColumnType.NUMBER)
+          .addColumn("timeSeconds", CsvSchema.ColumnType.NUMBER)
+          .addColumn("lengthMm", CsvSchema.ColumnType.NUMBER)
+          .addColumn("volumeMm3", CsvSchema.ColumnType.NUMBER)
+          .addColumn("massG", CsvSchema.ColumnType.NUMBER)
+          .addColumn("cost", CsvSchema.ColumnType.NUMBER)
+          .build()
+          .withHeader();
+
+  /** Roles, times that lay nothing, and filaments; what does not apply to a row is empty. */
+  public static String csv(Ledger ledger) {
+    List<Map<String, Object>> rows = new ArrayList<>();
+    for (Ledger.RoleEntry entry : ledger.roles()) {
+      Map<String, Object> row = row("role", entry.role().label(), entry.seconds());
+      row.put("volumeMm3", entry.volumeMm3());
+      rows.add(row);
+    }
+    rows.add(row("other time", "travel", ledger.travelSeconds()));
+    rows.add(row("other time", "from layer to layer", ledger.liftSeconds()));
+    rows.add(row("other time", "changes and stops", ledger.changeSeconds()));
+    for (Ledger.SlotEntry entry : ledger.slots()) {
+      Map<String, Object> row = row("filament", entry.filament(), null);
+      row.put("slot", entry.slot());
+      row.put("lengthMm", entry.lengthMm());
+      row.put("volumeMm3", entry.volumeMm3());
+      row.put("massG", entry.massG());
+      row.put("cost", entry.cost());
+      rows.add(row);
+    }
+    return CsvMapper.shared().writer(COLUMNS).writeValueAsString(rows);
+  }
+
+  private static Map<String, Object> row(String table, String name, Double seconds) {
+    Map<String, Object> row = new HashMap<>();
+    row.put("table", table);
+    row.put("name", name);
+    row.put("timeSeconds", seconds);
+    return row;
+  }
 
   public static ObjectNode write(Ledger ledger) {
     ObjectNode root = JsonMapper.shared().createObjectNode();

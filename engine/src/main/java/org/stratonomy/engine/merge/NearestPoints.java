@@ -56,7 +56,11 @@ final class NearestPoints {
     return marks[point];
   }
 
-  /** The nearest point whose owner is still there; of equally near ones, the first added. */
+  /**
+   * The nearest point whose owner is still there; of equally near ones, the first added.
+   *
+   * @return its number, good until the next search
+   */
   int nearest(double x, double y) {
     if (start == null || 2 * alive < laidFor) {
       lay();
@@ -126,62 +130,81 @@ final class NearestPoints {
   }
 
   private int column(double x) {
-    return (int) Math.clamp((x - minX) / cell, 0, columns - 1.0);
+    return Math.clamp((long) ((x - minX) / cell), 0, columns - 1);
   }
 
   private int row(double y) {
-    return (int) Math.clamp((y - minY) / cell, 0, rows - 1.0);
+    return Math.clamp((long) ((y - minY) / cell), 0, rows - 1);
   }
 
   private void lay() {
     if (start == null) {
-      int most = 0;
-      for (int i = 0; i < size; i++) {
-        most = Math.max(most, owners[i] + 1);
-      }
-      gone = new boolean[most];
-      boolean[] seen = new boolean[most];
-      for (int i = 0; i < size; i++) {
-        alive += seen[owners[i]] ? 0 : 1;
-        seen[owners[i]] = true;
-      }
+      countOwners();
+    } else {
+      dropGone();
     }
     laidFor = alive;
-    minX = Double.POSITIVE_INFINITY;
-    minY = Double.POSITIVE_INFINITY;
-    double maxX = Double.NEGATIVE_INFINITY;
-    double maxY = Double.NEGATIVE_INFINITY;
-    int count = 0;
-    for (int i = 0; i < size; i++) {
-      if (!gone[owners[i]]) {
-        minX = Math.min(minX, xs[i]);
-        maxX = Math.max(maxX, xs[i]);
-        minY = Math.min(minY, ys[i]);
-        maxY = Math.max(maxY, ys[i]);
-        count++;
-      }
-    }
-    double area = Math.max(1e-6, (maxX - minX) * (maxY - minY));
-    double longest = Math.max(maxX - minX, maxY - minY);
-    cell = Math.max(Math.sqrt(area * POINTS_PER_CELL / Math.max(1, count)), longest / 2000);
-    cell = Math.max(cell, 1e-3);
-    columns = (int) ((maxX - minX) / cell) + 1;
-    rows = (int) ((maxY - minY) / cell) + 1;
+    double[] x = bounds(xs);
+    double[] y = bounds(ys);
+    minX = x[0];
+    minY = y[0];
+    double width = x[1] - minX;
+    double height = y[1] - minY;
+    double area = Math.max(1e-6, width * height);
+    cell = Math.sqrt(area * POINTS_PER_CELL / Math.max(1, size));
+    cell = Math.max(Math.max(cell, Math.max(width, height) / 2000), 1e-3);
+    columns = (int) (width / cell) + 1;
+    rows = (int) (height / cell) + 1;
     start = new int[columns * rows + 1];
+    int[] at = new int[size];
     for (int i = 0; i < size; i++) {
-      if (!gone[owners[i]]) {
-        start[row(ys[i]) * columns + column(xs[i]) + 1]++;
-      }
+      at[i] = row(ys[i]) * columns + column(xs[i]);
+      start[at[i] + 1]++;
     }
     for (int i = 0; i < columns * rows; i++) {
       start[i + 1] += start[i];
     }
-    order = new int[count];
+    order = new int[size];
     int[] next = Arrays.copyOf(start, columns * rows);
     for (int i = 0; i < size; i++) {
+      order[next[at[i]]++] = i;
+    }
+  }
+
+  private void countOwners() {
+    int most = 0;
+    for (int i = 0; i < size; i++) {
+      most = Math.max(most, owners[i] + 1);
+    }
+    gone = new boolean[most];
+    boolean[] seen = new boolean[most];
+    for (int i = 0; i < size; i++) {
+      alive += seen[owners[i]] ? 0 : 1;
+      seen[owners[i]] = true;
+    }
+  }
+
+  /** Forgets the points of owners that were taken out; the others stay in their order. */
+  private void dropGone() {
+    int kept = 0;
+    for (int i = 0; i < size; i++) {
       if (!gone[owners[i]]) {
-        order[next[row(ys[i]) * columns + column(xs[i])]++] = i;
+        xs[kept] = xs[i];
+        ys[kept] = ys[i];
+        owners[kept] = owners[i];
+        marks[kept++] = marks[i];
       }
     }
+    size = kept;
+  }
+
+  private double[] bounds(double[] values) {
+    double least = Double.POSITIVE_INFINITY;
+    double most = Double.NEGATIVE_INFINITY;
+    for (int i = 0; i < size; i++) {
+      least = Math.min(least, values[i]);
+      most = Math.max(most, values[i]);
+    }
+    return new double[] {least, most};
   }
 }

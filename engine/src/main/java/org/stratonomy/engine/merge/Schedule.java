@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.stratonomy.engine.motion.TravelSettings;
+import org.stratonomy.engine.plan.FilamentChange;
 
 /**
  * The whole print in its order.
@@ -35,17 +36,14 @@ public record Schedule(
     return layers.stream().mapToLong(layer -> layer.halts().size()).sum();
   }
 
-  /** From one filament or mix to another one. */
-  public record Change(int from, int to) {}
-
   /** How often each change is made; those of a mixing nozzle count, too. */
-  public Map<Change, Integer> changes() {
-    Map<Change, Integer> made = new HashMap<>();
+  public Map<FilamentChange, Integer> changes() {
+    Map<FilamentChange, Integer> made = new HashMap<>();
     int loaded = firstSlot;
     for (LayerSchedule layer : layers) {
       for (Stroke stroke : layer.strokes()) {
         if (stroke.slot() != loaded) {
-          made.merge(new Change(loaded, stroke.slot()), 1, Integer::sum);
+          made.merge(new FilamentChange(loaded, stroke.slot()), 1, Integer::sum);
           loaded = stroke.slot();
         }
       }

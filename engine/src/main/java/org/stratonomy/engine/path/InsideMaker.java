@@ -71,7 +71,7 @@ final class InsideMaker {
 
   private Solid solid(Area inside) {
     Area narrower = Plane.inset(Plane.difference(inside, around.solid(s)), width);
-    Area sparse = Plane.outset(narrower, width);
+    Area sparse = Plane.regrown(narrower, width);
     List<Line> solid = new ArrayList<>();
     solid(Plane.difference(inside, sparse), filler(solid));
     return new Solid(List.copyOf(solid), sparse);

@@ -71,7 +71,7 @@ final class NarrowPlaces {
     this.area = area;
     this.width = width;
     core = Plane.inset(area, SINGLE / 2 * width);
-    narrow = worthALine(Plane.difference(area, Plane.outset(core, SINGLE / 2 * width)), width);
+    narrow = worthALine(Plane.difference(area, Plane.regrown(core, SINGLE / 2 * width)), width);
   }
 
   /**
@@ -83,7 +83,7 @@ final class NarrowPlaces {
     if (keptAllEdges(area, inner)) {
       return Area.EMPTY;
     }
-    return worthALine(Plane.difference(area, Plane.outset(inner, width)), width);
+    return worthALine(Plane.difference(area, Plane.regrown(inner, width)), width);
   }
 
   /**
@@ -97,7 +97,7 @@ final class NarrowPlaces {
     if (keptAllEdges(inner, smaller)) {
       return inner;
     }
-    Area left = Plane.intersection(inner, Plane.outset(smaller, least));
+    Area left = Plane.intersection(inner, Plane.regrown(smaller, least));
     boolean isMuch = inner.areaMm2() - left.areaMm2() > LEAST_TAKEN * width * width;
     return isMuch ? left : inner;
   }

@@ -4,7 +4,7 @@ import java.util.BitSet;
 import org.stratonomy.engine.plane.Area;
 
 /**
- * A first look at whether something lies near the rings of an area: the cells of a grid that their
+ * A first look at whether something lies near the edges of an area: the cells of a grid that their
  * bounds, with a margin, touch.
  */
 final class Nearby {
@@ -27,21 +27,29 @@ final class Nearby {
     columns = area.isEmpty() ? 0 : (int) (width / cell) + 1;
     rows = area.isEmpty() ? 0 : (int) (height / cell) + 1;
     for (int ring = 0; ring < area.ringCount(); ring++) {
-      double[] b = area.ringBoundsMm(ring);
-      int from = column(b[0] - marginMm);
-      int to = column(b[2] + marginMm);
-      for (int r = row(b[1] - marginMm); r <= row(b[3] + marginMm); r++) {
-        touched.set(r * columns + from, r * columns + to + 1);
+      int before = area.ringStart(ring + 1) - 1;
+      for (int i = area.ringStart(ring); i < area.ringStart(ring + 1); i++) {
+        touch(area, before, i, marginMm);
+        before = i;
       }
     }
   }
 
+  private void touch(Area area, int a, int b, double marginMm) {
+    int from = column(Math.min(area.x(a), area.x(b)) * Area.UNIT_MM - marginMm);
+    int to = column(Math.max(area.x(a), area.x(b)) * Area.UNIT_MM + marginMm);
+    int last = row(Math.max(area.y(a), area.y(b)) * Area.UNIT_MM + marginMm);
+    for (int r = row(Math.min(area.y(a), area.y(b)) * Area.UNIT_MM - marginMm); r <= last; r++) {
+      touched.set(r * columns + from, r * columns + to + 1);
+    }
+  }
+
   private int column(double x) {
-    return (int) Math.clamp((x - minX) / cell, 0, columns - 1.0);
+    return Math.clamp((long) ((x - minX) / cell), 0, columns - 1);
   }
 
   private int row(double y) {
-    return (int) Math.clamp((y - minY) / cell, 0, rows - 1.0);
+    return Math.clamp((long) ((y - minY) / cell), 0, rows - 1);
   }
 
   /** Whether the bounds of a straight line meet a touched cell. */

@@ -1,6 +1,8 @@
 package org.stratonomy.engine.plan;
 
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * How much filament must flow through the nozzle after a change until the one before is not seen
@@ -26,6 +28,7 @@ public final class PurgeVolumes {
 
   private final Resolver resolver;
   private final Purging own;
+  private final Map<FilamentChange, Sum> known = new ConcurrentHashMap<>();
 
   public PurgeVolumes(Plan plan, Resolver resolver) {
     this.resolver = resolver;
@@ -60,6 +63,12 @@ public final class PurgeVolumes {
    * @param to slot of the filament that goes in
    */
   public Sum sum(int from, int to) {
+    return known.computeIfAbsent(new FilamentChange(from, to), this::find);
+  }
+
+  private Sum find(FilamentChange change) {
+    int from = change.from();
+    int to = change.to();
     Machine machine = resolver.machine();
     double melt = machine.meltMm3();
     Optional<Purging.Volume> volume = own.volume(from, to);

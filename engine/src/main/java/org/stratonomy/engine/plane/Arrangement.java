@@ -27,10 +27,12 @@ final class Arrangement {
   private final int edgeCount;
 
   Arrangement(NodedEdges noded) {
-    vertices = noded.points().sorted();
-    int[] rank = new int[vertices.length];
-    for (int v = 0; v < vertices.length; v++) {
-      rank[noded.points().number(vertices[v])] = v;
+    int[] sorted = noded.points().sorted();
+    vertices = new long[sorted.length];
+    int[] rank = new int[sorted.length];
+    for (int v = 0; v < sorted.length; v++) {
+      vertices[v] = noded.points().packed(sorted[v]);
+      rank[sorted[v]] = v;
     }
     int n = noded.count();
     int[] ends = noded.ends();

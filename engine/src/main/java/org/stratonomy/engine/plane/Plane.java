@@ -13,6 +13,9 @@ import java.util.concurrent.CancellationException;
  * inside and outside.
  */
 public final class Plane {
+  /** More than rounding moves a boundary, and less than a printer can tell, mm. */
+  private static final double CLEAR_MM = 0.002;
+
   private Plane() {}
 
   /** Every place in a or in b; also called or. */
@@ -20,7 +23,7 @@ public final class Plane {
     if (a.isEmpty()) {
       return b;
     }
-    return b.isEmpty() || a.equals(b) ? a : combine(a, b, (wa, wb) -> wa + wb > 0);
+    return b.isEmpty() || a.equals(b) ? a : stack(List.of(a, b), 1);
   }
 
   /** Every place in at least one of the areas. */
@@ -50,7 +53,7 @@ public final class Plane {
     if (a.equals(b)) {
       return a;
     }
-    return apart(a, b) ? Area.EMPTY : combine(a, b, (wa, wb) -> wa > 0 && wb > 0);
+    return apart(a, b) ? Area.EMPTY : stack(List.of(a, b), 2);
   }
 
   /** Every place that lies in all of the areas. */
@@ -66,7 +69,13 @@ public final class Plane {
     if (a.equals(b)) {
       return Area.EMPTY;
     }
-    return apart(a, b) ? a : combine(a, b, (wa, wb) -> wa > 0 && wb <= 0);
+    if (apart(a, b)) {
+      return a;
+    }
+    EdgeList edges = new EdgeList(a.pointCount() + b.pointCount());
+    edges.addRings(a, 1, 0);
+    edges.addRings(b, 0, 1);
+    return resolve(edges, new WindingRule(1, 0, false));
   }
 
   /** Every place in a that is missing in at least one of the others. */
@@ -77,8 +86,7 @@ public final class Plane {
     EdgeList edges = new EdgeList(a.pointCount() * (others.size() + 1));
     edges.addRings(a, 1, 0);
     others.forEach(other -> edges.addRings(other, 0, 1));
-    int all = others.size();
-    return resolve(edges, (wa, wb) -> wa > 0 && wb < all);
+    return resolve(edges, new WindingRule(1, others.size() - 1, false));
   }
 
   /**
@@ -104,14 +112,23 @@ public final class Plane {
 
   /** The area without its parts narrower than twice a distance; also called opening. */
   public static Area open(Area area, double mm) {
-    return intersection(area, outset(inset(area, mm), mm));
+    return intersection(area, regrown(inset(area, mm), mm));
+  }
+
+  /**
+   * What was shrunk by a distance, grown back to be compared with what it came from: a little
+   * further, so that their boundaries cross only where they differ.
+   */
+  public static Area regrown(Area shrunk, double mm) {
+    return outset(shrunk, mm + CLEAR_MM);
   }
 
   /** Rings of any quality made clean: inside is what they wind around not zero times. */
   public static Area nonZero(RingList rings) {
-    EdgeList edges = new EdgeList(64);
-    edges.addRings(rings.toRawArea(), 1, 0);
-    return resolve(edges, (wa, wb) -> wa != 0);
+    Area raw = rings.toRawArea();
+    EdgeList edges = new EdgeList(raw.pointCount());
+    edges.addRings(raw, 1, 0);
+    return resolve(edges, new WindingRule(1, 0, true));
   }
 
   private static Area offset(Area area, double mm) {
@@ -120,20 +137,13 @@ public final class Plane {
     }
     EdgeList edges = new EdgeList(2 * area.pointCount());
     edges.addRings(Offset.raw(area, mm * Area.UNITS_PER_MM), 1, 0);
-    return resolve(edges, (wa, wb) -> wa > 0);
+    return resolve(edges, WindingRule.atLeast(1));
   }
 
   private static Area stack(List<Area> areas, int atLeast) {
-    EdgeList edges = new EdgeList(64);
+    EdgeList edges = new EdgeList(areas.stream().mapToInt(Area::pointCount).sum());
     areas.forEach(area -> edges.addRings(area, 1, 0));
-    return resolve(edges, (wa, wb) -> wa >= atLeast);
-  }
-
-  private static Area combine(Area a, Area b, WindingRule rule) {
-    EdgeList edges = new EdgeList(a.pointCount() + b.pointCount());
-    edges.addRings(a, 1, 0);
-    edges.addRings(b, 0, 1);
-    return resolve(edges, rule);
+    return resolve(edges, WindingRule.atLeast(atLeast));
   }
 
   private static Area resolve(EdgeList edges, WindingRule rule) {

@@ -7,6 +7,9 @@ import java.util.Arrays;
  * coordinates whose order is (x, then y).
  */
 final class PointSet {
+  /** Bits by which points are sorted at once, at the most. */
+  private static final int MOST_DIGIT = 11;
+
   /** Number of a point plus one; zero where there is none. */
   private int[] slots;
 
@@ -78,11 +81,53 @@ final class PointSet {
     return size;
   }
 
-  /** The points from the left to the right, and from below among those of one x. */
-  long[] sorted() {
-    long[] sorted = Arrays.copyOf(points, size);
-    Arrays.sort(sorted);
-    return sorted;
+  /**
+   * The numbers of the points from the left to the right, and from below among those of one x: a
+   * radix sort, over as many bits as the points' extent takes.
+   */
+  int[] sorted() {
+    int[] order = new int[size];
+    Arrays.setAll(order, i -> i);
+    if (size > 1) {
+      int[] ys = new int[size];
+      int[] xs = new int[size];
+      for (int i = 0; i < size; i++) {
+        xs[i] = x(i);
+        ys[i] = y(i);
+      }
+      order = sortedBy(xs, sortedBy(ys, order));
+    }
+    return order;
+  }
+
+  /** Numbers sorted by a coordinate; those of the same stay in their order. */
+  private int[] sortedBy(int[] coordinates, int[] numbers) {
+    int least = coordinates[0];
+    int most = least;
+    for (int c : coordinates) {
+      least = Math.min(least, c);
+      most = Math.max(most, c);
+    }
+    int digit = Math.clamp(Integer.SIZE - Integer.numberOfLeadingZeros(size), 4, MOST_DIGIT);
+    int[] from = numbers;
+    int[] to = new int[size];
+    for (int shift = 0; shift < Integer.SIZE && (most - least) >>> shift != 0; shift += digit) {
+      int[] next = new int[(1 << digit) + 1];
+      int mask = (1 << digit) - 1;
+      for (int c : coordinates) {
+        next[((c - least) >>> shift & mask) + 1]++;
+      }
+      for (int d = 0; d < mask; d++) {
+        next[d + 1] += next[d];
+      }
+      for (int number : from) {
+        to[next[(coordinates[number] - least) >>> shift & mask]++] = number;
+      }
+      int[] swap = from;
+      from = to;
+      to = swap;
+    }
+    return from;
   }
 
   long packed(int i) {

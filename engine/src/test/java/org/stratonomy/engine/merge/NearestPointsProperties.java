@@ -26,16 +26,17 @@ class NearestPointsProperties {
     for (int round = 0; round < n; round++) {
       double x = random.nextDouble() * 2 * width - width / 2;
       double y = random.nextDouble() * 2 * height - height / 2;
-      int found = points.nearest(x, y);
+      int point = points.nearest(x, y);
+      int owner = points.owner(point);
+      int found = 2 * owner + points.mark(point);
       double least = Double.POSITIVE_INFINITY;
       for (int i = 0; i < 2 * n; i++) {
         least = gone[i / 2] ? least : Math.min(least, Math.hypot(xs[i] - x, ys[i] - y));
       }
       assertThat(Math.hypot(xs[found] - x, ys[found] - y)).isCloseTo(least, within(1e-9));
-      assertThat(points.owner(found)).isEqualTo(found / 2);
-      assertThat(points.mark(found)).isEqualTo(found % 2);
-      gone[found / 2] = true;
-      points.remove(found / 2);
+      assertThat(gone[owner]).isFalse();
+      gone[owner] = true;
+      points.remove(owner);
     }
   }
 }

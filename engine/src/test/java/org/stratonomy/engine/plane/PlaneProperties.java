@@ -153,4 +153,21 @@ class PlaneProperties {
   private static double slackMm2(Area a, Area b) {
     return 4 * (a.perimeterMm() + b.perimeterMm() + Area.UNIT_MM) * Area.UNIT_MM;
   }
+
+  /** Where nothing is narrow, opening gives back the very same points. */
+  @Property(tries = 100)
+  void openingLeavesWhatIsWideAsItIs(
+      @ForAll @IntRange(min = 5, max = 90) int corners,
+      @ForAll @DoubleRange(min = 0.02, max = 1) double mm,
+      @ForAll @DoubleRange(min = 0, max = 3) double turned) {
+    RingList rings = new RingList();
+    for (int i = 0; i < corners; i++) {
+      double angle = turned + 2 * Math.PI * i / corners;
+      rings.add(Area.unit(12 * Math.cos(angle)), Area.unit(12 * Math.sin(angle)));
+    }
+    rings.close();
+    Area area = Plane.nonZero(rings);
+    assertThat(Plane.open(area, mm)).isEqualTo(area);
+    assertThat(Plane.difference(area, Plane.regrown(Plane.inset(area, mm), mm)).isEmpty()).isTrue();
+  }
 }

@@ -1,0 +1,85 @@
+package org.stratonomy.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions;
+import java.io.IOException;
+import java.util.List;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** Looking closely at one layer, in the real application. */
+class LayerStory extends Story {
+  private static final Pattern FEED = Pattern.compile("^G1 .*F([0-9.]+)");
+
+  @Test
+  void theScaleOfSpeedsIsThatOfTheProgram() throws IOException {
+    drop(block(4));
+    typeIntoLevel(8);
+    named("Colour the lines by").selectOption("speed");
+    Locator scale = page.getByLabel("Scale of speed in this layer");
+    assertThat(scale).containsText("mm/s");
+    List<String> ends = scale.locator(".ends span").allTextContents();
+    TreeSet<Long> speeds = speeds(export(), 8);
+    assertThat(ends).containsExactly(String.valueOf(speeds.first()), String.valueOf(speeds.last()));
+  }
+
+  @Test
+  void linesAreFollowedInTheirOrder() throws IOException {
+    drop(block(4));
+    typeIntoLevel(8);
+    exactButton("In order").click();
+    Locator bar = page.getByLabel("The lines of the layer in their order");
+    Locator slider = named("Lines shown");
+    int all = Integer.parseInt(slider.inputValue());
+    assertThat(all).isGreaterThan(1);
+    slider.fill("1");
+    assertThat(bar).containsText("1 of " + all + " lines");
+    assertThat(bar).containsText("wall");
+    slider.press("ArrowRight");
+    assertThat(bar).containsText("2 of " + all + " lines");
+    named("Play").click();
+    assertThat(named("Pause")).isVisible();
+    assertThat(bar).containsText(all + " of " + all, new ContainsTextOptions().setTimeout(30_000));
+    assertThat(named("Play")).isVisible();
+    typeIntoLevel(9);
+    assertThat(bar).containsText("lines");
+    assertThat(slider).not().hasValue("0");
+  }
+
+  @Test
+  void hiddenRolesAreToldWhateverTheColours() throws IOException {
+    drop(block(4));
+    typeIntoLevel(8);
+    named("Colour the lines by").selectOption("role");
+    Locator roles = page.getByLabel("Roles in this layer");
+    roles.getByText("outer wall").click();
+    named("Colour the lines by").selectOption("flow");
+    Locator shown = page.getByText("without outer wall · show");
+    assertThat(shown).isVisible();
+    shown.click();
+    assertThat(shown).isHidden();
+  }
+
+  /** The speeds at which a layer of the program lays lines, mm/s. */
+  private static TreeSet<Long> speeds(List<String> program, int layer) {
+    TreeSet<Long> speeds = new TreeSet<>();
+    int from = firstAfter(program, "; layer " + layer, 0);
+    int to = firstAfter(program, "; layer " + (layer + 1), from);
+    double feed = 0;
+    for (String line : program.subList(from, to)) {
+      Matcher matcher = FEED.matcher(line);
+      if (matcher.find()) {
+        feed = Double.parseDouble(matcher.group(1));
+      }
+      if (line.startsWith("G1 ") && line.contains(" E") && line.matches(".* [XY].*")) {
+        speeds.add(Math.round(feed / 60));
+      }
+    }
+    return speeds;
+  }
+}

@@ -1,0 +1,30 @@
+package org.stratonomy.engine.plane;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+
+class WindingRuleTest {
+  @Test
+  void asManyTurnsAsAreAskedFor() {
+    WindingRule both = WindingRule.atLeast(2);
+    assertThat(both.test(2, 0)).isTrue();
+    assertThat(both.test(1, 0)).isFalse();
+    assertThat(both.test(-2, 0)).isFalse();
+  }
+
+  @Test
+  void noMoreOfTheSecondThanMayBe() {
+    WindingRule without = new WindingRule(1, 0, false);
+    assertThat(without.test(1, 0)).isTrue();
+    assertThat(without.test(1, 1)).isFalse();
+    assertThat(without.test(1, -1)).isTrue();
+  }
+
+  @Test
+  void turnsToTheRightMayCountToo() {
+    WindingRule any = new WindingRule(1, 0, true);
+    assertThat(any.test(-1, 0)).isTrue();
+    assertThat(any.test(0, 0)).isFalse();
+  }
+}

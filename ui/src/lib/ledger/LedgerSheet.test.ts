@@ -1,0 +1,46 @@
+import { render, screen, within } from '@testing-library/svelte';
+import { beforeEach, expect, it, vi } from 'vitest';
+import { PlanSession } from '../model/session.svelte';
+import { DOCUMENT, FakeServer, RESULT } from '../testing/fakeServer';
+import LedgerSheet from './LedgerSheet.svelte';
+
+let session: PlanSession;
+
+beforeEach(async () => {
+  new FakeServer(DOCUMENT);
+  session = await PlanSession.open('p');
+  await vi.waitFor(() => expect(session.result).toBeDefined());
+});
+
+it('shows the longest first, shares of the whole, and sums', async () => {
+  session.result = {
+    ...RESULT,
+    ledger: {
+      ...RESULT.ledger,
+      travelSeconds: 600,
+      liftSeconds: 0,
+      changeSeconds: 0,
+      roles: [{ role: 'infill', seconds: 5400, volumeMm3: 2400 }],
+    },
+  };
+  render(LedgerSheet, { session, open: true });
+  const time = within(await screen.findByRole('table', { name: 'Where the time goes' }));
+  const rows = time
+    .getAllByRole('row')
+    .map((row) => [...row.children].map((cell) => cell.textContent!.trim()).join(' '));
+  expect(rows[1]).toMatch(/infill 1 h 30 min 90 %.*2\.40/);
+  expect(rows[2]).toMatch(/travel 10 min 10 %/);
+  expect(rows.at(-1)).toMatch(/all 1 h 40 min.*2\.40/);
+  const filaments = screen.getByRole('table', { name: 'What is used of each filament' });
+  expect(filaments).toHaveTextContent(/Chalk\s*1\.00\s*2\.40\s*3\.0 g\s*0\.10/);
+});
+
+it('is saved as the revision that is shown', async () => {
+  render(LedgerSheet, { session, open: true });
+  const csv = await screen.findByRole('link', { name: 'CSV' });
+  expect(csv).toHaveAttribute('href', `/api/revisions/${session.resultRevision}/ledger.csv`);
+  expect(screen.getByRole('link', { name: 'JSON' })).toHaveAttribute(
+    'href',
+    `/api/revisions/${session.resultRevision}/ledger.json`,
+  );
+});

@@ -1,0 +1,72 @@
+<script lang="ts">
+  import type { LayerPaths } from '../api/layer';
+  import type { PlanSession } from '../model/session.svelte';
+  import { said } from './measure';
+  import { bleedOf, type StrokeHit } from './strokes';
+
+  interface Props {
+    session: PlanSession;
+    paths: LayerPaths;
+    /** A place in the layer, mm, and the stroke that covers it. */
+    hit: { x: number; y: number; stroke?: StrokeHit };
+    onTower: boolean;
+    /** Whether something stands below. */
+    raised: boolean;
+  }
+
+  let { session, paths, hit, onTower, raised }: Props = $props();
+</script>
+
+<div class="probe" class:raised>
+  <span class="num">X {hit.x.toFixed(1)} Y {hit.y.toFixed(1)} mm</span>
+  {#if hit.stroke}
+    {@const i = hit.stroke.stroke}
+    <strong>{session.shelf.roles[paths.role[i]!]}</strong>
+    <span class="swatch" style:background={session.filament(paths.slot[i]!).colour}></span>
+    {session.filament(paths.slot[i]!).name}
+    {#if bleedOf(paths, i) > 0}
+      <span>begins with {(100 * bleedOf(paths, i)).toFixed(0)} % of what was before</span>
+    {/if}
+    <span class="num"
+      >{said('width', paths, i)} wide · {hit.stroke.lengthMm.toFixed(1)} mm long · {said(
+        'speed',
+        paths,
+        i,
+      )} · {said('flow', paths, i)} · {said('temperature', paths, i)} · fan {said(
+        'fan',
+        paths,
+        i,
+      )}</span
+    >
+  {/if}
+  <span class="soft"
+    >{onTower ? 'draw the tower where you want it · ' : ''}double click or s: sample</span
+  >
+</div>
+
+<style>
+  .probe {
+    position: absolute;
+    left: 8px;
+    bottom: 6px;
+    max-width: calc(100% - 16px);
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px;
+    align-items: center;
+    padding: 2px 8px;
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    border-radius: 3px;
+    font-size: 12px;
+    pointer-events: none;
+  }
+
+  .raised {
+    bottom: 44px;
+  }
+
+  .soft {
+    color: var(--ink-soft);
+  }
+</style>

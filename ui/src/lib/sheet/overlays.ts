@@ -1,0 +1,161 @@
+import type { LayerPaths } from '../api/layer';
+import type { View } from './draw';
+import { endOf, startOf } from './strokes';
+
+/** Outline of a region in a layer, over the lines; x y z of both ends of each of its edges. */
+export function drawOutline(
+  ctx: CanvasRenderingContext2D,
+  lines: Float32Array,
+  view: View,
+  colour: string,
+): void {
+  ctx.save();
+  ctx.transform(view.scale, 0, 0, -view.scale, view.shiftX, view.shiftY);
+  ctx.beginPath();
+  for (let i = 0; i + 5 < lines.length; i += 6) {
+    ctx.moveTo(lines[i]!, lines[i + 1]!);
+    ctx.lineTo(lines[i + 3]!, lines[i + 4]!);
+  }
+  ctx.strokeStyle = '#fffefb';
+  ctx.lineWidth = 3.5 / view.scale;
+  ctx.stroke();
+  ctx.strokeStyle = colour;
+  ctx.lineWidth = 1.6 / view.scale;
+  ctx.stroke();
+  ctx.restore();
+}
+
+/** Where the head waits at a stop, and the way there and back. */
+export interface Waiting {
+  readonly park: { x: number; y: number };
+  /** Where it comes from. */
+  readonly from?: { x: number; y: number };
+  /** Where it goes on. */
+  readonly to?: { x: number; y: number };
+}
+
+/** Draws where the head waits: a ring, with its ways there and back. */
+export function drawWaiting(
+  ctx: CanvasRenderingContext2D,
+  waiting: Waiting,
+  view: View,
+  colour: string,
+): void {
+  const at = (p: { x: number; y: number }): [number, number] => [
+    p.x * view.scale + view.shiftX,
+    view.shiftY - p.y * view.scale,
+  ];
+  ctx.save();
+  ctx.strokeStyle = colour;
+  ctx.lineWidth = 1.4;
+  ctx.setLineDash([2, 4]);
+  for (const end of [waiting.from, waiting.to]) {
+    if (end) {
+      ctx.beginPath();
+      ctx.moveTo(...at(end));
+      ctx.lineTo(...at(waiting.park));
+      ctx.stroke();
+    }
+  }
+  ctx.setLineDash([]);
+  ctx.beginPath();
+  ctx.arc(...at(waiting.park), 5, 0, 2 * Math.PI);
+  ctx.fillStyle = '#fffefb';
+  ctx.fill();
+  ctx.stroke();
+  ctx.restore();
+}
+
+/**
+ * Where the head comes from and goes to at a stop.
+ *
+ * @param stroke the stop comes before it
+ * @param below the layer below, if it is known
+ */
+export function waitingAt(
+  park: { x: number; y: number },
+  stroke: number,
+  paths: LayerPaths,
+  below: LayerPaths | undefined,
+): Waiting {
+  const to = stroke < paths.strokes ? startOf(paths, stroke) : undefined;
+  if (stroke > 0) {
+    return { park, from: endOf(paths, stroke - 1), to };
+  }
+  return { park, from: below?.strokes ? endOf(below, below.strokes - 1) : undefined, to };
+}
+
+/** Marks where the head is after so many strokes. */
+export function drawHead(
+  ctx: CanvasRenderingContext2D,
+  paths: LayerPaths,
+  until: number,
+  view: View,
+  colour: string,
+): void {
+  if (until < 1 || until > paths.strokes) {
+    return;
+  }
+  const { x, y } = endOf(paths, until - 1);
+  ctx.save();
+  ctx.beginPath();
+  ctx.arc(x * view.scale + view.shiftX, view.shiftY - y * view.scale, 5, 0, 2 * Math.PI);
+  ctx.fillStyle = colour;
+  ctx.fill();
+  ctx.strokeStyle = '#fffefb';
+  ctx.lineWidth = 1.5;
+  ctx.stroke();
+  ctx.restore();
+}
+
+/** Marks the spot that a sample is taken of. */
+export function drawSpot(
+  ctx: CanvasRenderingContext2D,
+  spot: { x: number; y: number },
+  view: View,
+  colour: string,
+): void {
+  const x = spot.x * view.scale + view.shiftX;
+  const y = view.shiftY - spot.y * view.scale;
+  ctx.save();
+  ctx.beginPath();
+  ctx.arc(x, y, 6, 0, 2 * Math.PI);
+  ctx.moveTo(x - 11, y);
+  ctx.lineTo(x + 11, y);
+  ctx.moveTo(x, y - 11);
+  ctx.lineTo(x, y + 11);
+  ctx.strokeStyle = '#fffefb';
+  ctx.lineWidth = 3.5;
+  ctx.stroke();
+  ctx.strokeStyle = colour;
+  ctx.lineWidth = 1.6;
+  ctx.stroke();
+  ctx.restore();
+}
+
+/** The bed with a line every 10 mm. */
+export function drawBed(
+  ctx: CanvasRenderingContext2D,
+  view: View,
+  width: number,
+  depth: number,
+  colours: { line: string; edge: string },
+): void {
+  ctx.save();
+  ctx.transform(view.scale, 0, 0, -view.scale, view.shiftX, view.shiftY);
+  ctx.lineWidth = 1 / view.scale;
+  ctx.strokeStyle = colours.line;
+  ctx.beginPath();
+  for (let x = 0; x <= width; x += 10) {
+    ctx.moveTo(x, 0);
+    ctx.lineTo(x, depth);
+  }
+  for (let y = 0; y <= depth; y += 10) {
+    ctx.moveTo(0, y);
+    ctx.lineTo(width, y);
+  }
+  ctx.stroke();
+  ctx.strokeStyle = colours.edge;
+  ctx.strokeRect(0, 0, width, depth);
+  ctx.restore();
+}

@@ -1,0 +1,78 @@
+import type { LayerPaths } from '../api/layer';
+
+/** Where a stroke begins. */
+export function startOf(paths: LayerPaths, stroke: number): { x: number; y: number } {
+  const point = paths.starts[stroke]!;
+  return { x: paths.xy[2 * point]!, y: paths.xy[2 * point + 1]! };
+}
+
+/** Where a stroke ends. */
+export function endOf(paths: LayerPaths, stroke: number): { x: number; y: number } {
+  const point = paths.starts[stroke + 1]! - 1;
+  return { x: paths.xy[2 * point]!, y: paths.xy[2 * point + 1]! };
+}
+
+/** How much of what was printed before is seen in a stroke where it begins, 0 to 1. */
+export function bleedOf(paths: LayerPaths, stroke: number): number {
+  const run = paths.bleed.stroke.indexOf(stroke);
+  return run < 0 ? 0 : paths.bleed.share[run]!;
+}
+
+export interface StrokeHit {
+  readonly stroke: number;
+  readonly lengthMm: number;
+}
+
+/**
+ * The stroke that covers a place, or undefined.
+ *
+ * @param until only so many strokes are looked at, from the first
+ */
+export function strokeAt(
+  paths: LayerPaths,
+  x: number,
+  y: number,
+  until = paths.strokes,
+): StrokeHit | undefined {
+  let best: number | undefined;
+  let least = 0;
+  for (let i = 0; i < Math.min(until, paths.strokes); i++) {
+    for (let p = paths.starts[i]! + 1; p < paths.starts[i + 1]!; p++) {
+      const d =
+        distance(
+          x,
+          y,
+          paths.xy[2 * p - 2]!,
+          paths.xy[2 * p - 1]!,
+          paths.xy[2 * p]!,
+          paths.xy[2 * p + 1]!,
+        ) -
+        paths.width[i]! / 2;
+      if (d < least) {
+        least = d;
+        best = i;
+      }
+    }
+  }
+  return best === undefined ? undefined : { stroke: best, lengthMm: lengthOf(paths, best) };
+}
+
+function distance(x: number, y: number, ax: number, ay: number, bx: number, by: number): number {
+  const dx = bx - ax;
+  const dy = by - ay;
+  const square = dx * dx + dy * dy;
+  const t = square === 0 ? 0 : Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / square));
+  return Math.hypot(x - ax - t * dx, y - ay - t * dy);
+}
+
+/** Length of a stroke, mm. */
+export function lengthOf(paths: LayerPaths, stroke: number): number {
+  let sum = 0;
+  for (let p = paths.starts[stroke]! + 1; p < paths.starts[stroke + 1]!; p++) {
+    sum += Math.hypot(
+      paths.xy[2 * p]! - paths.xy[2 * p - 2]!,
+      paths.xy[2 * p + 1]! - paths.xy[2 * p - 1]!,
+    );
+  }
+  return sum;
+}

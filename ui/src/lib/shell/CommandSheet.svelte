@@ -1,0 +1,118 @@
+<script lang="ts">
+  import type { PlanSession } from '../model/session.svelte';
+  import { goingTo, matching, selections, type Command } from './commands';
+  import Sheet from './Sheet.svelte';
+
+  interface Props {
+    session: PlanSession;
+    open: boolean;
+    commands: readonly Command[];
+  }
+
+  let { session, open = $bindable(), commands }: Props = $props();
+
+  let text = $state('');
+  let field: HTMLInputElement | undefined = $state();
+  let list: HTMLUListElement | undefined = $state();
+  const found = $derived(
+    open
+      ? [...goingTo(session, text), ...matching([...commands, ...selections(session)], text)]
+      : [],
+  );
+  let at = $derived(found.length > 0 ? 0 : -1);
+
+  $effect(() => {
+    if (!open) {
+      text = '';
+      // The next key is for the view at once, and not only when the dialog has faded.
+      field?.blur();
+    }
+  });
+
+  $effect(() => {
+    list?.children[at]?.scrollIntoView({ block: 'nearest' });
+  });
+
+  function key(event: KeyboardEvent) {
+    if (event.key === 'ArrowDown') {
+      at = Math.min(found.length - 1, at + 1);
+    } else if (event.key === 'ArrowUp') {
+      at = Math.max(0, at - 1);
+    } else if (event.key === 'Enter' && found[at]) {
+      run(found[at]!);
+    } else {
+      return;
+    }
+    event.preventDefault();
+  }
+
+  function run(command: Command) {
+    open = false;
+    command.run();
+  }
+</script>
+
+<Sheet bind:open title="What to do">
+  <!-- svelte-ignore a11y_autofocus -->
+  <input
+    class="field"
+    role="combobox"
+    aria-label="What to do"
+    aria-expanded="true"
+    aria-controls="commands"
+    aria-activedescendant={at >= 0 ? `command-${at}` : undefined}
+    placeholder="some words, or a layer or height such as L22 or 4.2"
+    autofocus
+    bind:this={field}
+    bind:value={text}
+    onkeydown={key}
+  />
+  <ul id="commands" role="listbox" aria-label="What can be done" bind:this={list}>
+    {#each found as command, i (command.label)}
+      <!-- svelte-ignore a11y_click_events_have_key_events -->
+      <li
+        id="command-{i}"
+        role="option"
+        aria-selected={i === at}
+        onclick={() => run(command)}
+        onpointermove={() => (at = i)}
+      >
+        {command.label}
+        {#if command.key}<kbd>{command.key}</kbd>{/if}
+      </li>
+    {:else}
+      <li class="none">Nothing has these words. Try fewer.</li>
+    {/each}
+  </ul>
+</Sheet>
+
+<style>
+  ul {
+    width: 460px;
+    height: 330px;
+    overflow: auto;
+    margin-top: 8px;
+    font-size: 12.5px;
+  }
+
+  li {
+    display: flex;
+    justify-content: space-between;
+    padding: 4px 8px;
+    border-radius: 3px;
+    cursor: pointer;
+  }
+
+  li[aria-selected='true'] {
+    background: var(--accent-wash);
+  }
+
+  .none {
+    color: var(--ink-soft);
+    cursor: default;
+  }
+
+  kbd {
+    color: var(--ink-soft);
+  }
+</style>

@@ -1,0 +1,73 @@
+import { fireEvent, render, screen } from '@testing-library/svelte';
+import { beforeEach, expect, it, vi } from 'vitest';
+import { PlanSession } from '../model/session.svelte';
+import { DOCUMENT, FakeServer } from '../testing/fakeServer';
+import CommandSheet from './CommandSheet.svelte';
+import { goingTo, selections } from './commands';
+
+let session: PlanSession;
+const undo = vi.fn();
+const redo = vi.fn();
+const commands = [
+  { label: 'Undo', key: 'Ctrl Z', run: undo },
+  { label: 'Redo', key: 'Ctrl Shift Z', run: redo },
+];
+
+beforeEach(async () => {
+  // The test's browser has no layout.
+  Element.prototype.scrollIntoView = vi.fn();
+  undo.mockClear();
+  redo.mockClear();
+  new FakeServer(DOCUMENT);
+  session = await PlanSession.open('p');
+  await vi.waitFor(() => expect(session.result).toBeDefined());
+});
+
+async function type(text: string) {
+  const field = await screen.findByRole('combobox', { name: 'What to do' });
+  await fireEvent.input(field, { target: { value: text } });
+  return field;
+}
+
+it('runs what is chosen by words and arrows', async () => {
+  render(CommandSheet, { session, open: true, commands });
+  const field = await type('do');
+  expect(screen.getAllByRole('option').map((option) => option.textContent)).toEqual([
+    expect.stringContaining('Undo'),
+    expect.stringContaining('Redo'),
+  ]);
+  await fireEvent.keyDown(field, { key: 'ArrowDown' });
+  expect(screen.getByRole('option', { selected: true })).toHaveTextContent('Redo');
+  await fireEvent.keyDown(field, { key: 'Enter' });
+  expect(redo).toHaveBeenCalledOnce();
+  expect(undo).not.toHaveBeenCalled();
+});
+
+it('runs what is clicked, and nothing where nothing is found', async () => {
+  render(CommandSheet, { session, open: true, commands });
+  const field = await type('no such words');
+  expect(screen.queryAllByRole('option')).toEqual([]);
+  expect(screen.getByText(/Nothing has these words/)).toBeVisible();
+  await fireEvent.keyDown(field, { key: 'Enter' });
+  await type('und');
+  await fireEvent.click(screen.getByRole('option'));
+  expect(undo).toHaveBeenCalledOnce();
+});
+
+it('goes to a layer or a height, and to nothing else', () => {
+  const [command] = goingTo(session, 'L3');
+  expect(command!.label).toMatch(/^Go to L3, from /);
+  command!.run();
+  expect(session.layer).toBe(3);
+  expect(goingTo(session, 'somewhere')).toEqual([]);
+  expect(goingTo(session, 'L99999')).toEqual([]);
+});
+
+it('selects what a plan consists of by its name', () => {
+  const found = selections(session);
+  const piece = session.document.pieces[0]!;
+  expect(found.length).toBeGreaterThan(0);
+  expect(found.every(({ label }) => label.startsWith('Select '))).toBe(true);
+  found[0]!.run();
+  expect(session.selected?.piece).toBe(piece.id);
+});

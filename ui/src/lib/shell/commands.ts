@@ -1,0 +1,66 @@
+import { layerBottom, layerFromPlane, mm, parseHeight } from '../model/heights';
+import type { PlanSession } from '../model/session.svelte';
+
+/** Something that can be done by its name. */
+export interface Command {
+  readonly label: string;
+  /** The key that does the same. */
+  readonly key?: string;
+  readonly run: () => void;
+}
+
+/**
+ * The commands that have all words of a text, those that begin with it first; all if it is empty.
+ * Otherwise the order stays.
+ */
+export function matching(commands: readonly Command[], text: string): Command[] {
+  const wanted = text.trim().toLowerCase();
+  const words = wanted.split(/\s+/);
+  const found = commands.filter(({ label }) => {
+    const lower = label.toLowerCase();
+    return words.every((word) => lower.includes(word));
+  });
+  const begins = (command: Command) => command.label.toLowerCase().startsWith(wanted);
+  return [...found.filter(begins), ...found.filter((command) => !begins(command))];
+}
+
+/** Going to a layer or a height that is typed, such as L22 or 4.2; nothing for any other text. */
+export function goingTo(session: PlanSession, text: string): Command[] {
+  const height = session.result ? parseHeight(session.heights, text) : text;
+  if (typeof height !== 'number') {
+    return [];
+  }
+  const layer = layerFromPlane(session.heights, height);
+  return [
+    {
+      label: `Go to L${layer}, from ${mm(layerBottom(session.heights, layer))}`,
+      run: () => session.goTo(layer),
+    },
+  ];
+}
+
+/** Each piece, and what it consists of, to be selected. */
+export function selections(session: PlanSession): Command[] {
+  return session.document.pieces.flatMap((piece) => {
+    const name = piece.name ?? piece.id;
+    const select = (label: string, kind: 'body' | 'region', id: string): Command => ({
+      label: `Select ${name} · ${label}`,
+      run: () => session.selectPart(piece.id, { kind, id }),
+    });
+    const strata = session.piece(piece.id)?.strata ?? [];
+    const bodies = piece.bodies.length > 1 ? piece.bodies : [];
+    return [
+      ...strata.map((stratum, i) => ({
+        label: `Select ${name} · stratum ${i + 1}, from ${mm(stratum.from)}`,
+        run: () => {
+          session.select(piece.id, i + 1);
+          session.goToHeight(stratum.from);
+        },
+      })),
+      ...bodies.map((body) => select(`${body.name ?? body.id}, body`, 'body', body.id)),
+      ...(piece.regions ?? []).map((region) =>
+        select(`${region.name ?? region.id}, region`, 'region', region.id),
+      ),
+    ];
+  });
+}
