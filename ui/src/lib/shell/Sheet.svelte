@@ -10,7 +10,17 @@
   }
 
   let { open = $bindable(), title, children }: Props = $props();
+
+  // Whatever has the focus: the dialog's own listener leaves the key to any layer opened after it.
+  function key(event: KeyboardEvent) {
+    if (open && event.key === 'Escape') {
+      open = false;
+      event.preventDefault();
+    }
+  }
 </script>
+
+<svelte:window onkeydown={key} />
 
 <Dialog {open} onOpenChange={(d) => (open = d.open)}>
   <Portal>
