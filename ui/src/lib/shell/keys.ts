@@ -16,7 +16,7 @@ export const KEYS = [
 export function isTyping(event: KeyboardEvent): boolean {
   const target = event.target;
   return (
-    target instanceof HTMLInputElement ||
+    (target instanceof HTMLInputElement && target.type !== 'checkbox') ||
     target instanceof HTMLSelectElement ||
     target instanceof HTMLTextAreaElement
   );

@@ -10,40 +10,56 @@ public final class RuleEditor {
   private RuleEditor() {}
 
   /**
-   * Lets a value hold at a place: it goes into the rule for exactly this place, and if a rule above
-   * decides otherwise there, into a new rule on top. A rule for everything goes to the bottom.
+   * Lets a value hold at a place, except where a rule for a narrower place says otherwise. It goes
+   * into the rule for exactly this place, and if a rule above that is not narrower decides there,
+   * into a new rule above that one.
    */
   public static Plan set(Plan plan, Where where, Setting setting, Value value) {
     List<Rule> rules = new ArrayList<>(plan.rules());
-    int own = indexOf(rules, where, setting);
-    if (own >= 0) {
+    int rival = rival(rules, where, setting);
+    int own = indexOf(rules, where);
+    if (own >= 0 && own <= rival) {
       Map<Setting, Value> values = new EnumMap<>(Setting.class);
       values.putAll(rules.get(own).set());
       values.put(setting, value);
       rules.set(own, rules.get(own).withSet(values));
-    } else if (where.isEverywhere()) {
-      rules.add(new Rule(where, Map.of(setting, value)));
     } else {
-      rules.addFirst(new Rule(where, Map.of(setting, value)));
+      int below = Math.min(rival, belowNarrower(rules, where));
+      rules.add(below, new Rule(where, Map.of(setting, value)));
     }
     return plan.withRules(rules);
   }
 
-  /** The rule for exactly a place, unless one above it says something else for that setting. */
-  private static int indexOf(List<Rule> rules, Where where, Setting setting) {
+  private static int indexOf(List<Rule> rules, Where where) {
     for (int i = 0; i < rules.size(); i++) {
-      if (!rules.get(i).on()) {
-        continue;
-      }
-      if (rules.get(i).where().equals(where)) {
+      if (rules.get(i).on() && rules.get(i).where().equals(where)) {
         return i;
-      }
-      boolean hides = rules.get(i).set().containsKey(setting) && !where.isEverywhere();
-      if (hides && overlap(rules.get(i).where(), where)) {
-        return -1;
       }
     }
     return -1;
+  }
+
+  /** The topmost rule, not narrower than a place, that may decide there; their number if none. */
+  private static int rival(List<Rule> rules, Where where, Setting setting) {
+    for (int i = 0; i < rules.size(); i++) {
+      Rule rule = rules.get(i);
+      if (rule.on()
+          && rule.set().containsKey(setting)
+          && overlap(rule.where(), where)
+          && !rule.where().isNarrowerThan(where)) {
+        return i;
+      }
+    }
+    return rules.size();
+  }
+
+  /** The place in the sheet below the last rule that is narrower than a place. */
+  private static int belowNarrower(List<Rule> rules, Where where) {
+    int last = rules.size() - 1;
+    while (last >= 0 && !rules.get(last).where().isNarrowerThan(where)) {
+      last--;
+    }
+    return last + 1;
   }
 
   private static boolean overlap(Where a, Where b) {

@@ -94,6 +94,22 @@ public record Where(
     return equals(EVERYWHERE);
   }
 
+  /** Whether every spot of this place is one of another by what both name, but not the reverse. */
+  boolean isNarrowerThan(Where other) {
+    return !equals(other)
+        && isWithin(pieces, other.pieces)
+        && isWithin(bodies, other.bodies)
+        && isWithin(strata, other.strata)
+        && isWithin(regions, other.regions)
+        && isWithin(roles, other.roles)
+        && isWithin(planStrata, other.planStrata)
+        && (other.layers.isEmpty() || other.layers.equals(layers));
+  }
+
+  private static <T> boolean isWithin(List<T> names, List<T> others) {
+    return others.isEmpty() || (!names.isEmpty() && others.containsAll(names));
+  }
+
   /** Whether the rule may hold for some part of a stratum only. */
   public boolean isWithinStrata() {
     return !bodies.isEmpty()

@@ -20,6 +20,7 @@ import org.stratonomy.engine.problem.Problem;
 
 /** Regions, bodies and pieces are added, divided and removed, and rules go with them. */
 class PartEditorsTest {
+  private static final Where WHOLE = new Where(List.of("piece"), List.of());
   private static final Vector SIZE = new Vector(20, 10, 5);
   private static final Map<Setting, Value> SECOND = Map.of(Setting.FILAMENT, Value.of(2));
 
@@ -182,6 +183,35 @@ class PartEditorsTest {
     assertThatThrownBy(() -> new PieceEditor(divided, "piece").join("piece-2"))
         .isInstanceOf(Problem.class)
         .hasMessageContaining("divided already");
+  }
+
+  @Test
+  void whatIsSetForAPieceLeavesTheRulesForItsPartsOnTop() {
+    Where core = WHOLE.withRegions(List.of("core"));
+    Rule ofCore = new Rule(core, SECOND);
+    Rule ofStratum = new Rule(new Where(List.of("piece"), List.of(2)), SECOND);
+    Plan plan = Shapes.plan(List.of(1.0), ofCore, ofStratum, new Rule(Where.EVERYWHERE, SECOND));
+    Plan set = RuleEditor.set(plan, WHOLE, Setting.FILAMENT, Value.of(1));
+    assertThat(set.rules().subList(0, 2)).containsExactly(ofCore, ofStratum);
+    Resolver resolver = new Resolver(set, ShelfReader.standard());
+    assertThat(resolver.stratum("piece", 1).slot()).isOne();
+    assertThat(resolver.stratum("piece", 2).slot()).isEqualTo(2);
+    Plan again = RuleEditor.set(set, WHOLE, Setting.FILAMENT, Value.of(2));
+    assertThat(again.rules()).hasSameSizeAs(set.rules());
+    assertThat(new Resolver(again, ShelfReader.standard()).stratum("piece", 1).slot()).isEqualTo(2);
+  }
+
+  @Test
+  void aRuleForAPlaceThatOverlapsIsOvertaken() {
+    Rule both = new Rule(new Where(List.of("piece"), List.of(1, 2)), SECOND);
+    Plan set =
+        RuleEditor.set(
+            Shapes.plan(List.of(1.0, 2.0), both),
+            new Where(List.of("piece"), List.of(2, 3)),
+            Setting.FILAMENT,
+            Value.of(1));
+    assertThat(set.rules().getLast()).isEqualTo(both);
+    assertThat(new Resolver(set, ShelfReader.standard()).stratum("piece", 2).slot()).isOne();
   }
 
   @Test
