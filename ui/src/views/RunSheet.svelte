@@ -20,6 +20,9 @@
     (session?.result?.findings ?? []).filter((finding) => finding.severity === 'error'),
   );
   const grams = $derived(ledger?.slots.reduce((all, slot) => all + slot.massG, 0) ?? 0);
+  const nozzles = $derived(
+    [...new Set(session?.machine.nozzles.map((nozzle) => nozzle.diameterMm))].join(' and '),
+  );
   const cost = $derived(ledger?.slots.reduce((all, slot) => all + slot.cost, 0) ?? 0);
 
   $effect(() => {
@@ -69,7 +72,7 @@
         <div>
           <h1>{session.document.name}</h1>
           <p>
-            {session.machine.name}, nozzle {session.machine.nozzleMm} mm ·
+            {session.machine.name}, nozzle {nozzles} mm ·
             {session.heights.tops.length} layers, {mm(session.heights.tops.at(-1) ?? 0)} high
           </p>
           <dl>

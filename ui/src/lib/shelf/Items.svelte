@@ -7,6 +7,7 @@
   import { Attempts } from '../shell/attempts.svelte';
   import ProblemNote from '../shell/ProblemNote.svelte';
   import { changed, copyOf, matters, type Item } from './itemFields';
+  import RowsField from './RowsField.svelte';
   import TestStrip from './TestStrip.svelte';
 
   interface Props {
@@ -135,34 +136,45 @@
           <fieldset>
             <legend>{group}</legend>
             {#each shown.filter((field) => field.group === group) as field (field.key)}
-              <label title={field.description}>
-                <span>{field.label}</span>
-                {#if field.kind === 'choice'}
-                  <select
-                    class="field"
-                    value={item[field.key]}
-                    onchange={(e) => set(field, e.currentTarget)}
-                  >
-                    {#each field.choices as choice (choice)}<option>{choice}</option>{/each}
-                  </select>
-                {:else if field.kind === 'colour'}
-                  <input
-                    type="color"
-                    value={item[field.key]}
-                    onchange={(e) => set(field, e.currentTarget)}
+              {#if field.kind === 'rows'}
+                {#key item[field.key]}
+                  <RowsField
+                    {field}
+                    rows={item[field.key] as Record<string, unknown>[]}
+                    open={item['tools'] === 'several nozzles'}
+                    onSet={(rows) => void attempts.run(() => put({ ...item, [field.key]: rows }))}
                   />
-                {:else}
-                  <input
-                    class="field"
-                    class:num={field.kind === 'number'}
-                    class:wide={field.kind === 'text'}
-                    class:line={String(item[field.key]).length > 24}
-                    value={item[field.key]}
-                    onchange={(e) => set(field, e.currentTarget)}
-                  />
-                {/if}
-                <span class="soft">{field.unit}</span>
-              </label>
+                {/key}
+              {:else}
+                <label title={field.description}>
+                  <span>{field.label}</span>
+                  {#if field.kind === 'choice'}
+                    <select
+                      class="field"
+                      value={item[field.key]}
+                      onchange={(e) => set(field, e.currentTarget)}
+                    >
+                      {#each field.choices as choice (choice)}<option>{choice}</option>{/each}
+                    </select>
+                  {:else if field.kind === 'colour'}
+                    <input
+                      type="color"
+                      value={item[field.key]}
+                      onchange={(e) => set(field, e.currentTarget)}
+                    />
+                  {:else}
+                    <input
+                      class="field"
+                      class:num={field.kind === 'number'}
+                      class:wide={field.kind === 'text'}
+                      class:line={String(item[field.key]).length > 24}
+                      value={item[field.key]}
+                      onchange={(e) => set(field, e.currentTarget)}
+                    />
+                  {/if}
+                  <span class="soft">{field.unit}</span>
+                </label>
+              {/if}
             {/each}
           </fieldset>
         {/each}

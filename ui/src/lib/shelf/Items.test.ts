@@ -6,7 +6,18 @@ import Items from './Items.svelte';
 
 function field(key: string, label: string, kind: string, unit = ''): FieldView {
   const description = `${label}.`;
-  return { key, label, group: 'Group', unit, kind, min: 0, max: 500, choices: [], description };
+  return {
+    key,
+    label,
+    group: 'Group',
+    unit,
+    kind,
+    min: 0,
+    max: 500,
+    choices: [],
+    columns: [],
+    description,
+  };
 }
 
 const ITEMS = {
@@ -52,6 +63,29 @@ it('sends an edit as the whole item, a feeder with its dialect', async () => {
   });
   await vi.waitFor(() => expect(server.edits).toHaveLength(2));
   expect(server.edits[1]).toMatchObject({ tools: 'feeder', dialect: 'feeder' });
+});
+
+it('shows the nozzles as rows, and adds and removes them where there are several', async () => {
+  const rows = {
+    ...field('nozzles', 'Nozzles', 'rows'),
+    columns: [field('diameterMm', 'Opening', 'number', 'mm')],
+  };
+  const [machine] = SHELF.machines;
+  server.answers['/api/shelf/items'] = {
+    ...ITEMS,
+    machineFields: [rows],
+    machines: [machine, { ...machine, id: 'two', name: 'Two', tools: 'several nozzles' }],
+  };
+  render(Items, { kind: 'machines', onPlan: vi.fn() });
+  const opening = await screen.findByLabelText('Opening of 1');
+  expect(screen.queryByRole('button', { name: 'Another one' })).toBeNull();
+  await fireEvent.change(opening, { target: { value: '0,6' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toMatchObject({ nozzles: [{ diameterMm: 0.6, x: 0 }] });
+  await fireEvent.click(screen.getByRole('button', { name: /^Two/ }));
+  await fireEvent.click(screen.getByRole('button', { name: 'Another one' }));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(2));
+  expect((server.edits[1] as { nozzles: object[] }).nozzles).toHaveLength(2);
 });
 
 it('says why something was refused, and shows again what holds', async () => {

@@ -11,6 +11,7 @@ const FIELD: FieldView = {
   min: 10,
   max: 5000,
   choices: [],
+  columns: [],
   description: 'Width.',
 };
 const DIALECTS = {
@@ -45,8 +46,20 @@ it('changes how filament is changed and the dialect together', () => {
   expect(macros).toMatchObject({ tools: 'several nozzles', dialect: 'nozzles-macros' });
 });
 
+it('gives a machine as many nozzles as it needs', () => {
+  const tools = { ...FIELD, key: 'tools', kind: 'choice' };
+  const one = { ...ITEM, tools: 'by hand', nozzles: [{ diameterMm: 0.6, x: 0, y: 0 }] };
+  const several = changed(one, tools, 'several nozzles', DIALECTS);
+  expect(several['nozzles']).toEqual([
+    { diameterMm: 0.6, x: 0, y: 0 },
+    { diameterMm: 0.6, x: 20, y: 0 },
+  ]);
+  expect(changed(several, tools, 'feeder', DIALECTS)['nozzles']).toEqual(one.nozzles);
+  expect(changed(several, FIELD, '300', DIALECTS)['nozzles']).toHaveLength(2);
+});
+
 it('says of several nozzles only where there are some', () => {
-  const field = { ...FIELD, key: 'nozzleStepX', group: 'Several nozzles' };
+  const field = { ...FIELD, key: 'primeMm3', group: 'Several nozzles' };
   expect(matters({ ...ITEM, tools: 'by hand' }, field)).toBe(false);
   expect(matters({ ...ITEM, tools: 'several nozzles' }, field)).toBe(true);
   expect(matters({ ...ITEM, tools: 'by hand' }, FIELD)).toBe(true);

@@ -7,24 +7,37 @@ export type Item = Record<string, unknown> & { id: string; name: string };
 /** Dialects by how machines that may have them change filament; the usual one comes first. */
 export type Dialects = Record<string, readonly string[]>;
 
-/** An item with another value in a field; a comma may stand for the decimal point. */
-export function changed(item: Item, field: FieldView, value: string, dialects: Dialects): Item {
-  const number = field.kind === 'number' ? Number(value.replace(',', '.')) : NaN;
-  // What is no number goes as it is, so that the server says what is wrong with it.
-  return {
-    ...item,
-    ...implied(field.key, value, dialects),
-    [field.key]: Number.isNaN(number) || value === '' ? value : number,
-  };
+/**
+ * A number as it was typed, with a comma for the decimal point if need be. What is no number goes
+ * as it is, so that the server says what is wrong with it.
+ */
+export function typed(value: string): number | string {
+  const number = Number(value.replace(',', '.'));
+  return Number.isNaN(number) || value === '' ? value : number;
 }
 
-/** How filament is changed and the dialect go together. */
-function implied(key: string, value: string, dialects: Dialects): object {
-  if (key === 'tools') {
-    return { dialect: dialects[value]?.[0] };
+/** An item with another value in a field, and what goes with it. */
+export function changed(item: Item, field: FieldView, value: string, dialects: Dialects): Item {
+  const set = { ...item, [field.key]: field.kind === 'number' ? typed(value) : value };
+  if (field.key === 'tools') {
+    set['dialect'] = dialects[value]?.[0];
+  } else if (field.key === 'dialect') {
+    set['tools'] = Object.keys(dialects).find((one) => dialects[one]!.includes(value));
   }
-  const tools = Object.keys(dialects).find((one) => dialects[one]!.includes(value));
-  return key === 'dialect' ? { tools } : {};
+  return set['tools'] === item['tools'] ? set : withNozzles(set);
+}
+
+/** As many nozzles as there have to be for how filament is changed. */
+function withNozzles(item: Item): Item {
+  const nozzles = item['nozzles'] as object[] | undefined;
+  const several = item['tools'] === 'several nozzles';
+  if (!nozzles || several === nozzles.length > 1) {
+    return item;
+  }
+  return {
+    ...item,
+    nozzles: several ? [...nozzles, { ...nozzles[0], x: 20 }] : nozzles.slice(0, 1),
+  };
 }
 
 /** Whether a field says anything of an item as it is. */

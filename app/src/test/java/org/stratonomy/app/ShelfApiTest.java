@@ -34,7 +34,8 @@ class ShelfApiTest {
             .readTree(
                 mvc.perform(get("/api/shelf")).andReturn().getResponse().getContentAsByteArray());
     assertThat(shelf.get("settings")).hasSize(Setting.values().length);
-    assertThat(shelf.get("machines").get(0).get("nozzleMm").asDouble()).isEqualTo(0.4);
+    assertThat(shelf.get("machines").get(0).get("nozzles").get(0).get("diameterMm").asDouble())
+        .isEqualTo(0.4);
     for (JsonNode setting : shelf.get("settings")) {
       assertThat(setting.get("label").asString()).isNotBlank();
       assertThat(setting.get("description").asString()).endsWith(".");

@@ -117,9 +117,9 @@ class ShelfItemApiTest extends ApiTest {
   void whatIsImpossibleIsRefusedWithTheRemedyAndChangesNothing() throws Exception {
     JsonNode before = items();
     ObjectNode machine = item(before, "machines", "workshop-one").deepCopy();
-    MvcResult refused = put_("machines", machine.put("nozzleMm", 40));
+    MvcResult refused = put_("machines", machine.put("bedX", 4));
     assertThat(refused.getResponse().getStatus()).isEqualTo(422);
-    assertThat(json(refused).get("remedy").asString()).contains("0.1 to 3 mm");
+    assertThat(json(refused).get("remedy").asString()).contains("10 to 5000 mm");
     ObjectNode filament = item(before, "filaments", "chalk").deepCopy();
     assertThat(put_("filaments", filament.put("colour", "white")).getResponse().getStatus())
         .isEqualTo(422);

@@ -76,7 +76,7 @@ public record MachineChange(
 
     void machines() {
       difference("Room", room(before), room(after));
-      difference("Nozzle", text("%s mm", before.nozzleMm()), text("%s mm", after.nozzleMm()));
+      difference("Nozzle", before.nozzlesText(), after.nozzlesText());
       difference("Filament is changed", changes(before), changes(after));
       difference("Dialect", before.dialect(), after.dialect());
     }
@@ -89,7 +89,7 @@ public record MachineChange(
       return switch (m.tools()) {
             case Machine.FEEDER -> "by its feeder";
             case Machine.MIXING -> "by mixing two filaments in its nozzle";
-            case Machine.NOZZLES -> "with %d nozzles".formatted(m.slots());
+            case Machine.NOZZLES -> "with %d nozzles".formatted(m.nozzles().size());
             default -> "by hand";
           }
           + text(", %s s each", m.changeSeconds());
@@ -151,10 +151,10 @@ public record MachineChange(
                 .formatted(plan.slots().size(), after.mostFilaments()),
             "Use fewer of them.");
       }
-      for (String slot : plan.slots().stream().distinct().toList()) {
-        Filament filament = shelf.filament(slot);
-        tooHot(
-            filament, "nozzle", filament.nozzleC(), after.nozzleMaxC(), "Load another filament.");
+      for (String loaded : plan.slots().stream().distinct().toList()) {
+        Filament filament = shelf.filament(loaded);
+        double most = after.nozzle(plan.slots().indexOf(loaded) + 1).maxC();
+        tooHot(filament, "nozzle", filament.nozzleC(), most, "Load another filament.");
         tooHot(
             filament,
             "bed",

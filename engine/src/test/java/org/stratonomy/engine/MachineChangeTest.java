@@ -10,11 +10,13 @@ import org.stratonomy.engine.MachineChange.Finding;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Value;
+import tools.jackson.databind.json.JsonMapper;
 
 class MachineChangeTest {
   private static final Shelf STANDARD = ShelfReader.standard();
@@ -30,8 +32,10 @@ class MachineChangeTest {
                   .put("bedY", 90)
                   .put("heightMm", 50)
                   .put("parkY", 80)
-                  .put("nozzleMm", 0.25)
-                  .put("nozzleMaxC", 205)));
+                  .set(
+                      "nozzles",
+                      JsonMapper.shared()
+                          .valueToTree(List.of(new Machine.Nozzle(0.25, 205, 20, 0, 0))))));
 
   private static MachineChange change(String machine, Mesh mesh, Rule... rules) {
     Plan plan = Shapes.plan(List.of(), rules);

@@ -6,12 +6,16 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.document.ShelfFormat;
+import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.NozzleHeat;
 import org.stratonomy.engine.merge.Stroke;
@@ -24,7 +28,10 @@ import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Value;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Machines with a nozzle for each filament, side by side on one carriage. */
 class NozzlesTest {
@@ -181,6 +188,80 @@ class NozzlesTest {
     Finding.Remedy remedy = found.getFirst().remedies().getFirst();
     assertThat(remedy.label()).matches("Move it by [0-9.]+ mm in X");
     assertThat(compute(remedy.plan()).findings()).noneMatch(f -> f.id().startsWith("nozzle-reach"));
+  }
+
+  /** The pair with nozzles as they are given, side by side. */
+  private static Shelf pairWith(double... diametersAndHeat) {
+    Shelf standard = ShelfReader.standard();
+    List<Machine.Nozzle> nozzles = new ArrayList<>();
+    for (int i = 0; i < diametersAndHeat.length; i += 3) {
+      nozzles.add(
+          new Machine.Nozzle(
+              diametersAndHeat[i],
+              diametersAndHeat[i + 1],
+              diametersAndHeat[i + 2],
+              i / 3 * STEP_MM,
+              0));
+    }
+    ObjectNode machine = ShelfFormat.write(standard.machine("pair"));
+    machine.set("nozzles", JsonMapper.shared().valueToTree(nozzles));
+    return standard.with(ShelfFormat.machine(machine));
+  }
+
+  private static PlanResult tall(Shelf shelf, Rule... more) {
+    Plan plan =
+        Shapes.plan(
+                List.of(12.0),
+                Stream.concat(
+                        Stream.of(Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2)))),
+                        Stream.of(more))
+                    .toArray(Rule[]::new))
+            .withMachine("pair");
+    return Shapes.compute(plan, Shapes.bar(20, 16, 14), shelf);
+  }
+
+  @Test
+  void linesAreAsWideAsTheNozzleOfTheirFilamentLays() {
+    Rule thick =
+        Shapes.everywhere(
+            Map.of(
+                Setting.LAYER_HEIGHT, Value.of(0.25), Setting.FIRST_LAYER_HEIGHT, Value.of(0.3)));
+    PlanResult result = tall(pairWith(0.4, 300, 20, 0.8, 300, 4), thick);
+    assertThat(result.findings()).noneMatch(f -> f.id().startsWith("nozzle"));
+    for (int slot = 1; slot <= 2; slot++) {
+      double width = slot == 1 ? 0.44 : 0.88;
+      int of = slot;
+      assertThat(strokes(result).stream().filter(s -> s.slot() == of && s.role() == Role.INFILL))
+          .isNotEmpty()
+          .allMatch(s -> Math.abs(s.widthMm() - width) < 1e-9);
+    }
+    assertThat(strokes(result).stream().filter(s -> s.slot() == 2))
+        .allMatch(s -> s.speed() * s.widthMm() * s.heightMm() <= 4 + 1e-9);
+  }
+
+  @Test
+  void whatANozzleCannotLayIsFound() {
+    List<Finding> found = tall(pairWith(0.4, 300, 20, 0.8, 200, 20)).findings();
+    assertThat(found)
+        .filteredOn(f -> f.id().startsWith("nozzle"))
+        .allMatch(f -> f.severity() == Severity.ERROR)
+        .extracting(Finding::title)
+        .containsExactly("Slate is printed hotter than its nozzle may get");
+    Rule thin = Shapes.stratum(2, Map.of(Setting.LAYER_HEIGHT, Value.of(0.1)));
+    Rule narrow = Shapes.everywhere(Map.of(Setting.LINE_WIDTH, Value.of(0.4)));
+    assertThat(tall(pairWith(0.4, 300, 20, 0.8, 300, 20), thin, narrow).findings())
+        .extracting(Finding::title)
+        .contains("Nozzle 2 would lay lines 0.10 mm high", "Nozzle 2 would lay lines 0.40 mm wide");
+    assertThat(tall().findings()).noneMatch(f -> f.id().startsWith("nozzle"));
+  }
+
+  @Test
+  void aBedThatIsToBeTooHotIsFound() {
+    Shelf shelf = ShelfReader.standard();
+    ObjectNode cool = ShelfFormat.write(shelf.machine("pair")).put("bedMaxC", 50);
+    assertThat(tall(shelf.with(ShelfFormat.machine(cool))).findings())
+        .extracting(Finding::id)
+        .contains("bed-heat");
   }
 
   @Test

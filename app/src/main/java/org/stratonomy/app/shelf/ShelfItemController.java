@@ -45,7 +45,8 @@ class ShelfItemController {
   /**
    * What a field of a machine or a filament holds.
    *
-   * @param kind text, number, choice, colour
+   * @param kind text, number, choice, colour, rows
+   * @param columns numbers in each row
    */
   record FieldView(
       String key,
@@ -56,6 +57,7 @@ class ShelfItemController {
       double min,
       double max,
       List<String> choices,
+      List<FieldView> columns,
       String description) {
     static List<FieldView> of(List<ShelfFields.Field> fields) {
       return fields.stream()
@@ -70,6 +72,7 @@ class ShelfItemController {
                       f.min(),
                       f.max(),
                       f.choices(),
+                      of(f.columns()),
                       f.description()))
           .toList();
     }

@@ -101,7 +101,7 @@ public final class Checks {
     checks.findings.addAll(StopChecks.run(plan, resolver.machine(), schedule));
     checks.findings.addAll(ChangeChecks.run(plan, resolver, placed, schedule));
     checks.findings.addAll(BleedChecks.run(plan, resolver, schedule));
-    checks.findings.addAll(NozzleChecks.run(plan, resolver.machine(), schedule));
+    checks.findings.addAll(NozzleChecks.run(plan, resolver, schedule));
     schedule
         .tower()
         .ifPresent(

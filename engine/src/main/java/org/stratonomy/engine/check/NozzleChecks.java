@@ -1,9 +1,12 @@
 package org.stratonomy.engine.check;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
@@ -15,23 +18,38 @@ import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Purging;
+import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plane.Path;
 
 /**
- * Looks whether each nozzle of a carriage reaches what it prints: the carriage goes as far as the
- * first nozzle has bed, and the others stand beside it.
+ * Looks whether each nozzle gets hot enough for its filament, and on a carriage with several of
+ * them, whether each reaches what it prints and lays lines so thick and so wide. The carriage goes
+ * as far as the first nozzle has bed, and the others stand beside it.
  */
 final class NozzleChecks {
   private static final double ROUNDING_MM = 0.001;
 
+  /** Lines that are as wide as the plan says, and not as their place allows. */
+  private static final Set<Role> OF_SET_WIDTH =
+      EnumSet.of(
+          Role.TOP_SKIN,
+          Role.BOTTOM_SKIN,
+          Role.SOLID_INFILL,
+          Role.INFILL,
+          Role.SUPPORT,
+          Role.INTERFACE);
+
   private final Plan plan;
+  private final Resolver resolver;
   private final Machine machine;
   private final List<Finding> findings = new ArrayList<>();
 
-  private NozzleChecks(Plan plan, Machine machine) {
+  private NozzleChecks(Plan plan, Resolver resolver) {
     this.plan = plan;
-    this.machine = machine;
+    this.resolver = resolver;
+    this.machine = resolver.machine();
   }
 
   /** What one nozzle prints of one piece, or beside all of them. */
@@ -42,12 +60,116 @@ final class NozzleChecks {
     }
   }
 
-  static List<Finding> run(Plan plan, Machine machine, Schedule schedule) {
-    NozzleChecks checks = new NozzleChecks(plan, machine);
-    if (machine.hasNozzles()) {
+  static List<Finding> run(Plan plan, Resolver resolver, Schedule schedule) {
+    NozzleChecks checks = new NozzleChecks(plan, resolver);
+    checks.heat(schedule);
+    if (checks.machine.hasNozzles()) {
       printed(schedule).forEach(checks::reach);
+      checks.lines(schedule);
     }
     return checks.findings;
+  }
+
+  /** The first line of each slot that is printed hotter than its nozzle may get. */
+  private void heat(Schedule schedule) {
+    Set<Integer> told = new HashSet<>();
+    for (LayerSchedule layer : schedule.layers()) {
+      for (Stroke stroke : layer.strokes()) {
+        double most = machine.nozzle(stroke.slot()).maxC();
+        if (stroke.nozzleC() > most && told.add(stroke.slot())) {
+          found(
+              "nozzle-heat:%d".formatted(stroke.slot()),
+              "%s is printed hotter than its nozzle may get"
+                  .formatted(resolver.filament(stroke.slot()).name()),
+              Checks.text(
+                  "It needs %.0f °C; the nozzle may get %.0f °C. Load another filament, or give it"
+                      + " another temperature by a rule.",
+                  stroke.nozzleC(), most),
+              layer);
+        }
+      }
+    }
+    if (schedule.bedC() > machine.bedMaxC()) {
+      findings.add(
+          new Finding(
+              "bed-heat",
+              Severity.ERROR,
+              "The bed is to be hotter than it may get",
+              Checks.text(
+                  "It is to be %.0f °C; it may get %.0f °C. Load another filament, or give the bed"
+                      + " another temperature by a rule.",
+                  schedule.bedC(), machine.bedMaxC()),
+              Optional.empty(),
+              Optional.of(0.0),
+              List.of()));
+    }
+  }
+
+  /**
+   * The first line of each slot that is thinner, thicker, narrower or wider than its nozzle lays.
+   */
+  private void lines(Schedule schedule) {
+    Set<String> told = new HashSet<>();
+    for (LayerSchedule layer : schedule.layers()) {
+      for (Stroke stroke : layer.strokes()) {
+        Machine.Nozzle nozzle = machine.nozzle(stroke.slot());
+        outside(
+            told,
+            layer,
+            stroke.slot(),
+            "high",
+            stroke.heightMm(),
+            nozzle.minLayerHeight(),
+            nozzle.maxLayerHeight());
+        if (OF_SET_WIDTH.contains(stroke.role())) {
+          outside(
+              told,
+              layer,
+              stroke.slot(),
+              "wide",
+              stroke.widthMm(),
+              nozzle.minLineWidth(),
+              nozzle.maxLineWidth());
+        }
+      }
+    }
+  }
+
+  private void outside(
+      Set<String> told,
+      LayerSchedule layer,
+      int slot,
+      String how,
+      double mm,
+      double least,
+      double most) {
+    String id = "nozzle-%s:%d".formatted(how, slot);
+    if ((mm < least - ROUNDING_MM || mm > most + ROUNDING_MM) && told.add(id)) {
+      found(
+          id,
+          "Nozzle %d would lay lines %.2f mm %s".formatted(slot, mm, how),
+          Checks.text(
+              "Its opening of %s mm lays them %.2f to %.2f mm %s. Give the place another %s, or a"
+                  + " filament of another nozzle.",
+              Value.of(machine.nozzle(slot).diameterMm()),
+              least,
+              most,
+              how,
+              how.equals("high") ? "layer height" : "line width"),
+          layer);
+    }
+  }
+
+  private void found(String id, String title, String reason, LayerSchedule layer) {
+    findings.add(
+        new Finding(
+            id,
+            Severity.ERROR,
+            title,
+            reason,
+            Optional.empty(),
+            Optional.of(layer.layer().bottom()),
+            List.of()));
   }
 
   private static Map<Printed, Bounds> printed(Schedule schedule) {
@@ -73,7 +195,7 @@ final class NozzleChecks {
   }
 
   private void reach(Printed what, Bounds b) {
-    Purging.Place from = machine.nozzle(what.slot);
+    Machine.Nozzle from = machine.nozzle(what.slot);
     double x = inwards(b.minX(), b.maxX(), from.x(), from.x() + machine.bedX());
     double y = inwards(b.minY(), b.maxY(), from.y(), from.y() + machine.bedY());
     if (Math.abs(x) < ROUNDING_MM && Math.abs(y) < ROUNDING_MM) {

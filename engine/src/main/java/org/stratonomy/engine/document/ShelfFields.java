@@ -14,7 +14,8 @@ public final class ShelfFields {
     TEXT,
     NUMBER,
     CHOICE,
-    COLOUR
+    COLOUR,
+    ROWS
   }
 
   /**
@@ -23,6 +24,7 @@ public final class ShelfFields {
    * @param min least number
    * @param max largest number
    * @param choices that a choice is made among
+   * @param columns numbers in each row; a field of rows has at least one row
    */
   public record Field(
       String key,
@@ -33,6 +35,7 @@ public final class ShelfFields {
       double min,
       double max,
       List<String> choices,
+      List<Field> columns,
       String description) {}
 
   public static final List<Field> MACHINE =
@@ -41,9 +44,23 @@ public final class ShelfFields {
           number("bedX", "Bed, X", "Room", "mm", 10, 5000, "Width; X 0 is its left edge."),
           number("bedY", "Bed, Y", "Room", "mm", 10, 5000, "Depth; Y 0 is its front edge."),
           number("heightMm", "Height", "Room", "mm", 10, 5000, "Largest height of a print."),
-          number("nozzleMm", "Nozzle", "Nozzle", "mm", 0.1, 3, "Diameter of its opening."),
-          number("nozzleMaxC", "Nozzle up to", "Nozzle", "°C", 100, 500, "The hottest it may get."),
-          number("bedMaxC", "Bed up to", "Nozzle", "°C", 0, 250, "The hottest it may get."),
+          number("bedMaxC", "Bed up to", "Room", "°C", 0, 250, "The hottest it may get."),
+          new Field(
+              "nozzles",
+              "Nozzles",
+              "Nozzles",
+              "",
+              Kind.ROWS,
+              1,
+              64,
+              List.of(),
+              List.of(
+                  number("diameterMm", "Opening", "", "mm", 0.1, 3, "Its diameter."),
+                  number("maxC", "Up to", "", "°C", 100, 500, "The hottest it may get."),
+                  number("maxFlow", "Melts", "", "mm³/s", 0.1, 500, "The most that it melts."),
+                  number("x", "X", "", "mm", -1000, 1000, "Where it is, seen from the first one."),
+                  number("y", "Y", "", "mm", -1000, 1000, "Where it is, seen from the first one.")),
+              "One for each filament on a machine with several nozzles, else just one."),
           number(
               "accelerationMmS2",
               "Acceleration",
@@ -70,14 +87,7 @@ public final class ShelfFields {
               List.of(Machine.BY_HAND, Machine.FEEDER, Machine.NOZZLES, Machine.MIXING),
               "By the operator, by a feeder, with a nozzle for each filament, or by mixing two"
                   + " filaments in one nozzle."),
-          number(
-              "slots",
-              "Slots",
-              "Changes",
-              "",
-              1,
-              64,
-              "How many filaments its feeder holds, or how many nozzles there are."),
+          number("slots", "Slots", "Changes", "", 1, 64, "How many filaments its feeder holds."),
           number(
               "changeSeconds",
               "A change takes",
@@ -103,22 +113,6 @@ public final class ShelfFields {
               1000,
               "Of the filament before, ahead of all that mixes: what is in the nozzle beyond the melt"
                   + " zone. A test strip tells."),
-          number(
-              "nozzleStepX",
-              "Next nozzle, X",
-              "Several nozzles",
-              "mm",
-              -300,
-              300,
-              "From each nozzle to the next; the first one is where the program says."),
-          number(
-              "nozzleStepY",
-              "Next nozzle, Y",
-              "Several nozzles",
-              "mm",
-              -300,
-              300,
-              "From each nozzle to the next."),
           number(
               "primeMm3",
               "Pushed out after a wait",
@@ -177,8 +171,6 @@ public final class ShelfFields {
           "slots", 1.0,
           "idleSeconds", 60.0,
           "plugMm3", 0.0,
-          "nozzleStepX", 0.0,
-          "nozzleStepY", 0.0,
           "primeMm3", 10.0,
           "standbyC", 40.0,
           "heatingCPerS", 2.0,
@@ -196,6 +188,7 @@ public final class ShelfFields {
               Kind.COLOUR,
               0,
               0,
+              List.of(),
               List.of(),
               "Of the spool, as it is seen: from it follows what a change purges."),
           number("densityGCm3", "Density", "Spool", "g/cm³", 0.3, 20, "For grams."),
@@ -217,16 +210,16 @@ public final class ShelfFields {
   private ShelfFields() {}
 
   private static Field text(String key, String label, String group, String description) {
-    return new Field(key, label, group, "", Kind.TEXT, 0, 0, List.of(), description);
+    return new Field(key, label, group, "", Kind.TEXT, 0, 0, List.of(), List.of(), description);
   }
 
   private static Field number(
       String key, String label, String group, String unit, double min, double max, String said) {
-    return new Field(key, label, group, unit, Kind.NUMBER, min, max, List.of(), said);
+    return new Field(key, label, group, unit, Kind.NUMBER, min, max, List.of(), List.of(), said);
   }
 
   private static Field choice(
       String key, String label, String group, List<String> choices, String description) {
-    return new Field(key, label, group, "", Kind.CHOICE, 0, 0, choices, description);
+    return new Field(key, label, group, "", Kind.CHOICE, 0, 0, choices, List.of(), description);
   }
 }

@@ -16,6 +16,7 @@ import org.stratonomy.engine.program.ProgramName;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Machines and filaments as JSON, of {@link ShelfFields}. */
@@ -103,8 +104,27 @@ public final class ShelfFormat {
               .formatted(machine.dialect(), machine.tools()),
           "Choose one of: %s.".formatted(String.join(", ", dialects)));
     }
+    checkNozzles(place, machine);
     ProgramName.check(machine.fileName());
     return machine;
+  }
+
+  private static void checkNozzles(String place, Machine machine) {
+    int nozzles = machine.nozzles().size();
+    if (machine.hasNozzles() == (nozzles == 1)) {
+      throw bad(
+          place,
+          "It has %d %s, but filament is changed so: %s."
+              .formatted(nozzles, nozzles == 1 ? "nozzle" : "nozzles", machine.tools()),
+          machine.hasNozzles() ? "Give each filament a nozzle." : "Leave it one nozzle.");
+    }
+    Machine.Nozzle first = machine.nozzles().getFirst();
+    if (first.x() != 0 || first.y() != 0) {
+      throw bad(
+          place,
+          "The first nozzle stands aside of itself.",
+          "Give its place as X 0, Y 0; the others are seen from it.");
+    }
   }
 
   /**
@@ -141,6 +161,9 @@ public final class ShelfFormat {
       boolean feeder = node.remove("feeder").asBoolean(false);
       node.put("tools", feeder ? Machine.FEEDER : Machine.BY_HAND);
     }
+    if (node.has("nozzleMm") && !node.has("nozzles")) {
+      putNozzles(node);
+    }
     ShelfFields.LATER.forEach(
         (key, value) -> {
           if (!node.has(key)) {
@@ -148,6 +171,23 @@ public final class ShelfFormat {
           }
         });
     return node;
+  }
+
+  /** Nozzles that were kept as one of them, their number, and the step from each to the next. */
+  private static void putNozzles(ObjectNode node) {
+    JsonNode diameter = node.remove("nozzleMm");
+    JsonNode hottest = node.remove("nozzleMaxC");
+    double stepX = node.path("nozzleStepX").asDouble(0);
+    double stepY = node.path("nozzleStepY").asDouble(0);
+    node.remove(List.of("nozzleStepX", "nozzleStepY"));
+    boolean several = node.path("tools").asString("").equals(Machine.NOZZLES);
+    ArrayNode nozzles = node.putArray("nozzles");
+    for (int i = 0; i < (several ? node.path("slots").asInt(1) : 1); i++) {
+      ObjectNode nozzle = nozzles.addObject();
+      nozzle.set("diameterMm", diameter);
+      nozzle.set("maxC", hottest);
+      nozzle.put("maxFlow", 20.0).put("x", i * stepX).put("y", i * stepY);
+    }
   }
 
   /**
@@ -169,6 +209,17 @@ public final class ShelfFormat {
           "It has no id, or one that is not of small letters, digits and dashes.",
           "Give it one, such as “workshop-one”.");
     }
+    checkFields(place, node, fields);
+    Iterator<String> keys = node.propertyNames().iterator();
+    while (keys.hasNext()) {
+      String key = keys.next();
+      if (!key.equals("id") && fields.stream().noneMatch(field -> field.key().equals(key))) {
+        throw bad(place, "'%s' is unknown.".formatted(key), "Take it out.");
+      }
+    }
+  }
+
+  private static void checkFields(String place, JsonNode node, List<ShelfFields.Field> fields) {
     for (ShelfFields.Field field : fields) {
       JsonNode value = node.path(field.key());
       if (!isPossible(field, value)) {
@@ -179,12 +230,11 @@ public final class ShelfFormat {
                 : "%s cannot be %s.".formatted(field.label(), value),
             remedy(field));
       }
-    }
-    Iterator<String> keys = node.propertyNames().iterator();
-    while (keys.hasNext()) {
-      String key = keys.next();
-      if (!key.equals("id") && fields.stream().noneMatch(field -> field.key().equals(key))) {
-        throw bad(place, "'%s' is unknown.".formatted(key), "Take it out.");
+      for (int i = 0; i < (field.kind() == ShelfFields.Kind.ROWS ? value.size() : 0); i++) {
+        checkFields(
+            "%s, row %d of %s".formatted(place, i + 1, field.label()),
+            value.get(i),
+            field.columns());
       }
     }
   }
@@ -197,6 +247,7 @@ public final class ShelfFormat {
           value.isNumber() && value.asDouble() >= field.min() && value.asDouble() <= field.max();
       case CHOICE -> value.isString() && field.choices().contains(value.asString());
       case COLOUR -> value.isString() && value.asString().matches("#[0-9a-fA-F]{6}");
+      case ROWS -> value.isArray() && value.size() >= field.min() && value.size() <= field.max();
     };
   }
 
@@ -211,6 +262,12 @@ public final class ShelfFormat {
                   field.unit().isEmpty() ? "" : " " + field.unit());
       case CHOICE -> "Choose one of: %s.".formatted(String.join(", ", field.choices()));
       case COLOUR -> "Give it as #rrggbb.";
+      case ROWS ->
+          "Give from %s to %s rows of %s."
+              .formatted(
+                  Value.of(field.min()),
+                  Value.of(field.max()),
+                  String.join(", ", field.columns().stream().map(ShelfFields.Field::key).toList()));
     };
   }
 

@@ -27,6 +27,23 @@ public record Filament(
     double maxFlow,
     double retractionMm) {
 
+  /** The same, no faster than a nozzle melts it. */
+  public Filament meltedBy(Machine.Nozzle nozzle) {
+    return new Filament(
+        id,
+        name,
+        material,
+        colour,
+        densityGCm3,
+        diameterMm,
+        pricePerKg,
+        nozzleC,
+        bedC,
+        fanPercent,
+        Math.min(maxFlow, nozzle.maxFlow()),
+        retractionMm);
+  }
+
   /** Cross-section of the strand, mm². */
   public double crossSectionMm2() {
     return Math.PI * diameterMm * diameterMm / 4;

@@ -2,6 +2,7 @@ package org.stratonomy.engine.plan;
 
 import java.util.List;
 import java.util.Map;
+import java.util.function.ToDoubleFunction;
 import org.stratonomy.engine.mesh.Bounds;
 
 /**
@@ -11,8 +12,7 @@ import org.stratonomy.engine.mesh.Bounds;
  * @param bedX width of the bed, mm; its front left corner is the origin
  * @param bedY depth of the bed, mm
  * @param heightMm largest height of a print
- * @param nozzleMm diameter of the nozzle
- * @param nozzleMaxC hottest the nozzle may get, °C
+ * @param nozzles the one it has; or, where each filament has its own, those of the slots in turn
  * @param bedMaxC hottest the bed may get, °C
  * @param accelerationMmS2 along the path
  * @param junctionMm deviation at corners from which the speed there follows
@@ -25,14 +25,11 @@ import org.stratonomy.engine.mesh.Bounds;
  * @param parkLiftMm how far the nozzle is lifted before it goes there
  * @param dialect how the machine wants its program written
  * @param tools how it comes from one filament to another: a key of {@link #DIALECTS}
- * @param slots how many filaments the feeder holds, or how many nozzles there are; of no account if
- *     it is fed by hand
+ * @param slots how many filaments the feeder holds; of no account without one
  * @param idleSeconds after which the motors let go by themselves; 0 for never
  * @param meltMm3 how much filament the melt zone holds that mixes at a change
  * @param plugMm3 how much of the filament before still comes out unmixed after a change, because it
  *     is in the nozzle beyond the melt zone
- * @param nozzleStepX from each nozzle to the next, mm
- * @param nozzleStepY from each nozzle to the next, mm
  * @param primeMm3 what a nozzle that waited loses, and pushes out before it prints
  * @param standbyC how much cooler a nozzle waits than it prints, °C
  * @param heatingCPerS how fast a nozzle gets hotter, °C/s
@@ -44,8 +41,7 @@ public record Machine(
     double bedX,
     double bedY,
     double heightMm,
-    double nozzleMm,
-    double nozzleMaxC,
+    List<Nozzle> nozzles,
     double bedMaxC,
     double accelerationMmS2,
     double junctionMm,
@@ -62,12 +58,41 @@ public record Machine(
     double idleSeconds,
     double meltMm3,
     double plugMm3,
-    double nozzleStepX,
-    double nozzleStepY,
     double primeMm3,
     double standbyC,
     double heatingCPerS,
     String fileName) {
+
+  /**
+   * What filament comes out of.
+   *
+   * @param diameterMm of its opening
+   * @param maxC hottest it may get, °C
+   * @param maxFlow the most that it melts, mm³/s
+   * @param x where it is, seen from the first one, mm
+   * @param y where it is, seen from the first one, mm
+   */
+  public record Nozzle(double diameterMm, double maxC, double maxFlow, double x, double y) {
+    /** Thinnest layer that it lays well, mm. */
+    public double minLayerHeight() {
+      return 0.25 * diameterMm;
+    }
+
+    /** Thickest layer that it lays well, mm. */
+    public double maxLayerHeight() {
+      return 0.75 * diameterMm;
+    }
+
+    /** Narrowest line that it lays well, mm. */
+    public double minLineWidth() {
+      return 0.6 * diameterMm;
+    }
+
+    /** Widest line that it lays well, mm. */
+    public double maxLineWidth() {
+      return 2.5 * diameterMm;
+    }
+  }
 
   public static final String BY_HAND = "by hand";
   public static final String FEEDER = "feeder";
@@ -103,13 +128,40 @@ public record Machine(
   }
 
   /**
-   * Where the nozzle of a slot is, seen from the first one, mm.
+   * The nozzle that a filament comes out of.
    *
-   * @param slot from 1
+   * @param slot from 1, or a mix
    */
-  public Purging.Place nozzle(int slot) {
-    int steps = hasNozzles() ? slot - 1 : 0;
-    return new Purging.Place(steps * nozzleStepX, steps * nozzleStepY);
+  public Nozzle nozzle(int slot) {
+    return hasNozzles() && slot >= 1 && slot <= nozzles.size()
+        ? nozzles.get(slot - 1)
+        : nozzles.getFirst();
+  }
+
+  /** The nozzles in words, as in “0.4 mm” or “0.4 and 0.6 mm”. */
+  public String nozzlesText() {
+    return String.join(" and ", diameters()) + " mm";
+  }
+
+  /** The different diameters of the nozzles, mm. */
+  public List<String> diameters() {
+    return nozzles.stream()
+        .map(nozzle -> Value.of(nozzle.diameterMm()).toString())
+        .distinct()
+        .toList();
+  }
+
+  /** Hottest that any nozzle may get, °C. */
+  public double nozzleMaxC() {
+    return most(Nozzle::maxC);
+  }
+
+  private double most(ToDoubleFunction<Nozzle> value) {
+    return nozzles.stream().mapToDouble(value).max().orElseThrow();
+  }
+
+  private double least(ToDoubleFunction<Nozzle> value) {
+    return nozzles.stream().mapToDouble(value).min().orElseThrow();
   }
 
   /** How long a nozzle takes from the heat in which it waits to that in which it prints, s. */
@@ -134,7 +186,10 @@ public record Machine(
     if (mixes()) {
       return 2;
     }
-    return changesByItself() ? slots : Integer.MAX_VALUE;
+    if (hasNozzles()) {
+      return nozzles.size();
+    }
+    return hasFeeder() ? slots : Integer.MAX_VALUE;
   }
 
   /** Whether the head can wait at a place. */
@@ -142,13 +197,23 @@ public record Machine(
     return place.x() >= 0 && place.y() >= 0 && place.x() <= bedX && place.y() <= bedY;
   }
 
-  /** Thinnest layer that the nozzle lays well, mm. */
+  /** Thinnest layer that some nozzle lays well, mm. */
   public double minLayerHeight() {
-    return 0.25 * nozzleMm;
+    return least(Nozzle::minLayerHeight);
   }
 
-  /** Thickest layer that the nozzle lays well, mm. */
+  /** Thickest layer that some nozzle lays well, mm. */
   public double maxLayerHeight() {
-    return 0.75 * nozzleMm;
+    return most(Nozzle::maxLayerHeight);
+  }
+
+  /** Narrowest line that some nozzle lays well, mm. */
+  public double minLineWidth() {
+    return least(Nozzle::minLineWidth);
+  }
+
+  /** Widest line that some nozzle lays well, mm. */
+  public double maxLineWidth() {
+    return most(Nozzle::maxLineWidth);
   }
 }

@@ -160,12 +160,12 @@ public final class PlanChecker {
       case LAYER_HEIGHT, FIRST_LAYER_HEIGHT -> {
         min = machine.minLayerHeight();
         max = machine.maxLayerHeight();
-        because = " with the %s mm nozzle".formatted(Value.of(machine.nozzleMm()));
+        because = " with a nozzle of %s".formatted(machine.nozzlesText());
       }
       case LINE_WIDTH -> {
-        min = 0.6 * machine.nozzleMm();
-        max = 2.5 * machine.nozzleMm();
-        because = " with the %s mm nozzle".formatted(Value.of(machine.nozzleMm()));
+        min = machine.minLineWidth();
+        max = machine.maxLineWidth();
+        because = " with a nozzle of %s".formatted(machine.nozzlesText());
       }
       case ACCELERATION -> {
         max = machine.accelerationMmS2();

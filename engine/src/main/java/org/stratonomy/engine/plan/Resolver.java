@@ -9,6 +9,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
 
 /**
  * Decides which value holds at a spot: the rules are read from the top, and for each setting the
@@ -26,7 +27,11 @@ public final class Resolver {
   public Resolver(Plan plan, Shelf shelf) {
     this.plan = plan;
     this.machine = shelf.machine(plan.machine());
-    this.filaments = plan.slots().stream().map(shelf::filament).toList();
+    this.filaments =
+        IntStream.rangeClosed(1, plan.slots().size())
+            .mapToObj(
+                slot -> shelf.filament(plan.slots().get(slot - 1)).meltedBy(machine.nozzle(slot)))
+            .toList();
     plan.rules().forEach(rule -> rolesNamed.addAll(rule.where().roles()));
   }
 
@@ -142,9 +147,10 @@ public final class Resolver {
     }
     Value slot = values.getOrDefault(Setting.FILAMENT, Value.of(1));
     int own = (int) ((Value.Number) slot).value();
-    Filament filament = filament(defaultsOfSlot.orElse(mixed(own, values.get(Setting.ADMIXTURE))));
+    int fed = defaultsOfSlot.orElse(mixed(own, values.get(Setting.ADMIXTURE)));
+    Setting.From from = new Setting.From(machine, machine.nozzle(fed), filament(fed), core);
     for (Setting setting : Setting.values()) {
-      Value standard = setting.standard(machine, filament, core);
+      Value standard = setting.standard(from);
       below.putIfAbsent(setting, standard);
       if (values.putIfAbsent(setting, standard) == null) {
         deciding.put(setting, Settings.BY_DEFAULT);

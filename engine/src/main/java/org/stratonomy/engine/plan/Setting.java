@@ -64,7 +64,7 @@ public enum Setting {
       0.1,
       3,
       false,
-      f -> Math.rint(1100 * f.machine().nozzleMm()) / 1000,
+      f -> Math.rint(1100 * f.nozzle().diameterMm()) / 1000,
       "Width that a line takes up beside its neighbours."),
   WALLS(
       "walls",
@@ -796,7 +796,7 @@ public enum Setting {
    *
    * @param core whether the place lies in a core
    */
-  record From(Machine machine, Filament filament, boolean core) {}
+  record From(Machine machine, Machine.Nozzle nozzle, Filament filament, boolean core) {}
 
   @FunctionalInterface
   interface Default {
@@ -912,10 +912,8 @@ public enum Setting {
   }
 
   /** What holds where no rule says anything. */
-  Value standard(Machine machine, Filament filament, boolean core) {
-    return choices.isEmpty()
-        ? Value.of(standard.value(new From(machine, filament, core)))
-        : Value.of(standardChoice);
+  Value standard(From from) {
+    return choices.isEmpty() ? Value.of(standard.value(from)) : Value.of(standardChoice);
   }
 
   public static Optional<Setting> byId(String id) {

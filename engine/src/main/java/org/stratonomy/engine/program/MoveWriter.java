@@ -7,6 +7,7 @@ import java.util.function.IntToDoubleFunction;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.motion.TravelSettings;
+import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plane.Path;
 
@@ -88,14 +89,14 @@ final class MoveWriter {
    *
    * @param from the first nozzle to this one, mm
    */
-  void useNozzle(int ofSlot, Purging.Place from) {
+  void useNozzle(int ofSlot, Machine.Nozzle nozzle) {
     if (retracted) {
       drawnBack.add(slot);
     }
     slot = ofSlot;
     retracted = drawnBack.remove(ofSlot);
-    offsetX = scaled(from.x());
-    offsetY = scaled(from.y());
+    offsetX = scaled(nozzle.x());
+    offsetY = scaled(nozzle.y());
     x = NOWHERE;
     y = NOWHERE;
   }

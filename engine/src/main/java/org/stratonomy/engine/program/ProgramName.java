@@ -51,7 +51,7 @@ public final class ProgramName {
     values.put(
         "colours", counted(used.stream().map(Filament::colour).distinct().count(), "colour"));
     values.put("materials", all(used, Filament::material));
-    values.put("nozzle", Value.of(resolver.machine().nozzleMm()) + "mm");
+    values.put("nozzle", String.join("+", resolver.machine().diameters()) + "mm");
     values.put("layerHeight", layerHeights(schedule));
     values.put("layers", counted(schedule.layers().size(), "layer"));
     values.put("time", duration(ledger.seconds()));

@@ -122,7 +122,7 @@ public final class ProgramWriter {
     values.put("filaments", filaments);
     values.put("plan", oneLine(plan.name()));
     values.put("machine", machine.name());
-    values.put("nozzle", number(machine.nozzleMm()));
+    values.put("nozzle", String.join(", ", machine.diameters()));
     values.put("layers", schedule.layers().size());
     values.put(
         "height",

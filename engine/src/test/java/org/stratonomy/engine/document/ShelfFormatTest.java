@@ -67,7 +67,9 @@ class ShelfFormatTest {
 
   @ParameterizedTest
   @CsvSource({
-    "nozzleMm, 9, Nozzle cannot be 9",
+    "nozzles, [], Nozzles cannot be []",
+    "nozzles, [{\"diameterMm\": 9}], Opening cannot be 9",
+    "nozzles, [{\"diameterMm\": 0.4}], Up to is missing",
     "bedX, \"wide\", Bed",
     "tools, 1, Filament is changed cannot be 1",
     "tools, \"feeder\", The dialect 'hand-change' is not for",
@@ -95,12 +97,35 @@ class ShelfFormatTest {
     for (Machine machine : List.of(STANDARD.machine("workshop-one"), STANDARD.machine("pair"))) {
       ObjectNode old = ShelfFormat.write(machine);
       old.put("dialect", "feeder").put("feeder", true);
-      old.remove(List.of("tools", "slots", "heatingCPerS", "primeMm3", "nozzleStepX"));
+      old.put("nozzleMm", 0.6).put("nozzleMaxC", 280).put("nozzleStepX", 20);
+      old.remove(List.of("tools", "slots", "heatingCPerS", "primeMm3", "nozzles"));
       Machine read = ShelfFormat.machine(old);
       assertThat(read.tools()).isEqualTo(Machine.FEEDER);
       assertThat(read.heatingCPerS()).isEqualTo(2);
-      assertThat(read.nozzle(2).x()).isZero();
+      assertThat(read.nozzles()).containsExactly(new Machine.Nozzle(0.6, 280, 20, 0, 0));
     }
+  }
+
+  @Test
+  void nozzlesThatWereKeptByTheirStepAreReadOneByOne() {
+    ObjectNode old = ShelfFormat.write(STANDARD.machine("pair"));
+    old.put("nozzleMm", 0.4).put("nozzleMaxC", 300).put("nozzleStepX", 24).put("nozzleStepY", 0);
+    old.put("slots", 2).remove("nozzles");
+    assertThat(ShelfFormat.machine(old).nozzles()).isEqualTo(STANDARD.machine("pair").nozzles());
+  }
+
+  @ParameterizedTest
+  @CsvSource({"workshop-one, 2, 0, Leave it one", "pair, 1, 0, Give each", "pair, 2, 5, as X 0"})
+  void nozzlesGoWithHowFilamentIsChanged(String id, int count, double x, String remedy) {
+    ObjectNode node = ShelfFormat.write(STANDARD.machine(id));
+    List<Machine.Nozzle> nozzles =
+        java.util.Collections.nCopies(count, new Machine.Nozzle(0.4, 300, 20, x, 0));
+    node.set("nozzles", JsonMapper.shared().valueToTree(nozzles));
+    assertThatThrownBy(() -> ShelfFormat.machine(node))
+        .asInstanceOf(org.assertj.core.api.InstanceOfAssertFactories.throwable(Problem.class))
+        .extracting(Problem::remedy)
+        .asString()
+        .contains(remedy);
   }
 
   @Test

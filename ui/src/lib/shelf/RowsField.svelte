@@ -1,0 +1,87 @@
+<script lang="ts">
+  import Plus from '@lucide/svelte/icons/plus';
+  import X from '@lucide/svelte/icons/x';
+  import type { FieldView } from '../api/client';
+  import { typed } from './itemFields';
+
+  type Row = Record<string, unknown>;
+
+  interface Props {
+    field: FieldView;
+    rows: readonly Row[];
+    /** Whether there may be another number of rows. */
+    open: boolean;
+    onSet: (rows: readonly Row[]) => void;
+  }
+
+  let { field, rows, open, onSet }: Props = $props();
+
+  function set(row: number, key: string, value: string) {
+    onSet(rows.map((r, i) => (i === row ? { ...r, [key]: typed(value) } : r)));
+  }
+</script>
+
+<table title={field.description}>
+  <thead>
+    <tr>
+      <th aria-label="Number"></th>
+      {#each field.columns as column (column.key)}
+        <th scope="col" title={column.description}>
+          {column.label} <span class="soft">{column.unit}</span>
+        </th>
+      {/each}
+    </tr>
+  </thead>
+  <tbody>
+    {#each rows as row, i (i)}
+      <tr>
+        <th scope="row" class="num">{i + 1}</th>
+        {#each field.columns as column (column.key)}
+          <td>
+            <input
+              class="field num"
+              aria-label="{column.label} of {i + 1}"
+              value={row[column.key]}
+              onchange={(e) => set(i, column.key, e.currentTarget.value.trim())}
+            />
+          </td>
+        {/each}
+        {#if open && rows.length > 1}
+          <td>
+            <button
+              class="tool"
+              aria-label="Remove {i + 1}"
+              onclick={() => onSet(rows.filter((_, k) => k !== i))}><X size={12} /></button
+            >
+          </td>
+        {/if}
+      </tr>
+    {/each}
+  </tbody>
+</table>
+{#if open}
+  <button class="tool" onclick={() => onSet([...rows, { ...rows.at(-1) }])}
+    ><Plus size={12} />Another one</button
+  >
+{/if}
+
+<style>
+  table {
+    border-spacing: 4px 3px;
+    margin: 0 0 4px -4px;
+  }
+
+  th {
+    font-weight: 400;
+    text-align: left;
+    font-size: 12px;
+  }
+
+  .field {
+    width: 54px;
+  }
+
+  .soft {
+    color: var(--ink-soft);
+  }
+</style>
