@@ -137,12 +137,12 @@
             <legend>{group}</legend>
             {#each shown.filter((field) => field.group === group) as field (field.key)}
               {#if field.kind === 'rows'}
-                {#key item[field.key]}
+                {#key item.id}
                   <RowsField
                     {field}
                     rows={item[field.key] as Record<string, unknown>[]}
                     open={item['tools'] === 'several nozzles'}
-                    onSet={(rows) => void attempts.run(() => put({ ...item, [field.key]: rows }))}
+                    onSet={(rows) => attempts.run(() => put({ ...item, [field.key]: rows }))}
                   />
                 {/key}
               {:else}

@@ -11,13 +11,16 @@
     rows: readonly Row[];
     /** Whether there may be another number of rows. */
     open: boolean;
-    onSet: (rows: readonly Row[]) => void;
+    onSet: (rows: readonly Row[]) => Promise<unknown>;
   }
 
   let { field, rows, open, onSet }: Props = $props();
 
-  function set(row: number, key: string, value: string) {
-    onSet(rows.map((r, i) => (i === row ? { ...r, [key]: typed(value) } : r)));
+  /** What was refused goes back to what holds. */
+  async function set(row: number, key: string, input: HTMLInputElement) {
+    const value = typed(input.value.trim());
+    await onSet(rows.map((r, i) => (i === row ? { ...r, [key]: value } : r)));
+    input.value = String(rows[row]?.[key] ?? '');
   }
 </script>
 
@@ -27,7 +30,7 @@
       <th aria-label="Number"></th>
       {#each field.columns as column (column.key)}
         <th scope="col" title={column.description}>
-          {column.label} <span class="soft">{column.unit}</span>
+          {column.label}<br /><span class="soft">{column.unit}</span>
         </th>
       {/each}
     </tr>
@@ -42,7 +45,7 @@
               class="field num"
               aria-label="{column.label} of {i + 1}"
               value={row[column.key]}
-              onchange={(e) => set(i, column.key, e.currentTarget.value.trim())}
+              onchange={(e) => set(i, column.key, e.currentTarget)}
             />
           </td>
         {/each}
@@ -67,6 +70,7 @@
 
 <style>
   table {
+    border-collapse: separate;
     border-spacing: 4px 3px;
     margin: 0 0 4px -4px;
   }
@@ -74,11 +78,13 @@
   th {
     font-weight: 400;
     text-align: left;
+    vertical-align: bottom;
+    line-height: 1.25;
     font-size: 12px;
   }
 
   .field {
-    width: 54px;
+    width: 56px;
   }
 
   .soft {

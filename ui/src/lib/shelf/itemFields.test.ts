@@ -58,11 +58,13 @@ it('gives a machine as many nozzles as it needs', () => {
   expect(changed(several, FIELD, '300', DIALECTS)['nozzles']).toHaveLength(2);
 });
 
-it('says of several nozzles only where there are some', () => {
+it('says of nozzles and slots only where there are some', () => {
   const field = { ...FIELD, key: 'primeMm3', group: 'Several nozzles' };
   expect(matters({ ...ITEM, tools: 'by hand' }, field)).toBe(false);
   expect(matters({ ...ITEM, tools: 'several nozzles' }, field)).toBe(true);
   expect(matters({ ...ITEM, tools: 'by hand' }, FIELD)).toBe(true);
+  expect(matters({ ...ITEM, tools: 'by hand' }, { ...FIELD, key: 'slots' })).toBe(false);
+  expect(matters({ ...ITEM, tools: 'feeder' }, { ...FIELD, key: 'slots' })).toBe(true);
 });
 
 it('copies all but the id', () => {

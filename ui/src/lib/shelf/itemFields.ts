@@ -42,6 +42,9 @@ function withNozzles(item: Item): Item {
 
 /** Whether a field says anything of an item as it is. */
 export function matters(item: Item, field: FieldView): boolean {
+  if (field.key === 'slots') {
+    return item['tools'] === 'feeder';
+  }
   return field.group !== 'Several nozzles' || item['tools'] === 'several nozzles';
 }
 
