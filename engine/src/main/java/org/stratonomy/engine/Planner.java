@@ -89,7 +89,7 @@ public final class Planner implements AutoCloseable {
   public LayerStack check(Plan plan, MeshSource meshes) {
     Shelf shelf = shelf();
     PlanChecker.check(plan, shelf);
-    return LayerStack.of(plan, place(plan, meshes), new Resolver(plan, shelf));
+    return LayerStack.of(plan, place(plan, meshes, now.memo), new Resolver(plan, shelf));
   }
 
   /**
@@ -200,7 +200,7 @@ public final class Planner implements AutoCloseable {
     Memo memo = used.memo;
     PlanChecker.check(plan, shelf);
     Resolver resolver = new Resolver(plan, shelf);
-    List<PlacedPiece> placed = place(plan, meshes);
+    List<PlacedPiece> placed = place(plan, meshes, memo);
     LayerStack stack = LayerStack.of(plan, placed, resolver);
     List<Sections> sections = new ArrayList<>();
     List<Inserts> inserts = new ArrayList<>();
@@ -226,7 +226,7 @@ public final class Planner implements AutoCloseable {
    */
   public List<HeightProfile> profiles(Plan plan, MeshSource meshes) {
     LayerStack stack = check(plan, meshes);
-    List<PlacedPiece> placed = place(plan, meshes);
+    List<PlacedPiece> placed = place(plan, meshes, now.memo);
     List<HeightProfile> profiles = new ArrayList<>();
     for (int p = 0; p < placed.size(); p++) {
       PieceStack piece = stack.pieces().get(p);
@@ -257,8 +257,8 @@ public final class Planner implements AutoCloseable {
     return ProgramName.of(result.plan(), result.resolver(), result.schedule(), result.ledger());
   }
 
-  private static List<PlacedPiece> place(Plan plan, MeshSource meshes) {
-    return plan.pieces().stream().map(piece -> PlacedPiece.of(piece, meshes)).toList();
+  private static List<PlacedPiece> place(Plan plan, MeshSource meshes, Memo memo) {
+    return plan.pieces().stream().map(piece -> PlacedPiece.of(piece, meshes, memo)).toList();
   }
 
   private record LayerPart(int piece, int index) {}

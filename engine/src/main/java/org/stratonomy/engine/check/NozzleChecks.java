@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.merge.LayerSchedule;
@@ -20,6 +21,7 @@ import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plane.Path;
 
@@ -70,8 +72,50 @@ final class NozzleChecks {
     return checks.findings;
   }
 
-  /** The first line of each slot that is printed hotter than its nozzle may get. */
   private void heat(Schedule schedule) {
+    if (hottest() > machine.nozzles().stream().mapToDouble(Machine.Nozzle::maxC).min().orElse(0)) {
+      hotLines(schedule);
+    }
+    if (schedule.bedC() > machine.bedMaxC()) {
+      findings.add(
+          new Finding(
+              "bed-heat",
+              Severity.ERROR,
+              "The bed is to be hotter than it may get",
+              Checks.text(
+                  "It is to be %.0f °C; it may get %.0f °C. Load another filament, or give the bed"
+                      + " another temperature by a rule.",
+                  schedule.bedC(), machine.bedMaxC()),
+              Optional.empty(),
+              Optional.of(0.0),
+              List.of()));
+    }
+  }
+
+  /** No line is hotter than this, °C. */
+  private double hottest() {
+    double byFilament =
+        IntStream.rangeClosed(1, plan.slots().size())
+            .mapToDouble(slot -> resolver.filament(slot).nozzleC())
+            .max()
+            .orElse(0);
+    return plan.rules().stream()
+        .flatMap(rule -> Optional.ofNullable(rule.set().get(Setting.NOZZLE_TEMPERATURE)).stream())
+        .mapToDouble(NozzleChecks::most)
+        .reduce(byFilament, Math::max);
+  }
+
+  private static double most(Value value) {
+    return switch (value) {
+      case Value.Number number -> number.value();
+      case Value.Course course ->
+          course.steps().stream().mapToDouble(Value.Course.Step::value).max().orElse(0);
+      case Value.Choice choice -> 0;
+    };
+  }
+
+  /** The first line of each slot that is printed hotter than its nozzle may get. */
+  private void hotLines(Schedule schedule) {
     Set<Integer> told = new HashSet<>();
     for (LayerSchedule layer : schedule.layers()) {
       for (Stroke stroke : layer.strokes()) {
@@ -88,20 +132,6 @@ final class NozzleChecks {
               layer);
         }
       }
-    }
-    if (schedule.bedC() > machine.bedMaxC()) {
-      findings.add(
-          new Finding(
-              "bed-heat",
-              Severity.ERROR,
-              "The bed is to be hotter than it may get",
-              Checks.text(
-                  "It is to be %.0f °C; it may get %.0f °C. Load another filament, or give the bed"
-                      + " another temperature by a rule.",
-                  schedule.bedC(), machine.bedMaxC()),
-              Optional.empty(),
-              Optional.of(0.0),
-              List.of()));
     }
   }
 

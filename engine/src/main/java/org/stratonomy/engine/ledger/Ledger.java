@@ -152,9 +152,17 @@ public record Ledger(
           now, roles(), travel, lift, changes, slots(slotVolume), halts, startMm, saved);
     }
 
+    /** Adds strokes, those that follow each other with one filament and role as one sum. */
     private void add(List<Stroke> strokes) {
-      for (Stroke stroke : strokes) {
-        add(stroke.slot(), stroke.role(), stroke.volumeMm3());
+      double volume = 0;
+      for (int i = 0; i < strokes.size(); i++) {
+        Stroke stroke = strokes.get(i);
+        volume += stroke.volumeMm3();
+        Stroke next = i + 1 < strokes.size() ? strokes.get(i + 1) : null;
+        if (next == null || next.slot() != stroke.slot() || next.role() != stroke.role()) {
+          add(stroke.slot(), stroke.role(), volume);
+          volume = 0;
+        }
       }
     }
 

@@ -18,12 +18,27 @@ public record Key(long high, long low) {
 
   /** Takes in inputs one by one; their order and types matter. */
   public static final class Builder {
+    private static final MessageDigest EMPTY = sha256();
+
     private final MessageDigest digest;
     private final ByteBuffer buffer = ByteBuffer.allocate(512);
 
     private Builder() {
+      digest = newDigest();
+    }
+
+    /** A copy is made much faster than a digest is looked up. */
+    private static MessageDigest newDigest() {
       try {
-        digest = MessageDigest.getInstance("SHA-256");
+        return (MessageDigest) EMPTY.clone();
+      } catch (CloneNotSupportedException e) {
+        throw new IllegalStateException("the platform's SHA-256 can be copied", e);
+      }
+    }
+
+    private static MessageDigest sha256() {
+      try {
+        return MessageDigest.getInstance("SHA-256");
       } catch (NoSuchAlgorithmException e) {
         throw new IllegalStateException("every Java platform has SHA-256", e);
       }

@@ -1,8 +1,9 @@
 package org.stratonomy.engine.strata;
 
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
@@ -12,7 +13,7 @@ import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.problem.Problem;
 
 /** A piece where it stands on the machine: its bodies' vertices in machine coordinates, mm. */
-public final class PlacedPiece {
+public final class PlacedPiece implements Memo.Sized {
   /** Nothing may lie further out than this, so that areas stay within their coordinates. */
   private static final double LIMIT_MM = 50_000;
 
@@ -41,17 +42,19 @@ public final class PlacedPiece {
   }
 
   /**
-   * Scales, turns and moves the meshes of a piece.
-   *
-   * @throws Problem if a mesh is missing or unusable, or the piece is far off
+   * The same as {@link #of(Piece, MeshSource)}, without placing anew what only has other strata or
+   * regions.
    */
-  public static PlacedPiece of(Piece piece, MeshSource source) {
-    List<Mesh> meshes = new ArrayList<>();
+  public static PlacedPiece of(Piece piece, MeshSource source, Memo memo) {
+    PlacedPiece placed = memo.get(key(piece, source), PlacedPiece.class, () -> of(piece, source));
+    return new PlacedPiece(
+        piece, placed.meshes, placed.vertices, placed.bounds, placed.frame, placed.key);
+  }
+
+  private static Key key(Piece piece, MeshSource source) {
     Key.Builder key = Key.of("placed");
     for (Body body : piece.bodies()) {
-      Mesh mesh = source.mesh(body.mesh());
-      meshes.add(mesh);
-      key.add(mesh.hash());
+      key.add(source.mesh(body.mesh()).hash());
       key.add(body.shift().x()).add(body.shift().y()).add(body.shift().z());
     }
     Placement placement = piece.placement();
@@ -59,6 +62,17 @@ public final class PlacedPiece {
         List.of(placement.position(), placement.rotation(), placement.scale())) {
       key.add(v.x()).add(v.y()).add(v.z());
     }
+    return key.build();
+  }
+
+  /**
+   * Scales, turns and moves the meshes of a piece.
+   *
+   * @throws Problem if a mesh is missing or unusable, or the piece is far off
+   */
+  public static PlacedPiece of(Piece piece, MeshSource source) {
+    List<Mesh> meshes = piece.bodies().stream().map(body -> source.mesh(body.mesh())).toList();
+    Placement placement = piece.placement();
     double[] matrix = matrix(placement);
     double[][] vertices = new double[meshes.size()][];
     Bounds turned = null;
@@ -89,7 +103,7 @@ public final class PlacedPiece {
     }
     Bounds model = model(piece, source);
     Frame frame = new Frame(matrix, dx, dy, dz, model);
-    return new PlacedPiece(piece, meshes, vertices, bounds, frame, key.build());
+    return new PlacedPiece(piece, meshes, vertices, bounds, frame, key(piece, source));
   }
 
   private static void checkReach(Piece piece, Bounds b) {
@@ -241,6 +255,11 @@ public final class PlacedPiece {
 
   public double top() {
     return bounds.maxZ();
+  }
+
+  @Override
+  public int weight() {
+    return Double.BYTES * Arrays.stream(vertices).mapToInt(xyz -> xyz.length).sum();
   }
 
   /** Of the meshes and the placement. */
