@@ -4,6 +4,7 @@
   import { mm } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import HeightField from './HeightField.svelte';
+  import NumberField from './NumberField.svelte';
 
   interface Props {
     session: PlanSession;
@@ -28,6 +29,29 @@
       }
       names[stratum.number - 1] = name;
       document.strataNames = names;
+    });
+  }
+
+  const HEAT = 'nozzleTemperature';
+  let rampLayers = $state(10);
+  const heat = $derived(Number(stratum.settings[HEAT]?.value));
+  /** How hot the nozzle is in the stratum below, if that is another temperature, °C. */
+  const heatBelow = $derived.by(() => {
+    const below = Number(piece.strata[stratum.number - 2]?.settings[HEAT]?.value);
+    return Number.isFinite(below) && below !== heat ? below : undefined;
+  });
+
+  /** From the temperature below to the one here, a little with each layer. */
+  function ramp(from: number) {
+    const steps = [
+      { layer: 1, value: from },
+      { layer: rampLayers + 1, value: heat },
+    ];
+    void session.edit({
+      action: 'SET',
+      where: { pieces: [piece.id], strata: [stratum.number] },
+      setting: HEAT,
+      course: { from: 'STRATUM', ramp: true, steps },
     });
   }
 
@@ -89,6 +113,22 @@
       stratum.to - stratum.from,
     )} high
   </p>
+  {#if heatBelow !== undefined}
+    <p class="buttons">
+      <button
+        class="tool"
+        title="The nozzle gets there a little with each layer, instead of waiting at the boundary"
+        onclick={() => ramp(heatBelow)}>Ramp from {heatBelow} to {heat} °C</button
+      >
+      over
+      <NumberField
+        label="Layers of the ramp"
+        value={rampLayers}
+        onSet={(v) => (rampLayers = Math.max(1, Math.round(v)))}
+      />
+      layers
+    </p>
+  {/if}
   <p class="buttons">
     <button class="tool" onclick={onEqualParts} title="Divide a span into equal parts"
       >Equal parts …</button

@@ -6,6 +6,7 @@ import { PlanSession } from '../model/session.svelte';
 import { DOCUMENT, FakeServer } from '../testing/fakeServer';
 import EqualParts from './EqualParts.svelte';
 import RuleDetails from './RuleDetails.svelte';
+import StratumPanel from './StratumPanel.svelte';
 
 let server: FakeServer;
 let session: PlanSession;
@@ -34,6 +35,40 @@ it('divides a span into parts with a filament each', async () => {
     to: 4,
     parts: 4,
     slots: [1, 2, 2, 2],
+  });
+});
+
+it('ramps the temperature from the stratum below', async () => {
+  const [piece] = session.result!.pieces;
+  const upper = piece!.strata[1]!;
+  const hot = {
+    ...upper,
+    settings: { ...upper.settings, nozzleTemperature: { value: '230', rule: 0, below: '210' } },
+  };
+  const { rerender } = render(StratumPanel, {
+    session,
+    piece: piece!,
+    stratum: upper,
+    onEqualParts: () => {},
+  });
+  expect(screen.queryByText(/^Ramp from/)).toBeNull();
+  await rerender({ session, piece: piece!, stratum: hot, onEqualParts: () => {} });
+  const layers = screen.getByLabelText('Layers of the ramp');
+  await fireEvent.change(layers, { target: { value: '5' } });
+  await fireEvent.click(screen.getByRole('button', { name: 'Ramp from 1 to 230 °C' }));
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toMatchObject({
+    action: 'SET',
+    where: { pieces: ['tower'], strata: [2] },
+    setting: 'nozzleTemperature',
+    course: {
+      from: 'STRATUM',
+      ramp: true,
+      steps: [
+        { layer: 1, value: 1 },
+        { layer: 6, value: 230 },
+      ],
+    },
   });
 });
 

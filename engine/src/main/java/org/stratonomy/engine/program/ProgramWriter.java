@@ -37,6 +37,9 @@ public final class ProgramWriter {
   /** Where the start template leaves the nozzle. */
   private static final double START_Z_MM = 5;
 
+  /** A nozzle is this much hotter or cooler while it prints, and it does no harm, °C. */
+  private static final double STEP_OF_RAMP_C = 5;
+
   /** With which strand is pushed out at a stop, mm/s. */
   private static final double PURGE_SPEED = 2.5;
 
@@ -235,12 +238,19 @@ public final class ProgramWriter {
     }
   }
 
+  /** Waits for another temperature, but not for one step of a ramp. */
   private void temperature(Stroke stroke) throws IOException {
-    if (stroke.nozzleC() != nozzleC) {
-      moves.retract();
-      nozzleC = stroke.nozzleC();
-      text.add("M109").add(nozzleWord(slot)).add(" S").add(number(nozzleC)).add('\n');
+    double change = Math.abs(stroke.nozzleC() - nozzleC);
+    if (change == 0) {
+      return;
     }
+    boolean waits = change > STEP_OF_RAMP_C;
+    if (waits) {
+      moves.retract();
+    }
+    nozzleC = stroke.nozzleC();
+    text.add(waits ? "M109" : "M104").add(nozzleWord(slot));
+    text.add(" S").add(number(nozzleC)).add('\n');
   }
 
   private void fan(Stroke stroke) throws IOException {

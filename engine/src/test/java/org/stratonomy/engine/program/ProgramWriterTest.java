@@ -20,6 +20,7 @@ import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
 import tools.jackson.databind.node.ObjectNode;
 
 class ProgramWriterTest {
@@ -65,6 +66,28 @@ class ProgramWriterTest {
       default -> text.addNumber(scaled).flush();
     }
     assertThat(bytes.toString(StandardCharsets.US_ASCII)).isEqualTo(expected);
+  }
+
+  @Test
+  void aRampOfTemperatureGoesOnWithoutAWait() throws IOException {
+    Value ramp =
+        new Value.Course(
+            Where.Layers.From.STRATUM,
+            true,
+            List.of(new Value.Course.Step(1, 210), new Value.Course.Step(6, 230)));
+    List<String> lines =
+        lines(
+            Shapes.plan(List.of(1.0), Shapes.stratum(2, Map.of(Setting.NOZZLE_TEMPERATURE, ramp))));
+    assertThat(lines.stream().filter(line -> line.startsWith("M104 S2")))
+        .containsExactly(
+            "M104 S210", "M104 S214", "M104 S218", "M104 S222", "M104 S226", "M104 S230");
+    assertThat(lines.stream().filter(line -> line.startsWith("M109"))).hasSize(1);
+    List<String> atOnce =
+        lines(
+            Shapes.plan(
+                List.of(1.0),
+                Shapes.stratum(2, Map.of(Setting.NOZZLE_TEMPERATURE, Value.of(230)))));
+    assertThat(atOnce).contains("M109 S230");
   }
 
   @Test
