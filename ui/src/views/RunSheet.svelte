@@ -120,7 +120,8 @@
               <td class="num">{slot.slot}</td>
               <td
                 ><span class="swatch" style:background={filament.colour}></span>
-                {filament.name} · {filament.material}</td
+                {filament.name} · {filament.material}
+                {#if filament.drying}<span class="said">dry it: {filament.drying}</span>{/if}</td
               >
               <td class="num right">{slot.massG.toFixed(1)} g</td>
               <td class="num right">{(slot.lengthMm / 1000).toFixed(2)} m</td>

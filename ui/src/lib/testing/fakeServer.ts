@@ -40,6 +40,8 @@ function filament(id: string, name: string, colour: string): Filament {
     fanPercent: 100,
     maxFlow: 12,
     retractionMm: 0.8,
+    surfaces: '',
+    drying: '',
   };
 }
 
@@ -50,6 +52,9 @@ export const SHELF: ShelfView = {
       name: 'One',
       bedX: 200,
       bedY: 200,
+      originX: 0,
+      originY: 0,
+      surface: '',
       heightMm: 200,
       nozzles: [{ diameterMm: 0.4, maxC: 300, maxFlow: 20, x: 0, y: 0 }],
       bedMaxC: 110,

@@ -76,6 +76,7 @@ public record MachineChange(
 
     void machines() {
       difference("Room", room(before), room(after));
+      difference("Surface", before.surface(), after.surface());
       difference("Nozzle", before.nozzlesText(), after.nozzlesText());
       difference("Filament is changed", changes(before), changes(after));
       difference("Dialect", before.dialect(), after.dialect());
@@ -161,6 +162,13 @@ public record MachineChange(
             filament.bedC(),
             after.bedMaxC(),
             "Load another filament, or give the bed another temperature.");
+        if (!filament.holdsOn(after.surface())) {
+          finding(
+              filament.name(),
+              "It holds on: %s; on the bed lies: %s."
+                  .formatted(filament.surfaces(), after.surface()),
+              "Put another surface on the bed, or print it on another filament.");
+        }
       }
     }
 

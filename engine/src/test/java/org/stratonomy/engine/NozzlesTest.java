@@ -256,15 +256,6 @@ class NozzlesTest {
   }
 
   @Test
-  void aBedThatIsToBeTooHotIsFound() {
-    Shelf shelf = ShelfReader.standard();
-    ObjectNode cool = ShelfFormat.write(shelf.machine("pair")).put("bedMaxC", 50);
-    assertThat(tall(shelf.with(ShelfFormat.machine(cool))).findings())
-        .extracting(Finding::id)
-        .contains("bed-heat");
-  }
-
-  @Test
   void moreFilamentsThanNozzlesAreAnError() {
     Plan two = upperPart();
     Plan three =

@@ -102,6 +102,7 @@ public final class Checks {
     checks.findings.addAll(ChangeChecks.run(plan, resolver, placed, schedule));
     checks.findings.addAll(BleedChecks.run(plan, resolver, schedule));
     checks.findings.addAll(NozzleChecks.run(plan, resolver, schedule));
+    checks.findings.addAll(BedChecks.run(resolver, schedule));
     schedule
         .tower()
         .ifPresent(

@@ -76,20 +76,6 @@ final class NozzleChecks {
     if (hottest() > machine.nozzles().stream().mapToDouble(Machine.Nozzle::maxC).min().orElse(0)) {
       hotLines(schedule);
     }
-    if (schedule.bedC() > machine.bedMaxC()) {
-      findings.add(
-          new Finding(
-              "bed-heat",
-              Severity.ERROR,
-              "The bed is to be hotter than it may get",
-              Checks.text(
-                  "It is to be %.0f °C; it may get %.0f °C. Load another filament, or give the bed"
-                      + " another temperature by a rule.",
-                  schedule.bedC(), machine.bedMaxC()),
-              Optional.empty(),
-              Optional.of(0.0),
-              List.of()));
-    }
   }
 
   /** No line is hotter than this, °C. */

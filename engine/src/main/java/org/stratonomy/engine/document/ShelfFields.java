@@ -21,8 +21,8 @@ public final class ShelfFields {
   /**
    * A field of a machine or a filament.
    *
-   * @param min least number
-   * @param max largest number
+   * @param min least number, or least length of a text
+   * @param max largest number, or largest length of a text
    * @param choices that a choice is made among
    * @param columns numbers in each row; a field of rows has at least one row
    */
@@ -43,6 +43,24 @@ public final class ShelfFields {
           text("name", "Name", "Machine", "What it is called."),
           number("bedX", "Bed, X", "Room", "mm", 10, 5000, "Width; X 0 is its left edge."),
           number("bedY", "Bed, Y", "Room", "mm", 10, 5000, "Depth; Y 0 is its front edge."),
+          number(
+              "originX",
+              "Zero, X",
+              "Room",
+              "mm",
+              -5000,
+              5000,
+              "Where the machine's own zero is, from the left edge of the bed; half the width if it is"
+                  + " in the middle."),
+          number(
+              "originY",
+              "Zero, Y",
+              "Room",
+              "mm",
+              -5000,
+              5000,
+              "Where the machine's own zero is, from the front edge of the bed."),
+          optional("surface", "Surface", "Room", "What lies on the bed, such as: rough sheet."),
           number("heightMm", "Height", "Room", "mm", 10, 5000, "Largest height of a print."),
           number("bedMaxC", "Bed up to", "Room", "°C", 0, 250, "The hottest it may get."),
           new Field(
@@ -169,6 +187,9 @@ public final class ShelfFields {
   static final Map<String, Object> LATER =
       Map.of(
           "slots", 1.0,
+          "originX", 0.0,
+          "originY", 0.0,
+          "surface", "",
           "idleSeconds", 60.0,
           "plugMm3", 0.0,
           "primeMm3", 10.0,
@@ -205,12 +226,29 @@ public final class ShelfFields {
               "mm",
               0,
               20,
-              "How far the strand is drawn back before a travel."));
+              "How far the strand is drawn back before a travel."),
+          optional(
+              "surfaces",
+              "Holds on",
+              "Spool",
+              "Surfaces of beds that suit it, as machines name them, with commas; none if any does."),
+          optional(
+              "drying",
+              "Drying",
+              "Spool",
+              "What it needs before it is printed, such as: 6 h at 55 °C. The run sheet says so."));
+
+  /** What fields of filaments are that older files do not know. */
+  static final Map<String, Object> LATER_OF_FILAMENTS = Map.of("surfaces", "", "drying", "");
 
   private ShelfFields() {}
 
   private static Field text(String key, String label, String group, String description) {
-    return new Field(key, label, group, "", Kind.TEXT, 0, 0, List.of(), List.of(), description);
+    return new Field(key, label, group, "", Kind.TEXT, 1, 100, List.of(), List.of(), description);
+  }
+
+  private static Field optional(String key, String label, String group, String description) {
+    return new Field(key, label, group, "", Kind.TEXT, 0, 100, List.of(), List.of(), description);
   }
 
   private static Field number(

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import org.stratonomy.engine.plan.Filament;
@@ -164,7 +165,16 @@ public final class ShelfFormat {
     if (node.has("nozzleMm") && !node.has("nozzles")) {
       putNozzles(node);
     }
-    ShelfFields.LATER.forEach(
+    return with(node, ShelfFields.LATER);
+  }
+
+  /** What is not there gets its value. */
+  private static JsonNode with(JsonNode kept, Map<String, Object> values) {
+    if (!kept.isObject()) {
+      return kept;
+    }
+    ObjectNode node = (ObjectNode) kept.deepCopy();
+    values.forEach(
         (key, value) -> {
           if (!node.has(key)) {
             node.set(key, JSON.valueToTree(value));
@@ -193,7 +203,8 @@ public final class ShelfFormat {
   /**
    * @throws Problem if something is missing, unknown or impossible
    */
-  public static Filament filament(JsonNode node) {
+  public static Filament filament(JsonNode kept) {
+    JsonNode node = with(kept, ShelfFields.LATER_OF_FILAMENTS);
     check(place("filament", node), node, ShelfFields.FILAMENT);
     return JSON.treeToValue(node, Filament.class);
   }
@@ -242,7 +253,9 @@ public final class ShelfFormat {
   private static boolean isPossible(ShelfFields.Field field, JsonNode value) {
     return switch (field.kind()) {
       case TEXT ->
-          value.isString() && !value.asString().isBlank() && value.asString().length() <= 100;
+          value.isString()
+              && value.asString().strip().length() >= field.min()
+              && value.asString().length() <= field.max();
       case NUMBER ->
           value.isNumber() && value.asDouble() >= field.min() && value.asDouble() <= field.max();
       case CHOICE -> value.isString() && field.choices().contains(value.asString());
@@ -253,7 +266,8 @@ public final class ShelfFormat {
 
   private static String remedy(ShelfFields.Field field) {
     return switch (field.kind()) {
-      case TEXT -> "Give 1 to 100 characters.";
+      case TEXT ->
+          "Give %s to %s characters.".formatted(Value.of(field.min()), Value.of(field.max()));
       case NUMBER ->
           "Give a number from %s to %s%s."
               .formatted(

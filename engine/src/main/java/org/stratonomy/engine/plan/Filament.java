@@ -1,5 +1,7 @@
 package org.stratonomy.engine.plan;
 
+import java.util.Arrays;
+
 /**
  * What is on a spool.
  *
@@ -12,6 +14,8 @@ package org.stratonomy.engine.plan;
  * @param fanPercent part cooling
  * @param maxFlow largest flow that melts, mm³/s
  * @param retractionMm how far the strand is drawn back before a travel
+ * @param surfaces of beds that it holds on, with commas between them; empty for any
+ * @param drying what it needs before it is printed, in words; empty for nothing
  */
 public record Filament(
     String id,
@@ -25,7 +29,9 @@ public record Filament(
     double bedC,
     double fanPercent,
     double maxFlow,
-    double retractionMm) {
+    double retractionMm,
+    String surfaces,
+    String drying) {
 
   /** The same, no faster than a nozzle melts it. */
   public Filament meltedBy(Machine.Nozzle nozzle) {
@@ -41,7 +47,17 @@ public record Filament(
         bedC,
         fanPercent,
         Math.min(maxFlow, nozzle.maxFlow()),
-        retractionMm);
+        retractionMm,
+        surfaces,
+        drying);
+  }
+
+  /** Whether it holds on a surface; on one that is not known it may. */
+  public boolean holdsOn(String surface) {
+    return surface.isBlank()
+        || surfaces.isBlank()
+        || Arrays.stream(surfaces.split(","))
+            .anyMatch(s -> s.strip().equalsIgnoreCase(surface.strip()));
   }
 
   /** Cross-section of the strand, mm². */

@@ -9,8 +9,11 @@ import org.stratonomy.engine.mesh.Bounds;
  * A printer with one nozzle that is fed by hand or by a feeder, or that two filaments flow into; or
  * with several nozzles side by side on one carriage, each with a filament of its own.
  *
- * @param bedX width of the bed, mm; its front left corner is the origin
+ * @param bedX width of the bed, mm; places on it are told from its front left corner
  * @param bedY depth of the bed, mm
+ * @param originX X of the machine's own zero, from the front left corner, mm
+ * @param originY Y of the machine's own zero, from the front left corner, mm
+ * @param surface what lies on the bed; empty if it is not known
  * @param heightMm largest height of a print
  * @param nozzles the one it has; or, where each filament has its own, those of the slots in turn
  * @param bedMaxC hottest the bed may get, °C
@@ -40,6 +43,9 @@ public record Machine(
     String name,
     double bedX,
     double bedY,
+    double originX,
+    double originY,
+    String surface,
     double heightMm,
     List<Nozzle> nozzles,
     double bedMaxC,
@@ -162,6 +168,11 @@ public record Machine(
 
   private double least(ToDoubleFunction<Nozzle> value) {
     return nozzles.stream().mapToDouble(value).min().orElseThrow();
+  }
+
+  /** Where the machine's own zero is, from the front left corner of the bed, mm. */
+  public Purging.Place origin() {
+    return new Purging.Place(originX, originY);
   }
 
   /** How long a nozzle takes from the heat in which it waits to that in which it prints, s. */

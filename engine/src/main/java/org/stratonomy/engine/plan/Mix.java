@@ -74,6 +74,8 @@ public final class Mix {
         Math.max(first.bedC(), second.bedC()),
         a * first.fanPercent() + b * second.fanPercent(),
         Math.min(first.maxFlow(), second.maxFlow()),
-        Math.max(first.retractionMm(), second.retractionMm()));
+        Math.max(first.retractionMm(), second.retractionMm()),
+        first.surfaces(),
+        first.drying());
   }
 }

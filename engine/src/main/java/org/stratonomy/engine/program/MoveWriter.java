@@ -28,6 +28,11 @@ final class MoveWriter {
   /** 0 for straight moves only. */
   private final double arcToleranceMm;
 
+  /** Where the machine's zero is on the bed, thousandths of mm. */
+  private final long originX;
+
+  private final long originY;
+
   private long x = NOWHERE;
   private long y = NOWHERE;
   private double z;
@@ -55,12 +60,15 @@ final class MoveWriter {
       double maxSpeedZ,
       double startZ,
       double arcToleranceMm,
+      Purging.Place origin,
       IntToDoubleFunction strandMm2) {
     this.text = text;
     this.settings = settings;
     this.maxSpeedZ = maxSpeedZ;
     this.arcToleranceMm = arcToleranceMm;
     this.strandMm2 = strandMm2;
+    originX = scaled(origin.x());
+    originY = scaled(origin.y());
     z = startZ;
   }
 
@@ -191,11 +199,11 @@ final class MoveWriter {
 
   private void position(long toX, long toY) throws IOException {
     if (toX != x) {
-      text.add(" X").addThousandths(toX - offsetX);
+      text.add(" X").addThousandths(toX - offsetX - originX);
       x = toX;
     }
     if (toY != y) {
-      text.add(" Y").addThousandths(toY - offsetY);
+      text.add(" Y").addThousandths(toY - offsetY - originY);
       y = toY;
     }
   }

@@ -93,6 +93,7 @@ public final class ProgramWriter {
             machine.maxSpeedZ(),
             START_Z_MM,
             resolver.plan().number(Setting.ARC_TOLERANCE),
+            machine.origin(),
             ofSlot -> resolver.filament(ofSlot).crossSectionMm2());
     use(schedule.firstSlot());
     start();
@@ -158,8 +159,8 @@ public final class ProgramWriter {
     moves.retract();
     Map<String, Object> values = common();
     values.put("liftZ", number(liftedZ(machine.parkLiftMm())));
-    values.put("parkX", number(machine.parkX()));
-    values.put("parkY", number(machine.parkY()));
+    values.put("parkX", number(machine.parkX() - machine.originX()));
+    values.put("parkY", number(machine.parkY() - machine.originY()));
     text.add(dialect.end(values));
   }
 

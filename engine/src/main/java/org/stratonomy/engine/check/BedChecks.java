@@ -1,0 +1,54 @@
+package org.stratonomy.engine.check;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.Schedule;
+import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Resolver;
+
+/** Looks whether the bed may get as hot as it is to be, and whether what lies on it holds there. */
+final class BedChecks {
+  private BedChecks() {}
+
+  static List<Finding> run(Resolver resolver, Schedule schedule) {
+    Machine machine = resolver.machine();
+    List<Finding> findings = new ArrayList<>();
+    if (schedule.bedC() > machine.bedMaxC()) {
+      findings.add(
+          found(
+              "bed-heat",
+              Severity.ERROR,
+              "The bed is to be hotter than it may get",
+              Checks.text(
+                  "It is to be %.0f °C; it may get %.0f °C. Load another filament, or give the bed"
+                      + " another temperature by a rule.",
+                  schedule.bedC(), machine.bedMaxC())));
+    }
+    schedule.layers().stream().findFirst().map(LayerSchedule::strokes).orElse(List.of()).stream()
+        .map(Stroke::slot)
+        .distinct()
+        .map(resolver::filament)
+        .filter(filament -> !filament.holdsOn(machine.surface()))
+        .map(filament -> slippery(filament, machine.surface()))
+        .forEach(findings::add);
+    return findings;
+  }
+
+  private static Finding slippery(Filament filament, String surface) {
+    return found(
+        "bed-surface:" + filament.id(),
+        Severity.WARNING,
+        "%s does not hold well on the bed".formatted(filament.name()),
+        "On the bed lies: %s. It holds on: %s. Put another surface on the bed and say so on the shelf, or begin with another filament."
+            .formatted(surface, filament.surfaces()));
+  }
+
+  private static Finding found(String id, Severity severity, String title, String reason) {
+    return new Finding(id, severity, title, reason, Optional.empty(), Optional.of(0.0), List.of());
+  }
+}
