@@ -100,6 +100,9 @@ public final class Checks {
     checks.findings.addAll(DivisionChecks.run(plan, placed, stack.pieces(), cells));
     checks.findings.addAll(StopChecks.run(plan, resolver.machine(), schedule));
     checks.findings.addAll(ChangeChecks.run(plan, resolver, placed, schedule));
+    if (!resolver.machine().mixes()) {
+      checks.findings.addAll(TurnChecks.run(plan, resolver, placed));
+    }
     checks.findings.addAll(BleedChecks.run(plan, resolver, schedule));
     checks.findings.addAll(NozzleChecks.run(plan, resolver, schedule));
     checks.findings.addAll(BedChecks.run(resolver, schedule));

@@ -3,6 +3,21 @@ package org.stratonomy.engine.mesh;
 /** An axis-parallel box, mm. */
 public record Bounds(double minX, double minY, double minZ, double maxX, double maxY, double maxZ) {
 
+  /**
+   * The least box around points.
+   *
+   * @param xyz x, y, z of the first point, of the second, and so on, mm; at least one
+   */
+  public static Bounds of(double[] xyz) {
+    double[] low = {xyz[0], xyz[1], xyz[2]};
+    double[] high = low.clone();
+    for (int i = 0; i < xyz.length; i++) {
+      low[i % 3] = Math.min(low[i % 3], xyz[i]);
+      high[i % 3] = Math.max(high[i % 3], xyz[i]);
+    }
+    return new Bounds(low[0], low[1], low[2], high[0], high[1], high[2]);
+  }
+
   public double sizeX() {
     return maxX - minX;
   }

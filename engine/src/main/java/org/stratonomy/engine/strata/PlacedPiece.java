@@ -78,7 +78,7 @@ public final class PlacedPiece implements Memo.Sized {
     Bounds turned = null;
     for (int m = 0; m < vertices.length; m++) {
       vertices[m] = turn(meshes.get(m), matrix, piece.bodies().get(m).shift());
-      Bounds bounds = bounds(vertices[m]);
+      Bounds bounds = Bounds.of(vertices[m]);
       turned = turned == null ? bounds : turned.with(bounds);
     }
     Placement.Vector to = placement.position();
@@ -214,17 +214,6 @@ public final class PlacedPiece implements Memo.Sized {
       }
     }
     return xyz;
-  }
-
-  private static Bounds bounds(double[] xyz) {
-    Bounds bounds = new Bounds(xyz[0], xyz[1], xyz[2], xyz[0], xyz[1], xyz[2]);
-    double[] low = {bounds.minX(), bounds.minY(), bounds.minZ()};
-    double[] high = low.clone();
-    for (int i = 0; i < xyz.length; i++) {
-      low[i % 3] = Math.min(low[i % 3], xyz[i]);
-      high[i % 3] = Math.max(high[i % 3], xyz[i]);
-    }
-    return new Bounds(low[0], low[1], low[2], high[0], high[1], high[2]);
   }
 
   public Piece piece() {
