@@ -1,4 +1,5 @@
 <script lang="ts">
+  import FileText from '@lucide/svelte/icons/file-text';
   import Printer from '@lucide/svelte/icons/printer';
   import { ApiProblem } from '../lib/api/client';
   import { after, clockTime, fieldTime, firstSlot, tasks } from '../lib/ledger/runSheet';
@@ -61,6 +62,13 @@
         onchange={(e) => setStart(e.currentTarget.value)}
       /></label
     >
+    {#if session && ledger}
+      <a
+        class="tool"
+        href="/api/revisions/{session.resultRevision}/run-sheet.pdf?start={fieldTime(start)}"
+        download><FileText size={14} />PDF</a
+      >
+    {/if}
     <button class="tool strong" onclick={() => window.print()}><Printer size={14} />Print</button>
   </div>
   {#if failed ?? session?.problem}

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MvcResult;
 import org.stratonomy.engine.mesh.MeshPart;
 import org.stratonomy.engine.mesh.StlReader;
@@ -335,6 +336,21 @@ class PlanApiTest extends ApiTest {
     mvc.perform(get("/api/plans")).andExpect(jsonPath("$[?(@.id=='" + id + "')]").isEmpty());
     mvc.perform(post("/api/plans/{id}/restore", id)).andExpect(status().isNoContent());
     mvc.perform(get("/api/plans")).andExpect(jsonPath("$[?(@.id=='" + id + "')]").isNotEmpty());
+  }
+
+  @Test
+  void theRunSheetIsAFile() throws Exception {
+    String revision = dropped(12).get("revision").asString();
+    MockHttpServletResponse sheet =
+        mvc.perform(get("/api/revisions/{r}/run-sheet.pdf?start=2026-03-09T08:30", revision))
+            .andExpect(status().isOk())
+            .andReturn()
+            .getResponse();
+    assertThat(sheet.getHeader("Content-Disposition")).contains("run sheet.pdf");
+    assertThat(new String(sheet.getContentAsByteArray(), 0, 5, StandardCharsets.US_ASCII))
+        .isEqualTo("%PDF-");
+    mvc.perform(get("/api/revisions/{r}/run-sheet.pdf?start=noon", revision))
+        .andExpect(status().isBadRequest());
   }
 
   @Test

@@ -5,10 +5,12 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDateTime;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import org.stratonomy.engine.PlanResult;
@@ -17,7 +19,9 @@ import org.stratonomy.engine.Watch;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.picture.PlanPicture;
 import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.sheet.RunSheet;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -32,6 +36,8 @@ import tools.jackson.databind.node.ObjectNode;
     footer = StratonomyCommand.EXIT_CODES)
 final class ProgramCommand implements Callable<Integer> {
   private static final long MEMO_BYTES = 256L << 20;
+  private static final int PICTURE_WIDTH = 480;
+  private static final int PICTURE_HEIGHT = 300;
 
   @Parameters(
       paramLabel = "PLAN",
@@ -52,6 +58,19 @@ final class ProgramCommand implements Callable<Integer> {
       paramLabel = "LEDGER.json",
       description = "Where time, material and stops go; as a table if the name ends with .csv.")
   private Path ledger;
+
+  @Option(
+      names = "--run-sheet",
+      paramLabel = "SHEET.pdf",
+      description = "Where the operator's run sheet goes.")
+  private Path runSheet;
+
+  @Option(
+      names = "--start",
+      paramLabel = "TIME",
+      description =
+          "When the print starts, as 2026-03-09T08:30, for the run sheet; now if left out.")
+  private LocalDateTime start = LocalDateTime.now();
 
   @Option(
       names = "--machine",
@@ -99,6 +118,13 @@ final class ProgramCommand implements Callable<Integer> {
         boolean table = ledger.toString().toLowerCase(Locale.ROOT).endsWith(".csv");
         Files.writeString(
             ledger, table ? LedgerFormat.csv(result.ledger()) : written.toPrettyString());
+      }
+      if (runSheet != null) {
+        try (OutputStream sheet = Files.newOutputStream(runSheet)) {
+          byte[] picture =
+              PlanPicture.png(input.plan(), shelf, input.meshes(), PICTURE_WIDTH, PICTURE_HEIGHT);
+          RunSheet.write(result, start, Optional.of(picture), sheet);
+        }
       }
       say(result, written);
     }

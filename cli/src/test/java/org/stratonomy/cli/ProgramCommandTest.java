@@ -113,6 +113,18 @@ class ProgramCommandTest {
   }
 
   @Test
+  void theRunSheetIsWritten() throws IOException {
+    Path sheet = directory.resolve("sheet.pdf");
+    assertThat(
+            run("plan.json", "--run-sheet", sheet.toString(), "--start", "2026-03-09T08:30").exit)
+        .isZero();
+    byte[] pdf = Files.readAllBytes(sheet);
+    assertThat(new String(pdf, 0, 5, StandardCharsets.US_ASCII)).isEqualTo("%PDF-");
+    assertThat(run("plan.json", "--run-sheet", sheet.toString(), "--start", "noon").exit)
+        .isEqualTo(2);
+  }
+
+  @Test
   void aStratFileGivesTheSameProgram() throws IOException {
     run("plan.json");
     String plain = Files.readString(directory.resolve("out.gcode"));

@@ -2,10 +2,7 @@ package org.stratonomy.app.results;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
 import java.util.UUID;
-import javax.imageio.ImageIO;
 import org.springframework.stereotype.Component;
 import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.plans.PlanService;
@@ -34,16 +31,14 @@ class Pictures {
   /** A picture holds for the filaments that it was drawn with. */
   private record Drawn(UUID revision, Shelf shelf) {}
 
-  byte[] png(UUID revision) throws IOException {
+  byte[] png(UUID revision) {
     Drawn key = new Drawn(revision, planner.shelf());
     byte[] known = drawn.getIfPresent(key);
     if (known != null) {
       return known;
     }
-    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-    ImageIO.write(
-        PlanPicture.draw(plans.plan(revision), key.shelf, meshes, WIDTH, HEIGHT), "png", bytes);
-    drawn.put(key, bytes.toByteArray());
-    return bytes.toByteArray();
+    byte[] png = PlanPicture.png(plans.plan(revision), key.shelf, meshes, WIDTH, HEIGHT);
+    drawn.put(key, png);
+    return png;
   }
 }

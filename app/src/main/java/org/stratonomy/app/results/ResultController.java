@@ -3,9 +3,13 @@ package org.stratonomy.app.results;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.time.LocalDateTime;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
+import org.springframework.format.annotation.DateTimeFormat;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -24,6 +28,7 @@ import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.merge.Bleed;
+import org.stratonomy.engine.sheet.RunSheet;
 
 /** What was computed of a revision; a revision never changes, so neither does its result. */
 @RestController
@@ -100,7 +105,7 @@ class ResultController {
   }
 
   @GetMapping(path = "/picture", produces = MediaType.IMAGE_PNG_VALUE)
-  ResponseEntity<byte[]> picture(@PathVariable UUID revision) throws IOException {
+  ResponseEntity<byte[]> picture(@PathVariable UUID revision) {
     return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(pictures.png(revision));
   }
 
@@ -118,6 +123,24 @@ class ResultController {
     PlanResult result = computations.result(revision);
     return Attachment.named(result.plan().name() + " ledger.csv")
         .body(LedgerFormat.csv(result.ledger()));
+  }
+
+  /**
+   * The operator's run sheet.
+   *
+   * @param start when the print starts, as 2026-03-09T08:30; now if it is left out
+   */
+  @GetMapping(path = "/run-sheet.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+  ResponseEntity<byte[]> runSheet(
+      @PathVariable UUID revision,
+      @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE_TIME)
+          Optional<LocalDateTime> start)
+      throws IOException {
+    PlanResult result = computations.result(revision);
+    ByteArrayOutputStream pdf = new ByteArrayOutputStream();
+    RunSheet.write(
+        result, start.orElseGet(LocalDateTime::now), Optional.of(pictures.png(revision)), pdf);
+    return Attachment.named(result.plan().name() + " run sheet.pdf").body(pdf.toByteArray());
   }
 
   /** Applies a remedy that a finding of this revision proposes. */

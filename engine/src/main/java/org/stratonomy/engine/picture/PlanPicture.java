@@ -1,6 +1,9 @@
 package org.stratonomy.engine.picture;
 
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.LinkedHashMap;
@@ -8,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
+import javax.imageio.ImageIO;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
@@ -69,6 +73,17 @@ public final class PlanPicture {
       picture.piece(plan, piece, resolver);
     }
     return picture.averaged(width, height);
+  }
+
+  /** The same as the bytes of a PNG file. */
+  public static byte[] png(Plan plan, Shelf shelf, MeshSource meshes, int width, int height) {
+    try {
+      ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+      ImageIO.write(draw(plan, shelf, meshes, width, height), "png", bytes);
+      return bytes.toByteArray();
+    } catch (IOException e) {
+      throw new UncheckedIOException("memory takes every byte", e);
+    }
   }
 
   private static double u(double x, double y) {

@@ -1,0 +1,221 @@
+package org.stratonomy.engine.sheet;
+
+import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.samskivert.mustache.Mustache;
+import com.samskivert.mustache.Template;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.OutputStream;
+import java.io.Reader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.stratonomy.engine.PlanResult;
+import org.stratonomy.engine.check.Finding;
+import org.stratonomy.engine.ledger.Ledger;
+import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Machine;
+
+/**
+ * What the operator needs on paper beside the machine: filaments to load, what is to be done and
+ * when, and how long one can be away. All of it follows from the plan.
+ */
+public final class RunSheet {
+  private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
+  private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm", Locale.UK);
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("EEE d MMM, HH:mm", Locale.UK);
+  private static final Template PAGE = template();
+
+  private final PlanResult result;
+  private final LocalDateTime start;
+  private final Ledger ledger;
+  private final Machine machine;
+
+  private RunSheet(PlanResult result, LocalDateTime start) {
+    this.result = result;
+    this.start = start;
+    ledger = result.ledger();
+    machine = result.resolver().machine();
+  }
+
+  private static Template template() {
+    try (Reader reader =
+        new InputStreamReader(
+            Objects.requireNonNull(RunSheet.class.getResourceAsStream("run-sheet.mustache")),
+            StandardCharsets.UTF_8)) {
+      return Mustache.compiler().emptyStringIsFalse(true).compile(reader);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /**
+   * Writes the sheet as a PDF of A4 pages.
+   *
+   * @param start when the print starts
+   * @param picture of the pieces, as PNG; may be left out
+   */
+  public static void write(
+      PlanResult result, LocalDateTime start, Optional<byte[]> picture, OutputStream out)
+      throws IOException {
+    String page = page(result, start, picture);
+    PdfRendererBuilder builder = new PdfRendererBuilder();
+    builder.useFont(RunSheet::font, "Sheet");
+    builder.withHtmlContent(page, null);
+    builder.toStream(out);
+    builder.run();
+  }
+
+  private static InputStream font() {
+    return Objects.requireNonNull(PDFont.class.getResourceAsStream(FONT));
+  }
+
+  /** The sheet as XHTML. */
+  static String page(PlanResult result, LocalDateTime start, Optional<byte[]> picture) {
+    Map<String, Object> values = new RunSheet(result, start).values();
+    picture.ifPresent(png -> values.put("picture", Base64.getEncoder().encodeToString(png)));
+    values.putIfAbsent("picture", false);
+    return PAGE.execute(values);
+  }
+
+  private Map<String, Object> values() {
+    Map<String, Object> values = new HashMap<>();
+    List<TaskRow> tasks = tasks();
+    values.put("plan", result.plan().name());
+    values.put("machine", machine.name());
+    values.put("nozzles", machine.nozzlesText());
+    values.put("layers", result.stack().layers().size());
+    values.put(
+        "height",
+        mm(result.stack().layers().isEmpty() ? 0 : result.stack().layers().getLast().top()));
+    values.put("starts", DAY.format(start));
+    values.put("takes", duration(ledger.seconds()));
+    values.put("done", clock(ledger.seconds()));
+    values.put("count", tasks.size());
+    double mass = ledger.slots().stream().mapToDouble(Ledger.SlotEntry::massG).sum();
+    double cost = ledger.slots().stream().mapToDouble(Ledger.SlotEntry::cost).sum();
+    values.put("grams", text("%.1f", mass));
+    values.put("cost", text("%.2f", cost));
+    values.put(
+        "errors",
+        result.findings().stream()
+            .filter(finding -> finding.severity() == Finding.Severity.ERROR)
+            .map(Finding::title)
+            .toList());
+    values.put("filaments", ledger.slots().stream().map(this::filament).toList());
+    values.put("tasks", tasks);
+    values.put("nothing", tasks.isEmpty());
+    return values;
+  }
+
+  private record FilamentRow(
+      int slot,
+      String colour,
+      String name,
+      String material,
+      String drying,
+      String grams,
+      String metres,
+      String nozzleC,
+      String bedC,
+      String load) {}
+
+  private FilamentRow filament(Ledger.SlotEntry entry) {
+    Filament filament = result.resolver().filament(entry.slot());
+    return new FilamentRow(
+        entry.slot(),
+        filament.colour(),
+        filament.name(),
+        filament.material(),
+        filament.drying(),
+        text("%.1f", entry.massG()),
+        text("%.2f", entry.lengthMm() / 1000),
+        text("%.0f", filament.nozzleC()),
+        text("%.0f", filament.bedC()),
+        load(entry.slot()));
+  }
+
+  /** Where the operator puts a filament before the start. */
+  private String load(int slot) {
+    if (machine.changesByItself()) {
+      return (machine.hasNozzles() ? "on nozzle " : "in slot ") + slot;
+    }
+    return result.schedule().firstSlot() == slot ? "load before the start" : "";
+  }
+
+  private record TaskRow(
+      int number,
+      String at,
+      String away,
+      int layer,
+      String height,
+      boolean change,
+      String from,
+      String into,
+      String kinds,
+      String note,
+      String needed) {}
+
+  private List<TaskRow> tasks() {
+    List<TaskRow> tasks = new ArrayList<>();
+    double free = 0;
+    for (Ledger.HaltEntry halt : ledger.halts()) {
+      if (halt.needsOperator()) {
+        tasks.add(task(tasks.size() + 1, halt, Math.max(0, halt.atSeconds() - free)));
+        free = halt.atSeconds() + halt.seconds();
+      }
+    }
+    return tasks;
+  }
+
+  private TaskRow task(int number, Ledger.HaltEntry halt, double away) {
+    Filament into = result.resolver().filament(halt.toSlot());
+    double grams = halt.strandMm() * into.crossSectionMm2() / 1000 * into.densityGCm3();
+    return new TaskRow(
+        number,
+        clock(halt.atSeconds()),
+        duration(away),
+        halt.layer(),
+        mm(halt.heightMm()),
+        halt.colourChange(),
+        result.resolver().filament(halt.fromSlot()).name(),
+        into.name(),
+        String.join(", ", halt.kinds()),
+        halt.note(),
+        halt.colourChange() ? text("%.1f g", grams) : "");
+  }
+
+  /** Time of day so long after the start, with the day if it is another one. */
+  private String clock(double seconds) {
+    LocalDateTime at = start.plusSeconds(Math.round(seconds));
+    return (at.toLocalDate().equals(start.toLocalDate()) ? CLOCK : DAY).format(at);
+  }
+
+  private static String duration(double seconds) {
+    long minutes = Math.round(seconds / 60);
+    if (seconds < 90) {
+      return Math.round(seconds) + " s";
+    }
+    return minutes < 60 ? minutes + " min" : "%d h %d min".formatted(minutes / 60, minutes % 60);
+  }
+
+  private static String mm(double height) {
+    return text("%.2f mm", height);
+  }
+
+  private static String text(String format, Object... values) {
+    return String.format(Locale.ROOT, format, values);
+  }
+}

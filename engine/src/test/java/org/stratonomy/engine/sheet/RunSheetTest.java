@@ -1,0 +1,80 @@
+package org.stratonomy.engine.sheet;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.time.LocalDateTime;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.PlanResult;
+import org.stratonomy.engine.Shapes;
+import org.stratonomy.engine.ledger.Ledger;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+
+/** The run sheet as a PDF, read back. */
+class RunSheetTest {
+  private static final LocalDateTime START = LocalDateTime.of(2026, 3, 9, 23, 58);
+
+  private static PlanResult result(String name, Rule... rules) {
+    Plan plan = named(name, Shapes.plan(List.of(4.0), rules));
+    return Shapes.compute(plan, Shapes.bar(60, 50, 8));
+  }
+
+  private static Plan named(String name, Plan p) {
+    return new Plan(name, p.machine(), p.slots(), p.pieces(), p.rules(), p.stops());
+  }
+
+  private static final Rule SECOND = Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2)));
+
+  private static String read(PlanResult result, Optional<byte[]> picture) throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    RunSheet.write(result, START, picture, bytes);
+    try (PDDocument document = Loader.loadPDF(bytes.toByteArray())) {
+      return new PDFTextStripper().getText(document);
+    }
+  }
+
+  @Test
+  void itSaysWhatIsToBeDoneAndWhen() throws IOException {
+    PlanResult result = result("Steps", SECOND);
+    String text = read(result, Optional.empty());
+    Ledger.HaltEntry halt = result.ledger().halts().getFirst();
+    String at = START.plusSeconds(Math.round(halt.atSeconds())).toLocalTime().toString();
+    assertThat(text).contains("Steps", "Workshop One, nozzle 0.4 mm", "Mon 9 Mar, 23:58");
+    assertThat(text).contains("Chalk out, Slate in", "L21, 4.00 mm", "load before the start");
+    assertThat(text).contains("Tue 10 Mar, " + at.substring(0, 5));
+    for (Ledger.SlotEntry slot : result.ledger().slots()) {
+      assertThat(text).contains("%.1f g".formatted(slot.massG()));
+      assertThat(text).contains("%.2f m".formatted(slot.lengthMm() / 1000));
+    }
+  }
+
+  @Test
+  void whatTheMachineDoesAloneNeedsNobody() throws IOException {
+    assertThat(read(result("Plain"), Optional.empty()))
+        .contains("Nothing: the machine prints all of it by itself.")
+        .doesNotContain("Slate");
+  }
+
+  @Test
+  void namesAreTextAndNothingElse() throws IOException {
+    String name = "<b>5 & 6</b> {{machine}} “größer”";
+    assertThat(read(result(name, SECOND), Optional.empty())).contains(name);
+  }
+
+  @Test
+  void thePictureIsShown() {
+    String page = RunSheet.page(result("Plain"), START, Optional.of(new byte[] {1, 2, 3}));
+    assertThat(page).contains("data:image/png;base64,AQID");
+    assertThat(RunSheet.page(result("Plain"), START, Optional.empty())).doesNotContain("<img");
+  }
+}
