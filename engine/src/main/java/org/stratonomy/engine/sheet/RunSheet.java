@@ -117,7 +117,20 @@ public final class RunSheet {
     values.put("filaments", ledger.slots().stream().map(this::filament).toList());
     values.put("tasks", tasks);
     values.put("nothing", tasks.isEmpty());
+    values.put("first", first());
     return values;
+  }
+
+  /** How much the filament that is loaded at the start needs until it is changed. */
+  private String first() {
+    Filament first = result.resolver().filament(result.schedule().firstSlot());
+    return machine.changesByItself()
+        ? ""
+        : text("The first %s needs %.1f g.", first.name(), grams(ledger.startMm(), first));
+  }
+
+  private static double grams(double strandMm, Filament filament) {
+    return strandMm * filament.crossSectionMm2() / 1000 * filament.densityGCm3();
   }
 
   private record FilamentRow(
@@ -182,7 +195,6 @@ public final class RunSheet {
 
   private TaskRow task(int number, Ledger.HaltEntry halt, double away) {
     Filament into = result.resolver().filament(halt.toSlot());
-    double grams = halt.strandMm() * into.crossSectionMm2() / 1000 * into.densityGCm3();
     return new TaskRow(
         number,
         clock(halt.atSeconds()),
@@ -194,7 +206,7 @@ public final class RunSheet {
         into.name(),
         String.join(", ", halt.kinds()),
         halt.note(),
-        halt.colourChange() ? text("%.1f g", grams) : "");
+        halt.colourChange() ? text("%.1f g", grams(halt.strandMm(), into)) : "");
   }
 
   /** Time of day so long after the start, with the day if it is another one. */

@@ -51,6 +51,7 @@ class RunSheetTest {
     String at = START.plusSeconds(Math.round(halt.atSeconds())).toLocalTime().toString();
     assertThat(text).contains("Steps", "Workshop One, nozzle 0.4 mm", "Mon 9 Mar, 23:58");
     assertThat(text).contains("Chalk out, Slate in", "L21, 4.00 mm", "load before the start");
+    assertThat(text).containsPattern("The first Chalk needs [0-9.]+ g\\.");
     assertThat(text).contains("Tue 10 Mar, " + at.substring(0, 5));
     for (Ledger.SlotEntry slot : result.ledger().slots()) {
       assertThat(text).contains("%.1f g".formatted(slot.massG()));
