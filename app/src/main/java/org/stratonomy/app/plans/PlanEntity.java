@@ -19,6 +19,11 @@ class PlanEntity {
   private Instant updated;
   private boolean removed;
 
+  /** The first of the plans that are variants of each other; null for that one itself. */
+  private UUID origin;
+
+  private String variant = "first";
+
   protected PlanEntity() {}
 
   PlanEntity(UUID id, String name, UUID revision, Instant created) {
@@ -29,8 +34,28 @@ class PlanEntity {
     this.updated = created;
   }
 
+  /** Another variant of a plan, as it stands. */
+  PlanEntity(UUID id, PlanEntity of, String variant, UUID revision, Instant created) {
+    this(id, of.name, revision, created);
+    this.origin = of.family();
+    this.variant = variant;
+  }
+
   UUID id() {
     return id;
+  }
+
+  /** Id of the first of its variants. */
+  UUID family() {
+    return origin == null ? id : origin;
+  }
+
+  String variant() {
+    return variant;
+  }
+
+  void setVariant(String variant) {
+    this.variant = variant;
   }
 
   int version() {

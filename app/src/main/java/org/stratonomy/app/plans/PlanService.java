@@ -38,7 +38,9 @@ public class PlanService {
 
   @Transactional(readOnly = true)
   public List<PlanSummary> all() {
-    return plans.findAllByRemovedFalseOrderByUpdatedDesc().stream().map(this::summary).toList();
+    return plans.findAllByRemovedFalseAndOriginIsNullOrderByUpdatedDesc().stream()
+        .map(this::summary)
+        .toList();
   }
 
   /** Names of the plans that are of some kind. */
@@ -60,6 +62,7 @@ public class PlanService {
         entity.updated(),
         planner.shelf().machine(plan.machine()).name(),
         plan.pieces().stream().map(Piece::name).toList(),
+        plans.variants(entity.family()).size(),
         plan.slots().stream().map(slot -> planner.shelf().filament(slot).colour()).toList());
   }
 

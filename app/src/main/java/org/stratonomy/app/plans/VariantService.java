@@ -1,0 +1,105 @@
+package org.stratonomy.app.plans;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.plan.PlanDifferences;
+import org.stratonomy.engine.plan.PlanDifferences.Difference;
+import org.stratonomy.engine.problem.Problem;
+
+/** States of a plan that are kept beside each other, edited apart, and compared. */
+@Service
+class VariantService {
+  private static final int LONGEST_NAME = 60;
+
+  private final PlanService service;
+  private final PlanRepository plans;
+  private final RevisionRepository revisions;
+  private final Planner planner;
+  private final Clock clock;
+
+  VariantService(
+      PlanService service,
+      PlanRepository plans,
+      RevisionRepository revisions,
+      Planner planner,
+      Clock clock) {
+    this.service = service;
+    this.plans = plans;
+    this.revisions = revisions;
+    this.planner = planner;
+    this.clock = clock;
+  }
+
+  /** All variants of a plan, the plan itself among them, the first one first. */
+  @Transactional(readOnly = true)
+  List<VariantView> all(UUID id) {
+    return plans.variants(entity(id).family()).stream().map(VariantView::of).toList();
+  }
+
+  /**
+   * Keeps a plan as it stands as another variant.
+   *
+   * @throws Problem if the name is empty, too long, or taken
+   */
+  @Transactional
+  VariantView keep(UUID id, String name) {
+    PlanEntity of = entity(id);
+    String free = free(of, name);
+    UUID copy = UUID.randomUUID();
+    String document = revisions.findById(of.revision()).orElseThrow().document();
+    RevisionEntity first =
+        new RevisionEntity(UUID.randomUUID(), copy, null, document, clock.instant());
+    PlanEntity variant = new PlanEntity(copy, of, free, first.id(), clock.instant());
+    plans.saveAndFlush(variant);
+    revisions.saveAndFlush(first);
+    return VariantView.of(variant);
+  }
+
+  /**
+   * @throws Problem if the name is empty, too long, or taken
+   */
+  @Transactional
+  List<VariantView> rename(UUID id, String name) {
+    PlanEntity entity = entity(id);
+    if (!entity.variant().equals(name.strip())) {
+      entity.setVariant(free(entity, name));
+      plans.saveAndFlush(entity);
+    }
+    return all(id);
+  }
+
+  private String free(PlanEntity of, String name) {
+    String wanted = name.strip();
+    if (wanted.isEmpty() || wanted.length() > LONGEST_NAME) {
+      throw bad(
+          wanted.isEmpty() ? "It has no name." : "Its name is too long.",
+          "Give it a name of 1 to %d characters.".formatted(LONGEST_NAME));
+    }
+    if (plans.variants(of.family()).stream().anyMatch(v -> v.variant().equals(wanted))) {
+      throw bad(
+          "There is one with the name “%s” already.".formatted(wanted), "Give it another name.");
+    }
+    return wanted;
+  }
+
+  private static Problem bad(String reason, String remedy) {
+    return new Problem(Problem.Kind.PLAN, "the variant", reason, remedy);
+  }
+
+  /** What a plan and another one say differently. */
+  @Transactional(readOnly = true)
+  List<Difference> differences(UUID id, UUID other) {
+    return PlanDifferences.between(
+        service.plan(entity(id).revision()),
+        service.plan(entity(other).revision()),
+        planner.shelf());
+  }
+
+  private PlanEntity entity(UUID id) {
+    return plans.findById(id).orElseThrow(() -> new MissingException("plan", id.toString()));
+  }
+}

@@ -1,0 +1,123 @@
+package org.stratonomy.engine.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.Shapes;
+import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.plan.PlanDifferences.Difference;
+
+/** Plans that differ in one known thing differ in just that. */
+class PlanDifferencesTest {
+  private static final Rule WALLS =
+      new Rule(new Where(List.of("piece"), List.of(2)), Map.of(Setting.WALLS, Value.of(3)));
+  private static final Rule EVERYWHERE =
+      new Rule(Where.EVERYWHERE, Map.of(Setting.INFILL_DENSITY, Value.of(20)));
+  private static final Plan PLAN = Shapes.plan(List.of(1.0), WALLS, EVERYWHERE);
+
+  private static List<Difference> to(Plan other) {
+    return PlanDifferences.between(PLAN, other, ShelfReader.standard());
+  }
+
+  private static Piece piece() {
+    return PLAN.pieces().getFirst();
+  }
+
+  @Test
+  void aPlanDoesNotDifferFromItself() {
+    assertThat(to(PLAN)).isEmpty();
+  }
+
+  @Test
+  void valuesOfRulesAreSaidWithTheirPlaceAndUnit() {
+    Plan other =
+        PLAN.withRules(
+            List.of(
+                new Rule(
+                    WALLS.where(),
+                    Map.of(Setting.WALLS, Value.of(5), Setting.FILAMENT, Value.of(2))),
+                EVERYWHERE));
+    assertThat(to(other))
+        .containsExactlyInAnyOrder(
+            new Difference(
+                "Walls · %s · stratum 2".formatted(piece().name()), "3 lines", "5 lines"),
+            new Difference(
+                "Filament slot · %s · stratum 2".formatted(piece().name()), "none", "Slate"));
+  }
+
+  @Test
+  void aRuleThatIsOffSaysNothing() {
+    Rule off = new Rule(EVERYWHERE.where(), EVERYWHERE.set(), false, "");
+    assertThat(to(PLAN.withRules(List.of(WALLS, off))))
+        .extracting(Difference::what, Difference::one, Difference::other)
+        .contains(tuple("Infill density · everything", "20 %", "none"));
+  }
+
+  @Test
+  void theOrderOfRulesCounts() {
+    assertThat(to(PLAN.withRules(List.of(EVERYWHERE, WALLS))))
+        .extracting(Difference::what)
+        .containsExactly("Order of the rules");
+  }
+
+  @Test
+  void whatChangedOfAPieceIsNamed() {
+    Placement at = piece().placement();
+    Piece moved =
+        piece()
+            .withPlacement(at.withPosition(new Vector(50, 60, 0)))
+            .withBoundaries(List.of(1.0, 1.4));
+    assertThat(to(PLAN.withPiece(moved)))
+        .extracting(Difference::what, Difference::other)
+        .containsExactly(
+            tuple(piece().name() + ": stands at, mm", "50, 60, 0"),
+            tuple(piece().name() + ": strata from", "1, 1.4 mm"));
+  }
+
+  @Test
+  void regionsStopsAndPiecesThatOneDoesNotHaveAreSaid() {
+    Region box = new Region("box", "Box", new Region.Box(Vector.ZERO, new Vector(1, 2, 3)));
+    List<Stop> stops = List.of(new Stop("s", 1.0, "look"));
+    Plan other =
+        new Plan(
+            PLAN.name(),
+            "workshop-four",
+            PLAN.slots(),
+            List.of(piece().withRegions(List.of(box))),
+            PLAN.rules(),
+            stops);
+    assertThat(to(other))
+        .containsExactlyInAnyOrder(
+            new Difference("Machine", "Workshop One", "Workshop Four"),
+            new Difference(piece().name() + ": region Box", "none", "box of 1, 2, 3 at 0, 0, 0 mm"),
+            new Difference("Stop", "none", "pause at 1 mm: look"));
+    List<Piece> two = new ArrayList<>(PLAN.pieces());
+    two.add(new Piece("second", "Second", piece().bodies(), Placement.at(10, 10), List.of()));
+    Plan more =
+        new Plan(PLAN.name(), PLAN.machine(), PLAN.slots(), two, PLAN.rules(), PLAN.stops());
+    assertThat(to(more)).contains(new Difference("Piece Second", "none", "Second"));
+  }
+
+  @Test
+  void whatIsSaidAlikeButIsNotIsADifference() {
+    Stop stop = new Stop("s", 1.0, "");
+    Stop.Waiting lifted = stop.waiting().withPark(Optional.of(new Purging.Place(5, 5)));
+    Plan waits = stopping(stop);
+    Plan waitsElsewhere =
+        stopping(new Stop(stop.id(), 1.0, stop.kind(), stop.note(), lifted, stop.commands()));
+    assertThat(PlanDifferences.between(waits, waitsElsewhere, ShelfReader.standard()))
+        .containsExactly(
+            new Difference("Stop", "pause at 1 mm", "pause at 1 mm, but not in detail"));
+  }
+
+  private static Plan stopping(Stop stop) {
+    return new Plan(
+        PLAN.name(), PLAN.machine(), PLAN.slots(), PLAN.pieces(), PLAN.rules(), List.of(stop));
+  }
+}
