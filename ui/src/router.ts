@@ -1,4 +1,5 @@
 import { createRouter } from 'sv-router';
+import Compare from './views/Compare.svelte';
 import Plans from './views/Plans.svelte';
 import RunSheet from './views/RunSheet.svelte';
 import Shelf from './views/Shelf.svelte';
@@ -9,4 +10,5 @@ export const { p, navigate, isActive, route } = createRouter({
   '/shelf': Shelf,
   '/plans/:id': Strata,
   '/plans/:id/run': RunSheet,
+  '/plans/:id/compare/:other': Compare,
 });

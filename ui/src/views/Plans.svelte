@@ -130,6 +130,7 @@
         </a>
         <div class="line">
           <span>{plan.pieces.length === 1 ? '1 piece' : `${plan.pieces.length} pieces`}</span>
+          {#if plan.variants > 1}<span>{plan.variants} variants</span>{/if}
           <span>{plan.machine}</span>
           <span class="slots">
             {#each plan.colours as colour, i (i)}

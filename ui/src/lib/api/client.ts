@@ -27,6 +27,8 @@ export type SampleView = Schemas['SampleView'];
 export type CoverageView = Schemas['CoverageView'];
 export type RecipeView = Schemas['RecipeView'];
 export type EditRequest = Schemas['EditRequest'];
+export type VariantView = Schemas['VariantView'];
+export type PlanDifference = Schemas['PlanDifference'];
 export type Progress = Schemas['Progress'];
 
 /** What the server says when something cannot be done: where, why, and what to do. */

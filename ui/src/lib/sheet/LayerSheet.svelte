@@ -343,8 +343,9 @@
     right: 8px;
     top: 5px;
     display: flex;
+    flex-wrap: wrap;
     align-items: center;
-    gap: 10px;
+    gap: 2px 10px;
     white-space: nowrap;
     pointer-events: none;
   }

@@ -9,6 +9,7 @@
   import type { PlanSession } from '../model/session.svelte';
   import FindingsButton from './FindingsButton.svelte';
   import MachineQuestion from './MachineQuestion.svelte';
+  import VariantsButton from '../variants/VariantsButton.svelte';
   import SlotsButton from './SlotsButton.svelte';
 
   interface Props {
@@ -78,6 +79,7 @@
     {/each}
   </select>
   <SlotsButton {session} />
+  <VariantsButton {session} onGo={(address) => window.location.assign(address)} />
   <div class="totals" class:stale={session.isStale} aria-live="polite" data-testid="totals">
     {#if ledger}
       <button class="tool" onclick={onLedger} aria-label="Ledger" title="Where time and material go"

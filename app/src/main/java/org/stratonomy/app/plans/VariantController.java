@@ -13,7 +13,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.stratonomy.engine.plan.PlanDifferences.Difference;
+import org.stratonomy.engine.plan.PlanDifferences.PlanDifference;
 
 /** Variants of plans. */
 @RestController
@@ -46,7 +46,7 @@ class VariantController {
 
   /** What the plan and another one say differently. */
   @GetMapping("/differences/{other}")
-  List<Difference> differences(@PathVariable UUID id, @PathVariable UUID other) {
+  List<PlanDifference> differences(@PathVariable UUID id, @PathVariable UUID other) {
     return variants.differences(id, other);
   }
 }

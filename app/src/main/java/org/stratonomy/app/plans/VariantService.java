@@ -7,7 +7,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.plan.PlanDifferences;
-import org.stratonomy.engine.plan.PlanDifferences.Difference;
+import org.stratonomy.engine.plan.PlanDifferences.PlanDifference;
 import org.stratonomy.engine.problem.Problem;
 
 /** States of a plan that are kept beside each other, edited apart, and compared. */
@@ -92,7 +92,7 @@ class VariantService {
 
   /** What a plan and another one say differently. */
   @Transactional(readOnly = true)
-  List<Difference> differences(UUID id, UUID other) {
+  List<PlanDifference> differences(UUID id, UUID other) {
     return PlanDifferences.between(
         service.plan(entity(id).revision()),
         service.plan(entity(other).revision()),

@@ -28,7 +28,7 @@ public final class PlanDifferences {
    * @param one what the one plan says of it
    * @param other what the other plan says of it
    */
-  public record Difference(String what, String one, String other) {}
+  public record PlanDifference(String what, String one, String other) {}
 
   /**
    * Something that a plan says.
@@ -55,12 +55,12 @@ public final class PlanDifferences {
   }
 
   /** The differences, in the order in which a plan is read: machine, pieces, rules, stops. */
-  public static List<Difference> between(Plan one, Plan other, Shelf shelf) {
+  public static List<PlanDifference> between(Plan one, Plan other, Shelf shelf) {
     Map<String, Said> said = new PlanDifferences(one, shelf).all;
     Map<String, Said> saidByOther = new PlanDifferences(other, shelf).all;
     Set<String> keys = new LinkedHashSet<>(said.keySet());
     keys.addAll(saidByOther.keySet());
-    List<Difference> differences = new ArrayList<>();
+    List<PlanDifference> differences = new ArrayList<>();
     for (String key : keys) {
       Optional<Said> mine = Optional.ofNullable(said.get(key));
       Optional<Said> its = Optional.ofNullable(saidByOther.get(key));
@@ -70,7 +70,8 @@ public final class PlanDifferences {
         String itsValue = its.map(Said::value).orElse(NONE);
         boolean inDetail = value.equals(itsValue);
         differences.add(
-            new Difference(what, value, inDetail ? itsValue + ", but not in detail" : itsValue));
+            new PlanDifference(
+                what, value, inDetail ? itsValue + ", but not in detail" : itsValue));
       }
     }
     return differences;

@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.plan.Placement.Vector;
-import org.stratonomy.engine.plan.PlanDifferences.Difference;
+import org.stratonomy.engine.plan.PlanDifferences.PlanDifference;
 
 /** Plans that differ in one known thing differ in just that. */
 class PlanDifferencesTest {
@@ -21,7 +21,7 @@ class PlanDifferencesTest {
       new Rule(Where.EVERYWHERE, Map.of(Setting.INFILL_DENSITY, Value.of(20)));
   private static final Plan PLAN = Shapes.plan(List.of(1.0), WALLS, EVERYWHERE);
 
-  private static List<Difference> to(Plan other) {
+  private static List<PlanDifference> to(Plan other) {
     return PlanDifferences.between(PLAN, other, ShelfReader.standard());
   }
 
@@ -45,9 +45,9 @@ class PlanDifferencesTest {
                 EVERYWHERE));
     assertThat(to(other))
         .containsExactlyInAnyOrder(
-            new Difference(
+            new PlanDifference(
                 "Walls · %s · stratum 2".formatted(piece().name()), "3 lines", "5 lines"),
-            new Difference(
+            new PlanDifference(
                 "Filament slot · %s · stratum 2".formatted(piece().name()), "none", "Slate"));
   }
 
@@ -55,14 +55,14 @@ class PlanDifferencesTest {
   void aRuleThatIsOffSaysNothing() {
     Rule off = new Rule(EVERYWHERE.where(), EVERYWHERE.set(), false, "");
     assertThat(to(PLAN.withRules(List.of(WALLS, off))))
-        .extracting(Difference::what, Difference::one, Difference::other)
+        .extracting(PlanDifference::what, PlanDifference::one, PlanDifference::other)
         .contains(tuple("Infill density · everything", "20 %", "none"));
   }
 
   @Test
   void theOrderOfRulesCounts() {
     assertThat(to(PLAN.withRules(List.of(EVERYWHERE, WALLS))))
-        .extracting(Difference::what)
+        .extracting(PlanDifference::what)
         .containsExactly("Order of the rules");
   }
 
@@ -74,7 +74,7 @@ class PlanDifferencesTest {
             .withPlacement(at.withPosition(new Vector(50, 60, 0)))
             .withBoundaries(List.of(1.0, 1.4));
     assertThat(to(PLAN.withPiece(moved)))
-        .extracting(Difference::what, Difference::other)
+        .extracting(PlanDifference::what, PlanDifference::other)
         .containsExactly(
             tuple(piece().name() + ": stands at, mm", "50, 60, 0"),
             tuple(piece().name() + ": strata from", "1, 1.4 mm"));
@@ -94,14 +94,15 @@ class PlanDifferencesTest {
             stops);
     assertThat(to(other))
         .containsExactlyInAnyOrder(
-            new Difference("Machine", "Workshop One", "Workshop Four"),
-            new Difference(piece().name() + ": region Box", "none", "box of 1, 2, 3 at 0, 0, 0 mm"),
-            new Difference("Stop", "none", "pause at 1 mm: look"));
+            new PlanDifference("Machine", "Workshop One", "Workshop Four"),
+            new PlanDifference(
+                piece().name() + ": region Box", "none", "box of 1, 2, 3 at 0, 0, 0 mm"),
+            new PlanDifference("Stop", "none", "pause at 1 mm: look"));
     List<Piece> two = new ArrayList<>(PLAN.pieces());
     two.add(new Piece("second", "Second", piece().bodies(), Placement.at(10, 10), List.of()));
     Plan more =
         new Plan(PLAN.name(), PLAN.machine(), PLAN.slots(), two, PLAN.rules(), PLAN.stops());
-    assertThat(to(more)).contains(new Difference("Piece Second", "none", "Second"));
+    assertThat(to(more)).contains(new PlanDifference("Piece Second", "none", "Second"));
   }
 
   @Test
@@ -113,7 +114,7 @@ class PlanDifferencesTest {
         stopping(new Stop(stop.id(), 1.0, stop.kind(), stop.note(), lifted, stop.commands()));
     assertThat(PlanDifferences.between(waits, waitsElsewhere, ShelfReader.standard()))
         .containsExactly(
-            new Difference("Stop", "pause at 1 mm", "pause at 1 mm, but not in detail"));
+            new PlanDifference("Stop", "pause at 1 mm", "pause at 1 mm, but not in detail"));
   }
 
   private static Plan stopping(Stop stop) {

@@ -1,0 +1,139 @@
+<script lang="ts">
+  import Layers from '@lucide/svelte/icons/copy-plus';
+  import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
+  import { ApiProblem, client, data, type VariantView } from '../api/client';
+  import type { PlanSession } from '../model/session.svelte';
+
+  interface Props {
+    session: PlanSession;
+    /** Opens another plan, or a page about this one. */
+    onGo: (address: string) => void;
+  }
+
+  let { session, onGo }: Props = $props();
+
+  let variants: VariantView[] = $state.raw([]);
+  let name = $state('');
+  const id = $derived(session.state.id);
+  const own = $derived(variants.find((variant) => variant.id === id));
+  const path = $derived({ params: { path: { id } } });
+
+  $effect(() => {
+    void load(id);
+  });
+
+  /** What is refused is said where all refusals of the plan are said. */
+  async function attempt(work: () => Promise<void>) {
+    try {
+      await work();
+    } catch (e) {
+      session.problem = ApiProblem.from(e, 'the variant');
+    }
+  }
+
+  function load(of: string) {
+    return attempt(async () => {
+      const all = await data(client.GET('/api/plans/{id}/variants', path));
+      variants = of === id ? all : variants;
+    });
+  }
+
+  function keep(event: SubmitEvent) {
+    event.preventDefault();
+    void attempt(async () => {
+      await data(client.POST('/api/plans/{id}/variants', { ...path, body: { name } }));
+      name = '';
+      await load(id);
+    });
+  }
+
+  function rename(to: string) {
+    void attempt(async () => {
+      variants = await data(client.PUT('/api/plans/{id}/variant', { ...path, body: { name: to } }));
+    });
+  }
+</script>
+
+<Popover positioning={{ placement: 'bottom-start' }}>
+  <Popover.Trigger class="tool" title="Variants of this plan: keep its state, compare">
+    <Layers size={14} />
+    {#if variants.length > 1}<span>{own?.name}</span>{/if}
+    <span class="sr-only">Variants</span>
+  </Popover.Trigger>
+  <Portal>
+    <Popover.Positioner class="z-50">
+      <Popover.Content class="slots-list">
+        <p class="panel-title">Variants</p>
+        <ul aria-label="Variants of the plan">
+          {#each variants as variant (variant.id)}
+            <li>
+              {#if variant.id === id}
+                <input
+                  class="field own"
+                  aria-label="Name of this variant"
+                  value={variant.name}
+                  onchange={(e) => rename(e.currentTarget.value)}
+                />
+                <span class="soft">open</span>
+              {:else}
+                <button class="tool open" onclick={() => onGo(`/plans/${variant.id}`)}
+                  >{variant.name}</button
+                >
+                <button
+                  class="tool"
+                  onclick={() => onGo(`/plans/${id}/compare/${variant.id}`)}
+                  title="Both side by side">Compare</button
+                >
+              {/if}
+            </li>
+          {/each}
+        </ul>
+        <form onsubmit={keep}>
+          <input
+            class="field"
+            aria-label="Name of the kept state"
+            placeholder="such as: fewer changes"
+            bind:value={name}
+          />
+          <button class="tool" disabled={name.trim() === ''}>Keep the state</button>
+        </form>
+        <p class="soft hint">What is kept can be opened, edited apart, compared, and taken over.</p>
+      </Popover.Content>
+    </Popover.Positioner>
+  </Portal>
+</Popover>
+
+<style>
+  li,
+  form {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+    padding-top: 5px;
+  }
+
+  form {
+    margin-top: 8px;
+    border-top: 1px solid var(--rule-soft);
+    padding-top: 9px;
+  }
+
+  .own {
+    font-weight: 600;
+  }
+
+  .open {
+    flex: 1;
+    justify-content: flex-start;
+  }
+
+  .hint {
+    font-size: 12px;
+    padding-top: 6px;
+    max-width: 300px;
+  }
+
+  .soft {
+    color: var(--ink-soft);
+  }
+</style>

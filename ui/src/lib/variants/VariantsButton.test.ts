@@ -1,0 +1,55 @@
+import { fireEvent, render, screen } from '@testing-library/svelte';
+import { expect, it, vi } from 'vitest';
+import { PlanSession } from '../model/session.svelte';
+import { FakeServer } from '../testing/fakeServer';
+import VariantsButton from './VariantsButton.svelte';
+
+const FIRST = { id: 'p', name: 'first', revision: 'r0', updated: '2026-03-09T08:00:00Z' };
+const SECOND = { ...FIRST, id: 'q', name: 'second' };
+
+async function open(variants: object[]) {
+  const server = new FakeServer();
+  server.answers['/variants'] = variants;
+  server.answers['/variant'] = variants;
+  const session = await PlanSession.open('p');
+  const onGo = vi.fn();
+  render(VariantsButton, { session, onGo });
+  await fireEvent.click(screen.getByRole('button', { name: /Variants/ }));
+  return { server, session, onGo };
+}
+
+it('keeps the state under a name', async () => {
+  const { server } = await open([FIRST]);
+  const keep = await screen.findByRole('button', { name: 'Keep the state' });
+  expect(keep).toBeDisabled();
+  await fireEvent.input(screen.getByLabelText('Name of the kept state'), {
+    target: { value: 'thin walls' },
+  });
+  await fireEvent.click(keep);
+  await vi.waitFor(() => expect(server.sent).toHaveLength(1));
+  expect(server.sent[0]).toMatchObject({
+    path: '/api/plans/p/variants',
+    body: { name: 'thin walls' },
+  });
+});
+
+it('opens and compares the others, and says which one is open', async () => {
+  const { onGo } = await open([FIRST, SECOND]);
+  expect(await screen.findByLabelText('Name of this variant')).toHaveValue('first');
+  await fireEvent.click(screen.getByRole('button', { name: 'second' }));
+  expect(onGo).toHaveBeenLastCalledWith('/plans/q');
+  await fireEvent.click(screen.getByRole('button', { name: 'Compare' }));
+  expect(onGo).toHaveBeenLastCalledWith('/plans/p/compare/q');
+});
+
+it('says why a name was refused', async () => {
+  const { server, session } = await open([FIRST, SECOND]);
+  const type = 'urn:stratonomy:plan';
+  server.problem = {
+    status: 422,
+    body: { type, place: 'the variant', reason: 'It is taken.', remedy: 'Give it another name.' },
+  };
+  const name = await screen.findByLabelText('Name of this variant');
+  await fireEvent.change(name, { target: { value: 'second' } });
+  await vi.waitFor(() => expect(session.problem?.remedy).toBe('Give it another name.'));
+});

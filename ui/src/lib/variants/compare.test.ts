@@ -1,0 +1,44 @@
+import { expect, it } from 'vitest';
+import { RESULT, SHELF } from '../testing/fakeServer';
+import { compared, type Print } from './compare';
+
+const { ledger } = RESULT;
+const [chalk, slate] = SHELF.filaments;
+const PRINT: Print = { ledger, filament: () => chalk! };
+
+function rows(one: Print, other: Print) {
+  return compared(one, other).flatMap((group) => group.rows);
+}
+
+it('finds a print equal to itself', () => {
+  expect(rows(PRINT, PRINT).filter((row) => row.difference !== '')).toEqual([]);
+  expect(rows(PRINT, PRINT)[0]).toMatchObject({ what: 'time' });
+});
+
+it('gives differences their sign', () => {
+  const longer: Print = { ...PRINT, ledger: { ...ledger, seconds: ledger.seconds + 300 } };
+  expect(rows(PRINT, longer).filter((row) => row.difference !== '')).toMatchObject([
+    { what: 'time', difference: '+5 min' },
+  ]);
+  expect(rows(longer, PRINT)[0]).toMatchObject({ difference: '−5 min' });
+});
+
+it('tells filaments by what they are and not by their slots', () => {
+  const slot = { slot: 1, filament: 'x', lengthMm: 1, volumeMm3: 1, massG: 4, cost: 0 };
+  const one: Print = { ledger: { ...ledger, slots: [slot] }, filament: () => chalk! };
+  const other: Print = {
+    ledger: {
+      ...ledger,
+      slots: [
+        { ...slot, massG: 1 },
+        { ...slot, slot: 2, massG: 3 },
+      ],
+    },
+    filament: (n) => (n === 2 ? chalk! : slate!),
+  };
+  const [, filaments] = compared(one, other);
+  expect(filaments!.rows).toEqual([
+    { what: chalk!.name, one: '4.0 g', other: '3.0 g', difference: '−1.0 g' },
+    { what: slate!.name, one: '0.0 g', other: '1.0 g', difference: '+1.0 g' },
+  ]);
+});
