@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import Column from '../lib/column/Column.svelte';
   import {
     ApiProblem,
@@ -12,7 +13,7 @@
   import LayerSheet from '../lib/sheet/LayerSheet.svelte';
   import { isTyping } from '../lib/shell/keys';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
-  import { compared } from '../lib/variants/compare';
+  import { compared, layerBeside } from '../lib/variants/compare';
   import { navigate, route } from '../router';
 
   let sessions = $state.raw<[PlanSession, PlanSession]>();
@@ -40,12 +41,18 @@
     void open(...ids);
   });
 
-  // Both stand at the same height; layers may differ in thickness.
-  $effect(() => {
-    if (sessions?.[0].result && sessions[1].result) {
-      sessions[1].goToHeight(sessions[0].plane);
+  // Whichever is moved, the other goes along.
+  $effect(() => follow(0));
+  $effect(() => follow(1));
+
+  function follow(moved: number) {
+    const from = sessions?.[moved];
+    const to = sessions?.[1 - moved];
+    if (from?.result && to?.result) {
+      const { heights, layer } = from;
+      untrack(() => to.goTo(layerBeside(heights, layer, to.heights, to.layer)));
     }
-  });
+  }
 
   async function open(one: string, other: string) {
     try {

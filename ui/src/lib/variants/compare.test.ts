@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { RESULT, SHELF } from '../testing/fakeServer';
-import { compared, type Print } from './compare';
+import { compared, layerBeside, type Print } from './compare';
 
 const { ledger } = RESULT;
 const [chalk, slate] = SHELF.filaments;
@@ -41,4 +41,15 @@ it('tells filaments by what they are and not by their slots', () => {
     { what: chalk!.name, one: '4.0 g', other: '3.0 g', difference: '−1.0 g' },
     { what: slate!.name, one: '0.0 g', other: '1.0 g', difference: '+1.0 g' },
   ]);
+});
+
+it('stands beside a layer of another thickness', () => {
+  const thin = { bottom: 0, tops: [0.2, 0.4, 0.6, 0.8, 1] };
+  const thick = { bottom: 0, tops: [0.5, 1] };
+  expect(layerBeside(thin, 2, thick, 1)).toBe(1);
+  expect(layerBeside(thin, 3, thick, 1)).toBe(1);
+  expect(layerBeside(thin, 4, thick, 1)).toBe(2);
+  expect(layerBeside(thick, 2, thin, 3)).toBe(3);
+  expect(layerBeside(thick, 2, thin, 1)).toBe(3);
+  expect(layerBeside(thin, 5, { bottom: 0, tops: [0.3] }, 1)).toBe(1);
 });

@@ -1,6 +1,8 @@
 import type { Filament, LedgerView } from '../api/client';
 import { sum, timeRows } from '../ledger/table';
-import { duration } from '../model/heights';
+import { duration, layerBottom, layerFromPlane, layerTop, type Heights } from '../model/heights';
+
+const SAME_MM = 1e-6;
 
 /** One number of two prints, and how they differ. */
 export interface ComparedRow {
@@ -67,6 +69,24 @@ export function compared(one: Print, other: Print): ComparedGroup[] {
     { title: 'of each filament', rows: masses },
     { title: 'where the time goes', rows: spent },
   ];
+}
+
+/**
+ * The layer of one print that is shown beside a layer of another, which may be thicker or thinner:
+ * the one where it stands already if both have some height in common, else the one in which the
+ * bottom of the other lies.
+ */
+export function layerBeside(
+  heights: Heights,
+  layer: number,
+  others: Heights,
+  standing: number,
+): number {
+  const bottom = layerBottom(heights, layer);
+  const common =
+    Math.min(layerTop(heights, layer), layerTop(others, standing)) -
+    Math.max(bottom, layerBottom(others, standing));
+  return common > SAME_MM ? standing : layerFromPlane(others, bottom);
 }
 
 /** Filaments that either print uses. */

@@ -1,0 +1,67 @@
+package org.stratonomy.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import java.io.IOException;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** States of a plan that are kept beside each other and compared, in the real application. */
+class VariantStory extends Story {
+  private void openVariants() {
+    button("Variants").click();
+    assertThat(named("Name of this variant")).isVisible();
+  }
+
+  /** A block whose kept variant has one more wall; that one is open. */
+  private void keepWithMoreWalls() throws IOException {
+    drop(block(4));
+    openVariants();
+    named("Name of the kept state").fill("more walls");
+    exactButton("Keep the state").click();
+    exactButton("more walls").click();
+    assertThat(button("Variants")).containsText("more walls");
+    computed();
+    exactButton("block").click();
+    assertThat(named("Name of the piece")).hasValue("block");
+    typeInto("Walls", "3");
+    assertThat(page.getByLabel("Rule sheet")).containsText("Walls");
+    computed();
+    openVariants();
+    exactButton("Compare").click();
+  }
+
+  @Test
+  void twoVariantsDifferInJustWhatWasChanged() throws IOException {
+    keepWithMoreWalls();
+    Locator said = page.getByLabel("What the plans say differently").locator("li");
+    assertThat(said).hasCount(1);
+    assertThat(said).containsText("Walls · block");
+    assertThat(said).containsText("3 lines → none");
+    Locator numbers = page.getByLabel("Differences in time and material");
+    assertThat(row(numbers, "inner wall")).containsText("−");
+    assertThat(row(numbers, "changes of filament").locator("td").last()).hasText("=");
+  }
+
+  private static Locator row(Locator table, String what) {
+    return table
+        .locator("tr")
+        .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^\\s*" + what)));
+  }
+
+  @Test
+  void bothStandAtOneHeightAndOneIsTakenOver() throws IOException {
+    keepWithMoreWalls();
+    assertThat(page.getByTestId("level-1")).containsText("L7 · from 1.2 mm");
+    page.locator("body").press("Shift+ArrowUp");
+    assertThat(page.getByTestId("level-0")).hasText("L17 · from 3.2 mm");
+    assertThat(page.getByTestId("level-1")).hasText("L17 · from 3.2 mm");
+    button("Make “more walls” as “first” is").click();
+    computed();
+    assertThat(button("Variants")).containsText("more walls");
+    assertThat(page.getByLabel("Rule sheet")).not().containsText("Walls");
+    button("Undo").click();
+    assertThat(page.getByLabel("Rule sheet")).containsText("Walls");
+  }
+}
