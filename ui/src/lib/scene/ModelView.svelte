@@ -51,11 +51,7 @@
       failed = 'This browser cannot draw in 3D (WebGL is off). All other views work.';
       return;
     }
-    scene.setBed(
-      session.machine.bedX,
-      session.machine.bedY,
-      document.documentElement.dataset['mode'] === 'dark',
-    );
+    scene.setBed(session.machine, document.documentElement.dataset['mode'] === 'dark');
     return () => scene?.dispose();
   });
 

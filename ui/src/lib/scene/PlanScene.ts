@@ -1,6 +1,7 @@
 import * as THREE from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import type { TowerView } from '../api/client';
+import { bedEdge, bedGrid, type Bed } from '../model/bed';
 import { PieceHandles } from './handles';
 import { HeightOrder } from './heightOrder';
 import { markMesh, markedGeometries, type Marks } from './markMeshes';
@@ -97,29 +98,17 @@ export class PlanScene {
     this.scene.add(this.level);
   }
 
-  setBed(width: number, depth: number, dark: boolean): void {
+  setBed(bed: Bed, dark: boolean): void {
     this.bed.clear();
     const line = dark ? '#5a5650' : '#b9b2a4';
-    const points: number[] = [];
-    for (let x = 0; x <= width; x += 10) {
-      points.push(x, 0, 0, x, depth, 0);
-    }
-    for (let y = 0; y <= depth; y += 10) {
-      points.push(0, y, 0, width, y, 0);
-    }
-    const grid = new THREE.BufferGeometry();
-    grid.setAttribute('position', new THREE.Float32BufferAttribute(points, 3));
+    const grid = flat(bedGrid(bed));
     this.bed.add(
       new THREE.LineSegments(
         grid,
         new THREE.LineBasicMaterial({ color: line, opacity: 0.55, transparent: true }),
       ),
     );
-    const edge = new THREE.BufferGeometry();
-    edge.setAttribute(
-      'position',
-      new THREE.Float32BufferAttribute([0, 0, 0, width, 0, 0, width, depth, 0, 0, depth, 0], 3),
-    );
+    const edge = flat(bedEdge(bed));
     this.bed.add(
       new THREE.LineLoop(
         edge,
@@ -349,4 +338,16 @@ export class PlanScene {
     this.controls.dispose();
     this.renderer.dispose();
   }
+}
+
+/** Points on the bed, of which x and y are given in turn. */
+function flat(points: readonly number[]): THREE.BufferGeometry {
+  const inSpace = Array.from({ length: points.length / 2 }, (_, i) => [
+    points[2 * i]!,
+    points[2 * i + 1]!,
+    0,
+  ]);
+  const geometry = new THREE.BufferGeometry();
+  geometry.setAttribute('position', new THREE.Float32BufferAttribute(inSpace.flat(), 3));
+  return geometry;
 }

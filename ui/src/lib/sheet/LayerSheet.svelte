@@ -145,7 +145,7 @@
     ctx.scale(ratio, ratio);
     const style = getComputedStyle(canvas);
     const colour = (name: string) => style.getPropertyValue(name);
-    drawBed(ctx, view, session.machine.bedX, session.machine.bedY, {
+    drawBed(ctx, view, session.machine, {
       line: colour('--rule-soft'),
       edge: colour('--ink-soft'),
     });

@@ -1,4 +1,5 @@
 import type { LayerPaths } from '../api/layer';
+import { bedEdge, bedGrid, type Bed } from '../model/bed';
 import type { View } from './draw';
 import { endOf, startOf } from './strokes';
 
@@ -137,8 +138,7 @@ export function drawSpot(
 export function drawBed(
   ctx: CanvasRenderingContext2D,
   view: View,
-  width: number,
-  depth: number,
+  bed: Bed,
   colours: { line: string; edge: string },
 ): void {
   ctx.save();
@@ -146,16 +146,19 @@ export function drawBed(
   ctx.lineWidth = 1 / view.scale;
   ctx.strokeStyle = colours.line;
   ctx.beginPath();
-  for (let x = 0; x <= width; x += 10) {
-    ctx.moveTo(x, 0);
-    ctx.lineTo(x, depth);
-  }
-  for (let y = 0; y <= depth; y += 10) {
-    ctx.moveTo(0, y);
-    ctx.lineTo(width, y);
+  const lines = bedGrid(bed);
+  for (let i = 0; i < lines.length; i += 4) {
+    ctx.moveTo(lines[i]!, lines[i + 1]!);
+    ctx.lineTo(lines[i + 2]!, lines[i + 3]!);
   }
   ctx.stroke();
   ctx.strokeStyle = colours.edge;
-  ctx.strokeRect(0, 0, width, depth);
+  ctx.beginPath();
+  const edge = bedEdge(bed);
+  for (let i = 0; i < edge.length; i += 2) {
+    ctx.lineTo(edge[i]!, edge[i + 1]!);
+  }
+  ctx.closePath();
+  ctx.stroke();
   ctx.restore();
 }

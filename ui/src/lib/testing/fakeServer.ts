@@ -52,6 +52,7 @@ export const SHELF: ShelfView = {
       name: 'One',
       bedX: 200,
       bedY: 200,
+      bedShape: 'rectangular',
       originX: 0,
       originY: 0,
       surface: '',

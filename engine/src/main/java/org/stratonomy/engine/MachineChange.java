@@ -83,7 +83,8 @@ public record MachineChange(
     }
 
     private static String room(Machine m) {
-      return text("%s × %s × %s mm", m.bedX(), m.bedY(), m.heightMm());
+      return (m.hasRoundBed() ? "round, " : "")
+          + text("%s × %s × %s mm", m.bedX(), m.bedY(), m.heightMm());
     }
 
     private static String changes(Machine m) {

@@ -1,18 +1,22 @@
 package org.stratonomy.engine;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
@@ -56,6 +60,36 @@ class BedTest {
         on(machine().put("surface", surface)).findings().stream().map(Finding::id).toList();
     assertThat(ids.contains("bed-surface:chalk")).isEqualTo(found);
     assertThat(ids).doesNotContain("bed-surface:slate");
+  }
+
+  /** A round bed of 120 mm, with something on it. */
+  private static PlanResult onRound(Mesh mesh, double x) {
+    ObjectNode round = machine().put("bedShape", "round").put("bedX", 120).put("bedY", 120);
+    Shelf shelf =
+        ShelfReader.standard().with(ShelfFormat.machine(round.put("parkX", 60).put("parkY", 100)));
+    Plan plan = PLAN.withPiece(PLAN.pieces().getFirst().withPlacement(Placement.at(x, 60)));
+    return Shapes.compute(plan, mesh, shelf);
+  }
+
+  private static Optional<Finding> offBed(PlanResult result) {
+    return result.findings().stream().filter(f -> f.id().startsWith("off-bed")).findFirst();
+  }
+
+  @Test
+  void whatIsRoundFitsARoundBedAndACornerDoesNot() {
+    assertThat(offBed(onRound(Shapes.cylinder(58, 2), 60))).isEmpty();
+    assertThat(offBed(onRound(Shapes.bar(80, 80, 2), 60))).isEmpty();
+    Finding aside = offBed(onRound(Shapes.bar(80, 80, 2), 70)).orElseThrow();
+    assertThat(aside.reason()).contains("the bed is round, 120 × 120 mm");
+    assertThat(aside.remedies().getFirst().label()).isEqualTo("Move it into the middle of the bed");
+    Finding large = offBed(onRound(Shapes.bar(90, 90, 2), 60)).orElseThrow();
+    assertThat(large.remedies().getFirst().label()).startsWith("Scale it");
+  }
+
+  @Test
+  void theHeadOfAMachineWithARoundBedWaitsOnIt() {
+    assertThatThrownBy(() -> ShelfFormat.machine(machine().put("bedShape", "round")))
+        .hasMessageContaining("The head waits off the bed.");
   }
 
   @Test

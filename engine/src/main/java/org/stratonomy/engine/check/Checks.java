@@ -118,7 +118,7 @@ public final class Checks {
     Piece piece = p.piece();
     Bounds b = p.bounds();
     mesh(p);
-    if (!machine.hasOnBed(b, 0)) {
+    if (!isOnBed(p)) {
       add(
           "off-bed:" + piece.id(),
           Severity.ERROR,
@@ -231,7 +231,26 @@ public final class Checks {
     }
   }
 
+  /** A round bed may hold what the corners of its box are beside of. */
+  private boolean isOnBed(PlacedPiece p) {
+    if (machine.hasOnBed(p.bounds(), 0) || !machine.hasRoundBed()) {
+      return machine.hasOnBed(p.bounds(), 0);
+    }
+    for (int body = 0; body < p.meshes().size(); body++) {
+      double[] xyz = p.vertices(body);
+      for (int i = 0; i < xyz.length; i += 3) {
+        if (!machine.isOnBed(xyz[i], xyz[i + 1], 0)) {
+          return false;
+        }
+      }
+    }
+    return true;
+  }
+
   private List<Remedy> toMiddle(Piece piece, Bounds b) {
+    if (machine.hasRoundBed()) {
+      return ontoRound(piece, b);
+    }
     if (b.sizeX() > machine.bedX() || b.sizeY() > machine.bedY()) {
       double factor = 0.98 * Math.min(machine.bedX() / b.sizeX(), machine.bedY() / b.sizeY());
       return List.of(scaled(piece, factor, "Scale it to fit the bed"));
@@ -243,6 +262,17 @@ public final class Checks {
         new Remedy(
             "Move it onto the bed",
             placed(piece, at.withPosition(new Vector(x, y, at.position().z())))));
+  }
+
+  private List<Remedy> ontoRound(Piece piece, Bounds b) {
+    double needed = Math.hypot(b.sizeX() / machine.bedX(), b.sizeY() / machine.bedY());
+    if (needed > 1) {
+      return List.of(scaled(piece, 0.98 / needed, "Scale it to fit the bed"));
+    }
+    Placement at = piece.placement();
+    Vector middle = new Vector(machine.bedX() / 2, machine.bedY() / 2, at.position().z());
+    return List.of(
+        new Remedy("Move it into the middle of the bed", placed(piece, at.withPosition(middle))));
   }
 
   /** The nearest middle so that a size lies on the bed, with room for the skirt if there is any. */
@@ -375,8 +405,14 @@ public final class Checks {
   /** How far something reaches on a bed that is too small for it. */
   static String offBed(Bounds b, Machine machine) {
     return text(
-        "It spans X %.1f to %.1f and Y %.1f to %.1f mm; the bed is %.0f × %.0f mm.",
-        b.minX(), b.maxX(), b.minY(), b.maxY(), machine.bedX(), machine.bedY());
+        "It spans X %.1f to %.1f and Y %.1f to %.1f mm; the bed is %s%.0f × %.0f mm.",
+        b.minX(),
+        b.maxX(),
+        b.minY(),
+        b.maxY(),
+        machine.hasRoundBed() ? "round, " : "",
+        machine.bedX(),
+        machine.bedY());
   }
 
   static String text(String format, Object... args) {

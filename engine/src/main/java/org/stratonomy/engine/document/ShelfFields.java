@@ -43,6 +43,12 @@ public final class ShelfFields {
           text("name", "Name", "Machine", "What it is called."),
           number("bedX", "Bed, X", "Room", "mm", 10, 5000, "Width; X 0 is its left edge."),
           number("bedY", "Bed, Y", "Room", "mm", 10, 5000, "Depth; Y 0 is its front edge."),
+          choice(
+              "bedShape",
+              "Shape",
+              "Room",
+              List.of(Machine.RECTANGULAR, Machine.ROUND),
+              "Of the bed; a round one is as wide and as deep as said above."),
           number(
               "originX",
               "Zero, X",
@@ -185,17 +191,18 @@ public final class ShelfFields {
 
   /** What fields are that older files do not know. */
   static final Map<String, Object> LATER =
-      Map.of(
-          "slots", 1.0,
-          "originX", 0.0,
-          "originY", 0.0,
-          "surface", "",
-          "idleSeconds", 60.0,
-          "plugMm3", 0.0,
-          "primeMm3", 10.0,
-          "standbyC", 40.0,
-          "heatingCPerS", 2.0,
-          "fileName", "{{plan}}_{{filaments}}_{{materials}}_{{nozzle}}_{{stops}}");
+      Map.ofEntries(
+          Map.entry("slots", 1.0),
+          Map.entry("bedShape", Machine.RECTANGULAR),
+          Map.entry("originX", 0.0),
+          Map.entry("originY", 0.0),
+          Map.entry("surface", ""),
+          Map.entry("idleSeconds", 60.0),
+          Map.entry("plugMm3", 0.0),
+          Map.entry("primeMm3", 10.0),
+          Map.entry("standbyC", 40.0),
+          Map.entry("heatingCPerS", 2.0),
+          Map.entry("fileName", "{{plan}}_{{filaments}}_{{materials}}_{{nozzle}}_{{stops}}"));
 
   public static final List<Field> FILAMENT =
       List.of(

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
@@ -17,18 +18,21 @@ import org.stratonomy.engine.problem.Problem;
  * stays; each of the others, the largest first, goes to the free place nearest to where it is. If
  * that leaves no room, all that is not fixed is packed anew from the front left corner. Among
  * places along the axes the nearest free one touches, with its room around it, others or the edge
- * of the bed, or keeps its X or Y; so these are all that have to be tried.
+ * of the bed, or keeps its X or Y; so these are all that have to be tried. On a round bed, where
+ * the nearest place may touch the edge anywhere, one near to it is found.
  */
 final class Arranger {
   private static final double ROUNDING_MM = 1e-6;
 
+  private final Machine machine;
   private final double bedX;
   private final double bedY;
   private final double spacing;
 
-  Arranger(double bedX, double bedY, double spacing) {
-    this.bedX = bedX;
-    this.bedY = bedY;
+  Arranger(Machine machine, double spacing) {
+    this.machine = machine;
+    this.bedX = machine.bedX();
+    this.bedY = machine.bedY();
     this.spacing = spacing;
   }
 
@@ -105,6 +109,11 @@ final class Arranger {
   }
 
   private boolean isOnBed(Box box) {
+    if (machine.hasRoundBed()) {
+      double x = Math.abs(box.x - bedX / 2) + box.halfX - ROUNDING_MM;
+      double y = Math.abs(box.y - bedY / 2) + box.halfY - ROUNDING_MM;
+      return machine.isOnBed(bedX / 2 + x, bedY / 2 + y, 0);
+    }
     return box.x >= least(box.halfX, bedX) - ROUNDING_MM
         && box.x <= bedX - least(box.halfX, bedX) + ROUNDING_MM
         && box.y >= least(box.halfY, bedY) - ROUNDING_MM
@@ -125,10 +134,33 @@ final class Arranger {
       xs.addAll(List.of(other.x - reachX, other.x + reachX));
       ys.addAll(List.of(other.y - reachY, other.y + reachY));
     }
+    if (machine.hasRoundBed()) {
+      addTouching(box, xs, ys);
+    }
     return xs.stream()
         .flatMap(x -> ys.stream().map(y -> box.at(x, y)))
         .filter(at -> isFree(at, taken))
         .min(Comparator.comparingDouble(at -> Math.hypot(at.x - box.x, at.y - box.y)));
+  }
+
+  /** Where a corner touches the edge of a round bed, for each X and Y that is looked at anyway. */
+  private void addTouching(Box box, List<Double> xs, List<Double> ys) {
+    List<Double> touchingX = new ArrayList<>();
+    for (double y : ys) {
+      double reach = reach(Math.abs(y - bedY / 2) + box.halfY, bedY, bedX) - box.halfX;
+      touchingX.addAll(List.of(bedX / 2 - reach, bedX / 2 + reach));
+    }
+    for (double x : List.copyOf(xs)) {
+      double reach = reach(Math.abs(x - bedX / 2) + box.halfX, bedX, bedY) - box.halfY;
+      ys.addAll(List.of(bedY / 2 - reach, bedY / 2 + reach));
+    }
+    xs.addAll(touchingX);
+  }
+
+  /** How far a round bed reaches from its middle along one axis, so far from it along the other. */
+  private static double reach(double aside, double across, double along) {
+    double share = Math.min(1, 2 * aside / across);
+    return along / 2 * Math.sqrt(1 - share * share);
   }
 
   private Problem noRoom(List<String> names, List<Boolean> fixed) {

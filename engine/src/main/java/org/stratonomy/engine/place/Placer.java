@@ -63,7 +63,7 @@ public final class Placer {
     List<Piece> pieces = plan.pieces();
     List<Bounds> bounds = pieces.stream().map(piece -> placed(piece).bounds()).toList();
     List<Vector> ways =
-        new Arranger(machine.bedX(), machine.bedY(), spacingMm)
+        new Arranger(machine, spacingMm)
             .arrange(pieces.stream().map(Piece::name).toList(), bounds, fixed(pieces));
     Plan arranged = plan;
     for (int i = 0; i < pieces.size(); i++) {

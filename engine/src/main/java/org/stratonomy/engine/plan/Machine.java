@@ -11,6 +11,7 @@ import org.stratonomy.engine.mesh.Bounds;
  *
  * @param bedX width of the bed, mm; places on it are told from its front left corner
  * @param bedY depth of the bed, mm
+ * @param bedShape {@link #RECTANGULAR} or {@link #ROUND}
  * @param originX X of the machine's own zero, from the front left corner, mm
  * @param originY Y of the machine's own zero, from the front left corner, mm
  * @param surface what lies on the bed; empty if it is not known
@@ -43,6 +44,7 @@ public record Machine(
     String name,
     double bedX,
     double bedY,
+    String bedShape,
     double originX,
     double originY,
     String surface,
@@ -99,6 +101,9 @@ public record Machine(
       return 2.5 * diameterMm;
     }
   }
+
+  public static final String RECTANGULAR = "rectangular";
+  public static final String ROUND = "round";
 
   public static final String BY_HAND = "by hand";
   public static final String FEEDER = "feeder";
@@ -186,10 +191,28 @@ public record Machine(
    * @param room to the edges, mm
    */
   public boolean hasOnBed(Bounds b, double room) {
-    return b.minX() >= room
-        && b.minY() >= room
-        && b.maxX() <= bedX - room
-        && b.maxY() <= bedY - room;
+    return isOnBed(b.minX(), b.minY(), room)
+        && isOnBed(b.maxX(), b.minY(), room)
+        && isOnBed(b.minX(), b.maxY(), room)
+        && isOnBed(b.maxX(), b.maxY(), room);
+  }
+
+  /**
+   * Whether a place is on the bed.
+   *
+   * @param room to the edge, mm
+   */
+  public boolean isOnBed(double x, double y, double room) {
+    if (!hasRoundBed()) {
+      return x >= room && y >= room && x <= bedX - room && y <= bedY - room;
+    }
+    double aside = (x - bedX / 2) / (bedX / 2 - room);
+    double along = (y - bedY / 2) / (bedY / 2 - room);
+    return aside * aside + along * along <= 1;
+  }
+
+  public boolean hasRoundBed() {
+    return bedShape.equals(ROUND);
   }
 
   /** How many filaments a plan may use. */
@@ -205,7 +228,7 @@ public record Machine(
 
   /** Whether the head can wait at a place. */
   public boolean reaches(Purging.Place place) {
-    return place.x() >= 0 && place.y() >= 0 && place.x() <= bedX && place.y() <= bedY;
+    return isOnBed(place.x(), place.y(), 0);
   }
 
   /** Thinnest layer that some nozzle lays well, mm. */

@@ -16,6 +16,7 @@ import net.jqwik.api.constraints.Size;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.Shapes;
+import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
@@ -40,6 +41,13 @@ import org.stratonomy.engine.strata.PlacedPiece;
 class PlacerTest {
   private static final Offset<Double> EXACT = within(1e-4);
   private static final Machine MACHINE = ShelfReader.standard().machine("workshop-one");
+
+  private static final Machine ROUND =
+      ShelfFormat.machine(
+          ShelfFormat.write(MACHINE)
+              .put("bedShape", "round")
+              .put("parkX", MACHINE.bedX() / 2)
+              .put("parkY", MACHINE.bedY() / 2));
 
   private static final Map<String, Mesh> MESHES =
       Map.of("small", Shapes.bar(10, 20, 5), "large", Shapes.bar(40, 30, 20));
@@ -67,22 +75,23 @@ class PlacerTest {
   @Property(tries = 60)
   void arrangedPiecesLieOnTheBedAndApart(
       @ForAll @Size(min = 2, max = 7) List<@DoubleRange(min = -40, max = 300) Double> xs,
-      @ForAll @DoubleRange(min = 0, max = 12) double spacing) {
+      @ForAll @DoubleRange(min = 0, max = 12) double spacing,
+      @ForAll boolean round) {
+    Machine machine = round ? ROUND : MACHINE;
     List<Piece> pieces = new ArrayList<>();
     for (int i = 0; i < xs.size(); i++) {
       pieces.add(piece("p" + i, i % 3 == 0 ? "large" : "small", xs.get(i), 100 + 3 * i));
     }
     Plan plan = plan(pieces.toArray(Piece[]::new));
-    Plan arranged = new Placer(plan, SOURCE).arrange(spacing, MACHINE);
+    Plan arranged = new Placer(plan, SOURCE).arrange(spacing, machine);
     for (int i = 0; i < pieces.size(); i++) {
       Bounds b = placed(arranged, "p" + i).bounds();
-      assertThat(b.minX()).isGreaterThan(-1e-3);
-      assertThat(b.maxX()).isLessThan(MACHINE.bedX() + 1e-3);
+      assertThat(machine.hasOnBed(b, -1e-3)).isTrue();
       for (int j = 0; j < i; j++) {
         assertThat(gap(b, placed(arranged, "p" + j).bounds())).isGreaterThan(spacing - 1e-3);
       }
     }
-    assertThat(new Placer(arranged, SOURCE).arrange(spacing, MACHINE)).isEqualTo(arranged);
+    assertThat(new Placer(arranged, SOURCE).arrange(spacing, machine)).isEqualTo(arranged);
   }
 
   @Test
