@@ -51,8 +51,14 @@
       failed = 'This browser cannot draw in 3D (WebGL is off). All other views work.';
       return;
     }
-    scene.setBed(session.machine, document.documentElement.dataset['mode'] === 'dark');
     return () => scene?.dispose();
+  });
+
+  // The same machine is the same bed, whatever else of the plan changes.
+  const machine = $derived(session.machine);
+
+  $effect(() => {
+    scene?.setBed(machine, document.documentElement.dataset['mode'] === 'dark');
   });
 
   $effect(() => {
