@@ -83,8 +83,7 @@ public record MachineChange(
     }
 
     private static String room(Machine m) {
-      return (m.hasRoundBed() ? "round, " : "")
-          + text("%s × %s × %s mm", m.bedX(), m.bedY(), m.heightMm());
+      return m.bedText() + text(", %s mm high", m.heightMm());
     }
 
     private static String changes(Machine m) {

@@ -56,7 +56,7 @@ class MachineChangeTest {
     assertThat(small.differences())
         .contains(
             new Difference("Nozzle", "0.4 mm", "0.25 mm"),
-            new Difference("Room", "250 × 210 × 220 mm", "100 × 90 × 50 mm"),
+            new Difference("Room", "250 × 210 mm, 220 mm high", "100 × 90 mm, 50 mm high"),
             new Difference("Line width", "0.44 mm", "0.275 mm"));
     Rule width = Shapes.everywhere(Map.of(Setting.LINE_WIDTH, Value.of(0.4)));
     assertThat(change("small", Shapes.bar(20, 20, 5), width).differences())

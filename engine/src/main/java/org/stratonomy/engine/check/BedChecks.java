@@ -10,8 +10,9 @@ import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.strata.PlacedPiece;
 
-/** Looks whether the bed may get as hot as it is to be, and whether what lies on it holds there. */
+/** What a bed holds: how hot it may get, what stands over it, and what sticks to its surface. */
 final class BedChecks {
   private BedChecks() {}
 
@@ -39,12 +40,31 @@ final class BedChecks {
     return findings;
   }
 
+  /**
+   * Whether all of a piece stands over the bed; a round one may hold what its box reaches beside.
+   */
+  static boolean holds(Machine machine, PlacedPiece piece) {
+    if (machine.hasOnBed(piece.bounds(), 0)) {
+      return true;
+    }
+    for (int body = 0; body < piece.meshes().size(); body++) {
+      double[] xyz = piece.vertices(body);
+      for (int i = 0; i < xyz.length; i += 3) {
+        if (!machine.isOnBed(xyz[i], xyz[i + 1], 0)) {
+          return false;
+        }
+      }
+    }
+    return true;
+  }
+
   private static Finding slippery(Filament filament, String surface) {
     return found(
         "bed-surface:" + filament.id(),
         Severity.WARNING,
         "%s does not hold well on the bed".formatted(filament.name()),
-        "On the bed lies: %s. It holds on: %s. Put another surface on the bed and say so on the shelf, or begin with another filament."
+        ("On the bed lies: %s. It holds on: %s. Put another surface on the bed and say so on the"
+                + " shelf, or begin with another filament.")
             .formatted(surface, filament.surfaces()));
   }
 

@@ -118,7 +118,7 @@ public final class Checks {
     Piece piece = p.piece();
     Bounds b = p.bounds();
     mesh(p);
-    if (!isOnBed(p)) {
+    if (!BedChecks.holds(machine, p)) {
       add(
           "off-bed:" + piece.id(),
           Severity.ERROR,
@@ -229,22 +229,6 @@ public final class Checks {
           Optional.empty(),
           remedies);
     }
-  }
-
-  /** A round bed may hold what the corners of its box are beside of. */
-  private boolean isOnBed(PlacedPiece p) {
-    if (machine.hasOnBed(p.bounds(), 0) || !machine.hasRoundBed()) {
-      return machine.hasOnBed(p.bounds(), 0);
-    }
-    for (int body = 0; body < p.meshes().size(); body++) {
-      double[] xyz = p.vertices(body);
-      for (int i = 0; i < xyz.length; i += 3) {
-        if (!machine.isOnBed(xyz[i], xyz[i + 1], 0)) {
-          return false;
-        }
-      }
-    }
-    return true;
   }
 
   private List<Remedy> toMiddle(Piece piece, Bounds b) {
@@ -405,14 +389,8 @@ public final class Checks {
   /** How far something reaches on a bed that is too small for it. */
   static String offBed(Bounds b, Machine machine) {
     return text(
-        "It spans X %.1f to %.1f and Y %.1f to %.1f mm; the bed is %s%.0f × %.0f mm.",
-        b.minX(),
-        b.maxX(),
-        b.minY(),
-        b.maxY(),
-        machine.hasRoundBed() ? "round, " : "",
-        machine.bedX(),
-        machine.bedY());
+        "It spans X %.1f to %.1f and Y %.1f to %.1f mm; the bed is %s.",
+        b.minX(), b.maxX(), b.minY(), b.maxY(), machine.bedText());
   }
 
   static String text(String format, Object... args) {

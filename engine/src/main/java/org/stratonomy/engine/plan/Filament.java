@@ -60,6 +60,11 @@ public record Filament(
             .anyMatch(s -> s.strip().equalsIgnoreCase(surface.strip()));
   }
 
+  /** Mass of a length of strand, g. */
+  public double grams(double strandMm) {
+    return strandMm * crossSectionMm2() / 1000 * densityGCm3;
+  }
+
   /** Cross-section of the strand, mm². */
   public double crossSectionMm2() {
     return Math.PI * diameterMm * diameterMm / 4;

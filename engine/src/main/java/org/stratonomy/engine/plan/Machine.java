@@ -211,6 +211,11 @@ public record Machine(
     return aside * aside + along * along <= 1;
   }
 
+  /** Shape and size of the bed in words, as in “250 × 210 mm” or “round, 220 × 220 mm”. */
+  public String bedText() {
+    return "%s%s × %s mm".formatted(hasRoundBed() ? "round, " : "", Value.of(bedX), Value.of(bedY));
+  }
+
   public boolean hasRoundBed() {
     return bedShape.equals(ROUND);
   }

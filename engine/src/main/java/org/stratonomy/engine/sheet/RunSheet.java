@@ -126,11 +126,7 @@ public final class RunSheet {
     Filament first = result.resolver().filament(result.schedule().firstSlot());
     return machine.changesByItself()
         ? ""
-        : text("The first %s needs %.1f g.", first.name(), grams(ledger.startMm(), first));
-  }
-
-  private static double grams(double strandMm, Filament filament) {
-    return strandMm * filament.crossSectionMm2() / 1000 * filament.densityGCm3();
+        : text("The first %s needs %.1f g.", first.name(), first.grams(ledger.startMm()));
   }
 
   private record FilamentRow(
@@ -206,7 +202,7 @@ public final class RunSheet {
         into.name(),
         String.join(", ", halt.kinds()),
         halt.note(),
-        halt.colourChange() ? text("%.1f g", grams(halt.strandMm(), into)) : "");
+        halt.colourChange() ? text("%.1f g", into.grams(halt.strandMm())) : "");
   }
 
   /** Time of day so long after the start, with the day if it is another one. */
