@@ -160,7 +160,7 @@
             >
           </thead>
           <tbody>
-            {#each rows as { number, halt, at, away } (number)}
+            {#each rows as { number, halt, at } (number)}
               {@const into = session.filament(halt.toSlot)}
               <tr>
                 <td
@@ -168,7 +168,7 @@
                   <span class="num">{number}</span></td
                 >
                 <td class="num">{clockTime(at, start)}</td>
-                <td class="num">{duration(away)}</td>
+                <td class="num">{duration(halt.freeSeconds)}</td>
                 <td class="num">L{halt.layer}, {mm(halt.heightMm)}</td>
                 <td>
                   {#if halt.colourChange}

@@ -5,20 +5,13 @@ export interface Task {
   number: number;
   halt: HaltView;
   at: Date;
-  /** How long the operator could be away before it, s. */
-  away: number;
 }
 
 /** What needs the operator, in its order, with the time of day. */
 export function tasks(ledger: LedgerView, start: Date): Task[] {
-  let free = 0;
   return ledger.halts
     .filter((halt) => halt.needsOperator)
-    .map((halt, i) => {
-      const away = Math.max(0, halt.atSeconds - free);
-      free = halt.atSeconds + halt.seconds;
-      return { number: i + 1, halt, at: after(start, halt.atSeconds), away };
-    });
+    .map((halt, i) => ({ number: i + 1, halt, at: after(start, halt.atSeconds) }));
 }
 
 export function after(start: Date, seconds: number): Date {

@@ -47,7 +47,7 @@
   </Popover.Trigger>
   <Portal>
     <Popover.Positioner class="z-50">
-      <Popover.Content class="slots-list">
+      <Popover.Content class="popover-sheet">
         <p class="panel-title">
           {TITLES[session.machine.tools]}
         </p>
@@ -75,16 +75,6 @@
 </Popover>
 
 <style>
-  :global(.slots-list) {
-    width: 320px;
-    padding: 10px 12px 12px;
-    background: var(--sheet);
-    color: var(--ink);
-    border: 1px solid var(--rule);
-    border-radius: 4px;
-    box-shadow: 0 8px 30px rgb(0 0 0 / 25%);
-  }
-
   label {
     display: grid;
     grid-template-columns: 16px 16px 1fr 66px;

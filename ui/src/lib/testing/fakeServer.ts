@@ -177,6 +177,7 @@ export const RESULT: ResultView = {
         seconds: 90,
         colourChange: true,
         needsOperator: true,
+        freeSeconds: 1800,
         fromSlot: 1,
         toSlot: 2,
         stops: [],

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Layers from '@lucide/svelte/icons/copy-plus';
+  import CopyPlus from '@lucide/svelte/icons/copy-plus';
   import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
   import { ApiProblem, client, data, type VariantView } from '../api/client';
   import type { PlanSession } from '../model/session.svelte';
@@ -56,13 +56,13 @@
 
 <Popover positioning={{ placement: 'bottom-start' }}>
   <Popover.Trigger class="tool" title="Variants of this plan: keep its state, compare">
-    <Layers size={14} />
+    <CopyPlus size={14} />
     {#if variants.length > 1}<span>{own?.name}</span>{/if}
     <span class="sr-only">Variants</span>
   </Popover.Trigger>
   <Portal>
     <Popover.Positioner class="z-50">
-      <Popover.Content class="slots-list">
+      <Popover.Content class="popover-sheet">
         <p class="panel-title">Variants</p>
         <ul aria-label="Variants of the plan">
           {#each variants as variant (variant.id)}

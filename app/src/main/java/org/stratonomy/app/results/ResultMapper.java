@@ -317,6 +317,7 @@ final class ResultMapper {
                         h.seconds(),
                         h.colourChange(),
                         h.needsOperator(),
+                        h.freeSeconds(),
                         h.fromSlot(),
                         h.toSlot(),
                         h.stops(),

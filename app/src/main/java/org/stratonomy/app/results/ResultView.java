@@ -247,6 +247,7 @@ public record ResultView(
       double seconds,
       boolean colourChange,
       boolean needsOperator,
+      double freeSeconds,
       int fromSlot,
       int toSlot,
       List<String> stops,

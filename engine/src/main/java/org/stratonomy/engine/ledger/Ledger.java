@@ -54,6 +54,7 @@ public record Ledger(
    * @param atSeconds since the start of the print
    * @param seconds how long it takes
    * @param needsOperator whether somebody has to be there
+   * @param freeSeconds how long the operator is free before it; 0 if not needed
    * @param stops ids of the planner's stops that happen here
    * @param kinds of these, in the order in which they happen
    * @param beforeStroke index of the stroke of the layer that follows, from 0
@@ -68,6 +69,7 @@ public record Ledger(
       double seconds,
       boolean colourChange,
       boolean needsOperator,
+      double freeSeconds,
       int fromSlot,
       int toSlot,
       List<String> stops,
@@ -85,6 +87,7 @@ public record Ledger(
           seconds,
           colourChange,
           needsOperator,
+          freeSeconds,
           fromSlot,
           toSlot,
           stops,
@@ -112,6 +115,7 @@ public record Ledger(
     /** Strand since the last change of filament, and which halt that was; -1 for the start. */
     private double strandMm;
 
+    private double busyUntil;
     private int lastChange = -1;
     private double startMm;
 
@@ -196,6 +200,16 @@ public record Ledger(
       strandMm = 0;
     }
 
+    /** How long the operator is free before a halt, s. */
+    private double free(Halt halt, double now) {
+      if (!halt.needsOperator(machine)) {
+        return 0;
+      }
+      double free = Math.max(0, now - busyUntil);
+      busyUntil = now + halt.seconds(machine);
+      return free;
+    }
+
     private void halt(LayerSchedule layer, Halt halt, double now) {
       if (halt.isColourChange()) {
         takenOut();
@@ -211,6 +225,7 @@ public record Ledger(
               halt.seconds(machine),
               halt.isColourChange(),
               halt.needsOperator(machine),
+              free(halt, now),
               halt.fromSlot(),
               halt.toSlot(),
               halt.stops().stream().map(Stop::id).toList(),

@@ -179,22 +179,20 @@ public final class RunSheet {
 
   private List<TaskRow> tasks() {
     List<TaskRow> tasks = new ArrayList<>();
-    double free = 0;
     for (Ledger.HaltEntry halt : ledger.halts()) {
       if (halt.needsOperator()) {
-        tasks.add(task(tasks.size() + 1, halt, Math.max(0, halt.atSeconds() - free)));
-        free = halt.atSeconds() + halt.seconds();
+        tasks.add(task(tasks.size() + 1, halt));
       }
     }
     return tasks;
   }
 
-  private TaskRow task(int number, Ledger.HaltEntry halt, double away) {
+  private TaskRow task(int number, Ledger.HaltEntry halt) {
     Filament into = result.resolver().filament(halt.toSlot());
     return new TaskRow(
         number,
         clock(halt.atSeconds()),
-        duration(away),
+        duration(halt.freeSeconds()),
         halt.layer(),
         mm(halt.heightMm()),
         halt.colourChange(),

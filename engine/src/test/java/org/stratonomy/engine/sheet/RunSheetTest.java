@@ -1,6 +1,7 @@
 package org.stratonomy.engine.sheet;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -19,6 +20,7 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
 
 /** The run sheet as a PDF, read back. */
 class RunSheetTest {
@@ -57,6 +59,19 @@ class RunSheetTest {
       assertThat(text).contains("%.1f g".formatted(slot.massG()));
       assertThat(text).contains("%.2f m".formatted(slot.lengthMm() / 1000));
     }
+  }
+
+  @Test
+  void oneIsFreeFromTheEndOfOneHaltToTheNext() {
+    Rule third = new Rule(new Where(List.of(), List.of(3)), Map.of(Setting.FILAMENT, Value.of(1)));
+    Plan plan = Shapes.plan(List.of(2.0, 4.0), SECOND, third);
+    List<Ledger.HaltEntry> halts = Shapes.compute(plan, Shapes.bar(60, 50, 8)).ledger().halts();
+    assertThat(halts).hasSize(2).allMatch(Ledger.HaltEntry::needsOperator);
+    assertThat(halts.getFirst().freeSeconds()).isEqualTo(halts.getFirst().atSeconds());
+    assertThat(halts.getLast().freeSeconds())
+        .isCloseTo(
+            halts.getLast().atSeconds() - halts.getFirst().atSeconds() - halts.getFirst().seconds(),
+            within(1e-6));
   }
 
   @Test
