@@ -5,12 +5,17 @@
   import Table from '@lucide/svelte/icons/table-2';
   import Undo from '@lucide/svelte/icons/undo-2';
   import { Menu, Portal } from '@skeletonlabs/skeleton-svelte';
+  import type { LedgerView } from '../api/client';
+  import { sum } from '../ledger/table';
   import { duration, grams } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import FindingsButton from './FindingsButton.svelte';
   import MachineQuestion from './MachineQuestion.svelte';
   import VariantsButton from '../variants/VariantsButton.svelte';
   import SlotsButton from './SlotsButton.svelte';
+
+  /** With more filaments than this there is room for their sum only. */
+  const MOST_TOLD = 4;
 
   interface Props {
     session: PlanSession;
@@ -32,6 +37,10 @@
     ledger?.halts.filter((h) => h.kinds.some((kind) => waiting.includes(kind))).length ?? 0,
   );
   const changes = $derived(ledger?.halts.filter((h) => h.colourChange).length ?? 0);
+
+  function told({ slot, massG, lengthMm }: LedgerView['slots'][number]): string {
+    return `${session.filament(slot).name}: ${grams(massG)}, ${(lengthMm / 1000).toFixed(2)} m`;
+  }
 
   function rename(event: Event) {
     const input = event.currentTarget as HTMLInputElement;
@@ -86,14 +95,20 @@
         ><Table size={14} /></button
       >
       <span title="Time with changes of filament and stops">{duration(ledger.seconds)}</span>
-      <span class="grams">
-        {#each ledger.slots as slot (slot.slot)}
-          <span title="{session.filament(slot.slot).name}: {(slot.lengthMm / 1000).toFixed(2)} m">
-            <span class="swatch" style:background={session.filament(slot.slot).colour}></span>
-            {grams(slot.massG)}
-          </span>
-        {/each}
-      </span>
+      {#if ledger.slots.length > MOST_TOLD}
+        <span title={ledger.slots.map(told).join('\n')}
+          >{grams(sum(ledger.slots, (slot) => slot.massG))} of {ledger.slots.length} filaments</span
+        >
+      {:else}
+        <span class="grams">
+          {#each ledger.slots as slot (slot.slot)}
+            <span title={told(slot)}>
+              <span class="swatch" style:background={session.filament(slot.slot).colour}></span>
+              {grams(slot.massG)}
+            </span>
+          {/each}
+        </span>
+      {/if}
       <span
         title="Changes of filament{ledger.savedChanges > 0
           ? `; the order that was found spares ${ledger.savedChanges}`
