@@ -86,30 +86,16 @@ public final class Scheduler {
    * @param parallel runs a task for each layer, given their number and what to do for each index
    */
   public Schedule schedule(Skirt skirt, Raft raft, Parallel parallel) {
-    List<Ordered> ordered = new ArrayList<>();
     Ground bare = new Ground(() -> skirt, () -> raft, Optional.empty());
     List<SortedSet<Integer>> needed =
         stack.layers().stream().map(layer -> slots(layer, bare)).toList();
     List<List<Integer>> filaments = filaments(needed);
     Ground ground = bare.with(towers.tower(filaments));
     int firstSlot = filaments.stream().flatMap(List::stream).findFirst().orElse(1);
-    int slot = firstSlot;
-    double x = 0;
-    double y = 0;
-    for (PlanLayer layer : stack.layers()) {
-      List<Integer> own = filaments.get(layer.number() - 1);
-      boolean any = own.isEmpty() && (ground.hasTower(layer) || sinks.hasLoose(layer));
-      Ordered next = order(layer, ground, x, y, slot, any ? List.of(slot) : own);
-      ordered.add(next);
-      if (!next.order.items().isEmpty()) {
-        LineOrder.Item last = next.order.items().getLast();
-        slot = last.slot();
-        x = last.endX();
-        y = last.endY();
-      }
-    }
-    LayerSchedule[] layers = new LayerSchedule[ordered.size()];
-    parallel.forEach(layers.length, i -> layers[i] = layer(stack.layers().get(i), ordered.get(i)));
+    Ordering ordering = new Ordering(ground, filaments, firstSlot);
+    LayerSchedule[] layers = new LayerSchedule[stack.size()];
+    parallel.forEach(
+        layers.length, i -> layers[i] = layer(stack.layers().get(i), ordering.ofLayer(i)));
     return new Schedule(
         List.of(layers),
         firstSlot,
@@ -119,6 +105,45 @@ public final class Scheduler {
             ? 0
             : FilamentOrder.changes(FilamentOrder.plain(needed, FilamentOrder.ANY)),
         ground.tower());
+  }
+
+  /**
+   * The order of lines, layer by layer, as far as it is asked for: each layer begins where the one
+   * before it ends. Several threads may ask; while one finds an order the others use those found.
+   */
+  private final class Ordering {
+    private final Ground ground;
+    private final List<List<Integer>> filaments;
+    private final List<Ordered> found = new ArrayList<>();
+    private int slot;
+    private double x;
+    private double y;
+
+    Ordering(Ground ground, List<List<Integer>> filaments, int firstSlot) {
+      this.ground = ground;
+      this.filaments = filaments;
+      slot = firstSlot;
+    }
+
+    synchronized Ordered ofLayer(int index) {
+      while (found.size() <= index) {
+        found.add(next(stack.layers().get(found.size())));
+      }
+      return found.get(index);
+    }
+
+    private Ordered next(PlanLayer layer) {
+      List<Integer> own = filaments.get(layer.number() - 1);
+      boolean any = own.isEmpty() && (ground.hasTower(layer) || sinks.hasLoose(layer));
+      Ordered next = order(layer, ground, x, y, slot, any ? List.of(slot) : own);
+      if (!next.order.items().isEmpty()) {
+        LineOrder.Item last = next.order.items().getLast();
+        slot = last.slot();
+        x = last.endX();
+        y = last.endY();
+      }
+      return next;
+    }
   }
 
   /**
