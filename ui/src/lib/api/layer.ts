@@ -12,6 +12,8 @@ export interface Bleed {
 /** The toolpaths of one layer, as docs/formats/layer.md describes them; arrays by stroke. */
 export interface LayerPaths {
   readonly strokes: number;
+  /** How long the layer takes, s. */
+  readonly seconds: number;
   /** Points of stroke i: starts[i] to starts[i + 1] - 1. */
   readonly starts: Uint32Array;
   /** x, y of each point, mm. */
@@ -36,7 +38,10 @@ export interface LayerPaths {
   readonly retracted: Uint8Array;
 }
 
-export function readLayer(buffer: ArrayBuffer): LayerPaths {
+/**
+ * @param seconds how long the layer takes, which the bytes do not say
+ */
+export function readLayer(buffer: ArrayBuffer, seconds = 0): LayerPaths {
   const [strokes, points] = new Uint32Array(buffer, 0, 2) as unknown as [number, number];
   let at = 8;
   const take = <T>(make: (from: number) => T, bytes: number): T => {
@@ -59,6 +64,7 @@ export function readLayer(buffer: ArrayBuffer): LayerPaths {
   const viaStarts = starts();
   return {
     strokes,
+    seconds,
     starts: strokeStarts,
     xy,
     width,

@@ -36,6 +36,7 @@ import type {
   SampleSpot,
   StopView,
 } from './document';
+import { Look } from '../sheet/look.svelte';
 import { clampLayer, layerBottom, layerFromPlane, type Heights } from './heights';
 
 /** A longer computation shows how far it is after this time, ms. */
@@ -72,6 +73,8 @@ export class PlanSession {
   /** The spot that a sample is shown of. */
   sampled: SampleSpot | undefined = $state.raw(undefined);
 
+  /** How lines are shown. */
+  readonly look = new Look();
   /** The layer at the level as it will be, while the rest is computed. */
   preview: { revision: string; height: number; paths: LayerPaths } | undefined =
     $state.raw(undefined);
@@ -328,7 +331,11 @@ export class PlanSession {
     const key = `${this.resultRevision}/${n}`;
     let paths = this.layers.get(key);
     if (!paths) {
-      paths = bytes(`/api/revisions/${this.resultRevision}/layers/${n}`).then(readLayer);
+      const { starts, ledger } = this.result!;
+      const seconds = (starts[n] ?? ledger.seconds) - starts[n - 1]!;
+      paths = bytes(`/api/revisions/${this.resultRevision}/layers/${n}`).then((layer) =>
+        readLayer(layer, seconds),
+      );
       this.layers.set(key, paths);
       paths.catch(() => this.layers.delete(key));
       if (this.layers.size > LAYERS_KEPT) {

@@ -7,6 +7,8 @@
   import { geometry, modelOrigin, placementMatrix, surface } from './meshes';
   import { PlanScene, type Pick } from './PlanScene';
   import { drawsInSoftware } from './graphics';
+  import ColourChoice from '../sheet/ColourChoice.svelte';
+  import ModelLines from './ModelLines.svelte';
   import { movePiece, moveRegion, resizeRegion } from './handling';
   import { isBrush, mark as paint } from './marker';
   import { PatchMarks } from './patchMarks';
@@ -41,6 +43,8 @@
   /** The middle of the bottom of each piece's model, in its coordinates. */
   // eslint-disable-next-line svelte/prefer-svelte-reactivity -- read on clicks only
   const origins = new Map<string, Vector3>();
+  /** Whether the lines are shown in the place of what they fill. */
+  let lines = $state(false);
   let failed = $state('');
   let shown = $state('');
 
@@ -418,13 +422,28 @@
   <div class="caption">
     <span class="panel-title">Model</span>
     {#if session.result}
-      <span class="num cut">cut at {mm(layerTop(session.heights, session.layer))}</span>
+      <span class="num cut"
+        >{lines ? 'lines up to' : 'cut at'} {mm(layerTop(session.heights, session.layer))}</span
+      >
     {/if}
     {#if session.handling}
       <span class="hint" role="status">{HINTS[session.handling]}</span>
     {/if}
-    <button class="tool" onclick={look} title="Look at all pieces">Fit</button>
+    <span class="tools">
+      <button
+        class="tool"
+        aria-pressed={lines}
+        onclick={() => (lines = !lines)}
+        title="Show every line that is seen from outside, and all of the layer at the level"
+        >Lines</button
+      >
+      {#if lines}<ColourChoice look={session.look} />{/if}
+      <button class="tool" onclick={look} title="Look at all pieces">Fit</button>
+    </span>
   </div>
+  {#if lines && scene}
+    <ModelLines {session} {scene} />
+  {/if}
 </div>
 
 <style>
@@ -458,8 +477,10 @@
     pointer-events: none;
   }
 
-  .caption button {
+  .tools {
     margin-left: auto;
+    display: flex;
+    gap: 4px;
     pointer-events: auto;
   }
 

@@ -57,6 +57,7 @@ export class PlanScene {
   /** Whether the user turned or moved the view since it was last set. */
   isTurned = false;
   private asked = 0;
+  private solid = true;
   readonly handles: PieceHandles;
 
   constructor(canvas: HTMLCanvasElement, smooth: boolean) {
@@ -140,6 +141,7 @@ export class PlanScene {
   ): void {
     const order = this.orderOf(geometry, matrix);
     const shown = new ShownBody(piece, body, geometry, order, matrix, bands, this.cut);
+    shown.setSolid(this.solid);
     this.bodies.push(shown);
     this.pieces.add(shown.group);
     this.draw();
@@ -179,6 +181,25 @@ export class PlanScene {
       );
       this.tower.position.set(tower.x, tower.y, tower.height / 2);
     }
+    this.draw();
+  }
+
+  /** Puts something into the scene, or takes it out again. */
+  add(what: THREE.Object3D): () => void {
+    this.scene.add(what);
+    this.draw();
+    return () => {
+      this.scene.remove(what);
+      this.draw();
+    };
+  }
+
+  /** Whether the pieces are shown solid below the level; their shadow above it stays. */
+  setSolid(on: boolean): void {
+    this.solid = on;
+    this.bodies.forEach((shown) => shown.setSolid(on));
+    this.tower.visible = on;
+    this.marks.visible = on;
     this.draw();
   }
 

@@ -76,6 +76,11 @@ export class ShownBody {
     this.order.cut(height);
   }
 
+  /** Whether what lies below the level is drawn. */
+  setSolid(on: boolean): void {
+    this.drawn[0]!.visible = on;
+  }
+
   /** Draws all triangles again, for a body that is being moved. */
   release(): void {
     this.drawn.forEach((mesh) => mesh.geometry.setDrawRange(0, Infinity));

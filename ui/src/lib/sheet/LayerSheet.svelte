@@ -1,14 +1,14 @@
 <script lang="ts">
   import Route from '@lucide/svelte/icons/route';
   import { untrack } from 'svelte';
-  import { SvelteSet } from 'svelte/reactivity';
   import type { LayerPaths } from '../api/layer';
   import { between, layerTop, mm } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import { drawsInSoftware } from '../scene/graphics';
   import { isTyping } from '../shell/keys';
-  import { drawLayer, type ColourBy, type View } from './draw';
-  import { MEASURES } from './measure';
+  import ColourChoice from './ColourChoice.svelte';
+  import { drawLayer, type View } from './draw';
+  import { isMeasure, MEASURES, rangeOf } from './measure';
   import { drawBed, drawHead, drawOutline, drawSpot, drawWaiting, waitingAt } from './overlays';
   import PlayBar from './PlayBar.svelte';
   import Probe from './Probe.svelte';
@@ -31,9 +31,8 @@
   let zoom = $state(1);
   let panX = $state(0);
   let panY = $state(0);
-  let colourBy: ColourBy = $state('filament');
   let travels = $state(false);
-  const hidden = new SvelteSet<string>();
+  const look = untrack(() => session.look);
   let playing = $state(false);
   /** How many lines are shown while they are played, from the first; a layer begins with all. */
   let until = $derived.by(() => paths?.strokes ?? 0);
@@ -83,6 +82,9 @@
   const halts = $derived(
     (session.result?.ledger.halts ?? []).filter((halt) => halt.layer === session.layer),
   );
+  const range = $derived(
+    paths && isMeasure(look.colourBy) ? rangeOf(MEASURES[look.colourBy].of(paths)) : undefined,
+  );
   const rolesHere = $derived(
     paths ? session.shelf.roles.filter((_, i) => paths!.role.includes(i)) : [],
   );
@@ -91,6 +93,11 @@
     if (session.result) {
       void load(session.layer, session.resultRevision);
     }
+  });
+
+  $effect(() => {
+    look.until = playing ? until : undefined;
+    return () => (look.until = undefined);
   });
 
   /** What is computed ahead of the rest, if it is of this place. */
@@ -152,11 +159,11 @@
     const drawing = {
       view,
       roles: session.shelf.roles,
-      colourBy,
+      colourBy: look.colourBy,
       slotColour: (slot: number) => session.filament(slot).colour,
       travels,
       travelColour: colour('--accent'),
-      hiddenRoles: hidden,
+      hiddenRoles: look.hidden,
     };
     if (below) {
       ctx.globalAlpha = 0.13;
@@ -271,13 +278,7 @@
       >
     {/if}
     <span class="tools">
-      <select class="field by" aria-label="Colour the lines by" bind:value={colourBy}>
-        <option value="filament">by filament</option>
-        <option value="role">by role</option>
-        {#each Object.entries(MEASURES) as [name, { label }] (name)}
-          <option value={name}>by {label}</option>
-        {/each}
-      </select>
+      <ColourChoice {look} />
       <button class="tool" aria-pressed={travels} onclick={() => (travels = !travels)}
         >Travel</button
       >
@@ -311,7 +312,13 @@
     </ul>
   {/if}
   {#if paths}
-    <SheetLegend {paths} {colourBy} {hidden} roles={rolesHere} />
+    <SheetLegend
+      colourBy={look.colourBy}
+      {range}
+      where="in this layer"
+      roles={rolesHere}
+      hidden={look.hidden}
+    />
     {#if playing}
       <PlayBar {paths} bind:until role={(i) => session.shelf.roles[paths!.role[i]!]!} />
     {/if}
@@ -360,11 +367,6 @@
     display: flex;
     gap: 4px;
     pointer-events: auto;
-  }
-
-  .by {
-    width: 112px;
-    min-height: 28px;
   }
 
   .halts {

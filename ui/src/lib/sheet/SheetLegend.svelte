@@ -1,22 +1,23 @@
 <script lang="ts">
   import type { SvelteSet } from 'svelte/reactivity';
-  import type { LayerPaths } from '../api/layer';
   import { ROLE_STYLE } from '../model/colours';
   import type { ColourBy } from './draw';
-  import { isMeasure, MEASURES, rangeOf, SCALE } from './measure';
+  import { isMeasure, MEASURES, SCALE, type Range } from './measure';
 
   interface Props {
-    paths: LayerPaths;
     colourBy: ColourBy;
-    /** The roles that the layer has lines of. */
+    /** Of the values that colours tell, if they tell any. */
+    range: Range | undefined;
+    /** Which lines it is about. */
+    where: string;
+    /** The roles that there are lines of. */
     roles: readonly string[];
     hidden: SvelteSet<string>;
   }
 
-  let { paths, colourBy, roles, hidden }: Props = $props();
+  let { colourBy, range, where, roles, hidden }: Props = $props();
 
   const measure = $derived(isMeasure(colourBy) ? MEASURES[colourBy] : undefined);
-  const range = $derived(measure && rangeOf(measure.of(paths)));
   const hiddenHere = $derived(roles.filter((role) => hidden.has(role)));
 
   function toggle(role: string) {
@@ -29,7 +30,7 @@
 </script>
 
 {#if colourBy === 'role'}
-  <ul class="legend" aria-label="Roles in this layer">
+  <ul class="legend" aria-label="Roles {where}">
     {#each roles as role (role)}
       <li>
         <button
@@ -56,8 +57,8 @@
 {:else if (measure && range) || hiddenHere.length > 0}
   <div class="legend">
     {#if measure && range}
-      <div role="group" aria-label="Scale of {measure.label} in this layer">
-        <p class="what">{measure.label} in this layer{measure.unit && `, ${measure.unit}`}</p>
+      <div role="group" aria-label="Scale of {measure.label} {where}">
+        <p class="what">{measure.label} {where}{measure.unit && `, ${measure.unit}`}</p>
         {#if range.low < range.high}
           <div class="scale" style:background="linear-gradient(to right, {SCALE.join(', ')})"></div>
           <p class="ends num"><span>{shown(range.low)}</span><span>{shown(range.high)}</span></p>

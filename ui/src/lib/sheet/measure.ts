@@ -15,6 +15,12 @@ export const MEASURES = {
   width: { label: 'width', unit: 'mm', decimals: 2, of: (paths) => paths.width },
   fan: { label: 'fan', unit: '%', decimals: 0, of: (paths) => paths.fan },
   temperature: { label: 'temperature', unit: '°C', decimals: 0, of: (paths) => paths.temperature },
+  layerTime: {
+    label: 'layer time',
+    unit: 's',
+    decimals: 0,
+    of: (paths) => new Float32Array(paths.strokes).fill(paths.seconds),
+  },
   order: {
     label: 'order',
     unit: '',

@@ -11,6 +11,7 @@ import SheetLegend from './SheetLegend.svelte';
 /** Three strokes of 10 mm; the second bleeds where it begins. */
 const PATHS: LayerPaths = {
   strokes: 3,
+  seconds: 12,
   starts: new Uint32Array([0, 2, 4, 6]),
   xy: new Float32Array([0, 0, 10, 0, 0, 1, 10, 1, 0, 2, 10, 2]),
   width: new Float32Array([0.44, 0.44, 0.5]),
@@ -42,24 +43,26 @@ beforeEach(async () => {
 
 it('shows the range of a value with its unit, and one value alone as everywhere', async () => {
   const { rerender } = render(SheetLegend, {
-    paths: PATHS,
     colourBy: 'flow',
+    range: { low: 3.52, high: 8 },
+    where: 'in this layer',
     roles: ROLES,
     hidden: new SvelteSet<string>(),
   });
   const scale = screen.getByRole('group', { name: 'Scale of flow in this layer' });
   expect(scale).toHaveTextContent(/flow in this layer, mm³\/s\s*3\.5\s*8\.0/);
-  await rerender({ colourBy: 'temperature' });
+  await rerender({ colourBy: 'temperature', range: { low: 210, high: 210 } });
   expect(screen.getByRole('group')).toHaveTextContent('210 everywhere');
-  await rerender({ colourBy: 'filament' });
+  await rerender({ colourBy: 'filament', range: undefined });
   expect(screen.queryByRole('group')).toBeNull();
 });
 
 it('hides roles, says so in every mode, and shows them again', async () => {
   const hidden = new SvelteSet<string>();
   const { rerender } = render(SheetLegend, {
-    paths: PATHS,
     colourBy: 'role',
+    range: undefined,
+    where: 'in this layer',
     roles: ROLES,
     hidden,
   });

@@ -1,0 +1,11 @@
+import { SvelteSet } from 'svelte/reactivity';
+import type { ColourBy } from './draw';
+
+/** How lines are shown, alike on the layer sheet and in the model. */
+export class Look {
+  colourBy: ColourBy = $state('filament');
+  /** Roles that are left out. */
+  readonly hidden = new SvelteSet<string>();
+  /** How many lines of the layer at the level are shown while they are played; undefined for all. */
+  until: number | undefined = $state();
+}
