@@ -2,6 +2,7 @@
   import { darker } from '../model/colours';
   import { duration, layerBottom, mm, niceStep } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
+  import { dayTime, readDayTime } from './runSheet';
 
   interface Props {
     session: PlanSession;
@@ -11,7 +12,9 @@
 
   let width = $state(800);
   const total = $derived(Math.max(1, session.result?.ledger.seconds ?? 1));
-  const LEFT = 62;
+  const LEFT = 92;
+  /** Time of day at which the print begins, as the field has it; elapsed time is shown without. */
+  let start = $state('');
 
   /** Spans of time that print with the same filaments. */
   const bands = $derived.by(() => {
@@ -41,7 +44,11 @@
     return LEFT + (seconds / total) * (width - LEFT - 12);
   }
 
+  /** Time since the start, or the time of day if it is known when that is. */
   function clock(seconds: number): string {
+    if (start) {
+      return dayTime(start, seconds);
+    }
     const minutes = Math.round(seconds / 60);
     return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
   }
@@ -58,7 +65,7 @@
 <div class="ribbon" bind:clientWidth={width}>
   <svg {width} height="46" role="group" aria-label="Clock ribbon: the print over time">
     <text x="8" y="16" class="title">Clock</text>
-    <text x="8" y="30" class="soft">h:min</text>
+    <text x="48" y="16" class="soft">{start ? 'from' : 'h:min'}</text>
     <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
     <g onclick={go}>
       {#each bands as band (band.from)}
@@ -101,10 +108,22 @@
       <title>{duration(total)} in all</title>
     {/if}
   </svg>
+  <input
+    class="start num"
+    aria-label="Time of day at which the print starts"
+    title="Time of day at which the print starts, as 8:30: the clock then tells times of day"
+    placeholder="start"
+    value={start}
+    onchange={(event) => {
+      start = readDayTime(event.currentTarget.value) ?? '';
+      event.currentTarget.value = start;
+    }}
+  />
 </div>
 
 <style>
   .ribbon {
+    position: relative;
     border-top: 1px solid var(--rule);
     background: var(--sheet);
     overflow: hidden;
@@ -112,6 +131,20 @@
 
   svg {
     display: block;
+  }
+
+  .start {
+    position: absolute;
+    left: 6px;
+    top: 21px;
+    width: 58px;
+    height: 21px;
+    padding: 0 3px;
+    border: 1px solid var(--rule);
+    border-radius: 3px;
+    background: var(--sheet);
+    color: var(--ink);
+    font-size: 11.5px;
   }
 
   .title {

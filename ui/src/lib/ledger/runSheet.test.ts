@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { RESULT, SHELF } from '../testing/fakeServer';
-import { clockTime, fieldTime, firstSlot, tasks } from './runSheet';
+import { clockTime, dayTime, fieldTime, firstSlot, readDayTime, tasks } from './runSheet';
 import { strandGrams } from './strand';
 
 const START = new Date(2026, 5, 1, 22, 50);
@@ -29,4 +29,21 @@ it('weighs strand', () => {
 
 it('fills a field for date and time with local time', () => {
   expect(fieldTime(START)).toBe('2026-06-01T22:50');
+});
+
+it('tells the time of day, and how many days later it is', () => {
+  expect(dayTime('08:30', 0)).toBe('08:30');
+  expect(dayTime('08:30', 5400)).toBe('10:00');
+  expect(dayTime('22:50', 4500)).toBe('00:05 +1 d');
+});
+
+it('reads times of day as people type them', () => {
+  expect(['8:30', ' 08.30', '830', '8', '21'].map(readDayTime)).toEqual([
+    '08:30',
+    '08:30',
+    '08:30',
+    '08:00',
+    '21:00',
+  ]);
+  expect(['', 'soon', '25:00', '8:75'].map(readDayTime)).toEqual(Array(4).fill(undefined));
 });

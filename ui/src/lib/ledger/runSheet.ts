@@ -36,3 +36,24 @@ export function fieldTime(at: Date): string {
 export function firstSlot(ledger: LedgerView): number | undefined {
   return ledger.halts.find((halt) => halt.colourChange)?.fromSlot ?? ledger.slots[0]?.slot;
 }
+
+/**
+ * Time of day some seconds after another one, with the number of days that have passed.
+ *
+ * @param start as 08:30
+ */
+export function dayTime(start: string, seconds: number): string {
+  const [hours, minutes] = start.split(':').map(Number) as [number, number];
+  const all = 60 * hours + minutes + Math.round(seconds / 60);
+  const days = Math.floor(all / 1440);
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${two(Math.floor(all / 60) % 24)}:${two(all % 60)}${days > 0 ? ` +${days} d` : ''}`;
+}
+
+/** A time of day as 08:30, from what was typed: 8:30, 8.30, 830 or 8; undefined if it is none. */
+export function readDayTime(typed: string): string | undefined {
+  const [, hours, minutes = '00'] = /^(\d{1,2})(?:[:.]?(\d\d))?$/.exec(typed.trim()) ?? [];
+  return hours !== undefined && Number(hours) < 24 && Number(minutes) < 60
+    ? `${hours.padStart(2, '0')}:${minutes}`
+    : undefined;
+}

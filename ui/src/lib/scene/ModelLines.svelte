@@ -22,6 +22,7 @@
     'outer wall',
     'inner wall',
     'top skin',
+    'solid infill',
     'bridge',
     'gap',
     'skirt',

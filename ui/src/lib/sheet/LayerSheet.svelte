@@ -1,5 +1,6 @@
 <script lang="ts">
   import Route from '@lucide/svelte/icons/route';
+  import RulerIcon from '@lucide/svelte/icons/ruler';
   import { untrack } from 'svelte';
   import type { LayerPaths } from '../api/layer';
   import { between, layerTop, mm } from '../model/heights';
@@ -9,9 +10,18 @@
   import ColourChoice from './ColourChoice.svelte';
   import { drawLayer, type View } from './draw';
   import { isMeasure, MEASURES, rangeOf } from './measure';
-  import { drawBed, drawHead, drawOutline, drawSpot, drawWaiting, waitingAt } from './overlays';
+  import {
+    drawBed,
+    drawHead,
+    drawOutline,
+    drawRuler,
+    drawSpot,
+    drawWaiting,
+    waitingAt,
+  } from './overlays';
   import PlayBar from './PlayBar.svelte';
   import Probe from './Probe.svelte';
+  import { Ruler, snapped } from './ruler.svelte';
   import SheetLegend from './SheetLegend.svelte';
   import { strokeAt } from './strokes';
   import { TowerDrag } from './towerDrag.svelte';
@@ -38,6 +48,14 @@
   let until = $derived.by(() => paths?.strokes ?? 0);
   let pointer: { x: number; y: number } | undefined = $state.raw(undefined);
   let panning = false;
+  /** Ends of what is measured take hold of a line this near, pixels. */
+  const SNAP_PX = 7;
+
+  /** A press that moves less than this is a click, pixels. */
+  const CLICK_PX = 4;
+
+  const ruler = new Ruler();
+  let pressed = { x: 0, y: 0 };
   const tower = untrack(() => new TowerDrag(session));
   let asked = '';
 
@@ -190,6 +208,9 @@
     if (outline) {
       drawOutline(ctx, outline, view, colour('--accent'));
     }
+    if (ruler.from) {
+      drawRuler(ctx, ruler.from, ruler.to, view, colour('--accent'));
+    }
     if (session.sampled) {
       drawSpot(ctx, session.sampled, view, colour('--accent'));
     }
@@ -203,6 +224,9 @@
   }
 
   function key(event: KeyboardEvent) {
+    if (event.key === 'Escape') {
+      ruler.clear();
+    }
     if (event.key === 's' && pointer && !isTyping(event) && !event.ctrlKey && !event.metaKey) {
       sampleHere();
     }
@@ -229,19 +253,31 @@
     pointer = { x: event.clientX - box.left, y: event.clientY - box.top };
     if (tower.at) {
       tower.move(onBed(pointer).x, onBed(pointer).y);
+    } else if (ruler.on) {
+      ruler.follow(markAt(pointer));
     }
   }
 
   function grip(event: PointerEvent) {
     const box = canvas.getBoundingClientRect();
     const at = onBed({ x: event.clientX - box.left, y: event.clientY - box.top });
+    pressed = { x: event.clientX, y: event.clientY };
     panning = !tower.start(at.x, at.y);
     canvas.setPointerCapture(event.pointerId);
   }
 
-  function release() {
+  function release(event: PointerEvent) {
     panning = false;
     tower.drop();
+    const still = Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) < CLICK_PX;
+    if (still && ruler.on && pointer) {
+      ruler.mark(markAt(pointer));
+    }
+  }
+
+  /** A place of the canvas, or the middle of a line near it, mm. */
+  function markAt(at: { x: number; y: number }) {
+    return snapped(paths, onBed(at), SNAP_PX / view.scale);
   }
 
   function fit() {
@@ -265,7 +301,7 @@
     onpointerup={release}
     onpointermove={move}
     onpointerleave={() => (pointer = undefined)}
-    ondblclick={sampleHere}
+    ondblclick={() => ruler.on || sampleHere()}
   ></canvas>
   <div class="caption">
     <span class="panel-title">Layer sheet</span>
@@ -290,9 +326,33 @@
         title="Follow the lines of this layer in their order"
         ><Route size={15} aria-hidden="true" /></button
       >
+      <button
+        class="tool"
+        aria-label="Measure"
+        aria-pressed={ruler.on}
+        onclick={() => ruler.toggle()}
+        title="Measure between two places: click both; ends take hold of the middle of lines"
+        ><RulerIcon size={15} aria-hidden="true" /></button
+      >
       <button class="tool" onclick={fit}>Fit</button>
     </span>
   </div>
+  {#if ruler.measured}
+    {@const { mm: length, dx, dy, end } = ruler.measured}
+    {@const left = end.x * view.scale + view.shiftX}
+    <p
+      class="measured num"
+      role="status"
+      style:left="{left}px"
+      style:top="{view.shiftY - end.y * view.scale}px"
+      style:translate="{left < width / 2 ? '8px' : 'calc(-100% - 8px)'}
+      {dy < 0 ? '10px' : 'calc(-100% - 10px)'}"
+    >
+      <strong>{length.toFixed(2)} mm</strong> X {dx.toFixed(2)} Y {dy.toFixed(2)}
+    </p>
+  {:else if ruler.on}
+    <p class="ask" role="status">Click {ruler.from ? 'the other place' : 'the first place'}.</p>
+  {/if}
   {#if halts.length > 0}
     <ul class="halts" aria-label="Stops at this layer">
       {#each halts as halt, i (i)}
@@ -367,6 +427,23 @@
     display: flex;
     gap: 4px;
     pointer-events: auto;
+  }
+
+  .measured,
+  .ask {
+    position: absolute;
+    padding: 1px 7px;
+    border: 1px solid var(--accent);
+    border-radius: 3px;
+    background: var(--sheet);
+    font-size: 12px;
+    white-space: nowrap;
+    pointer-events: none;
+  }
+
+  .ask {
+    left: 8px;
+    top: 34px;
   }
 
   .halts {

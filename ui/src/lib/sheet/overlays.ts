@@ -134,6 +134,40 @@ export function drawSpot(
   ctx.restore();
 }
 
+/** Draws from one place to another that is measured, with a dot at both ends. */
+export function drawRuler(
+  ctx: CanvasRenderingContext2D,
+  from: { x: number; y: number },
+  to: { x: number; y: number } | undefined,
+  view: View,
+  colour: string,
+): void {
+  const at = (p: { x: number; y: number }): [number, number] => [
+    p.x * view.scale + view.shiftX,
+    view.shiftY - p.y * view.scale,
+  ];
+  ctx.save();
+  for (const [width, stroke] of [
+    [4.5, '#fffefb'],
+    [1.8, colour],
+  ] as const) {
+    ctx.beginPath();
+    ctx.moveTo(...at(from));
+    ctx.lineTo(...at(to ?? from));
+    ctx.lineWidth = width;
+    ctx.strokeStyle = stroke;
+    ctx.stroke();
+  }
+  for (const end of to ? [from, to] : [from]) {
+    ctx.beginPath();
+    ctx.arc(...at(end), 4, 0, 2 * Math.PI);
+    ctx.fillStyle = '#fffefb';
+    ctx.fill();
+    ctx.stroke();
+  }
+  ctx.restore();
+}
+
 /** The bed with a line every 10 mm. */
 export function drawBed(
   ctx: CanvasRenderingContext2D,

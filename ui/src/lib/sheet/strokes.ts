@@ -38,16 +38,8 @@ export function strokeAt(
   let least = 0;
   for (let i = 0; i < Math.min(until, paths.strokes); i++) {
     for (let p = paths.starts[i]! + 1; p < paths.starts[i + 1]!; p++) {
-      const d =
-        distance(
-          x,
-          y,
-          paths.xy[2 * p - 2]!,
-          paths.xy[2 * p - 1]!,
-          paths.xy[2 * p]!,
-          paths.xy[2 * p + 1]!,
-        ) -
-        paths.width[i]! / 2;
+      const on = nearest(x, y, paths.xy.subarray(2 * p - 2, 2 * p + 2));
+      const d = Math.hypot(x - on.x, y - on.y) - paths.width[i]! / 2;
       if (d < least) {
         least = d;
         best = i;
@@ -57,12 +49,35 @@ export function strokeAt(
   return best === undefined ? undefined : { stroke: best, lengthMm: lengthOf(paths, best) };
 }
 
-function distance(x: number, y: number, ax: number, ay: number, bx: number, by: number): number {
-  const dx = bx - ax;
-  const dy = by - ay;
+/** The place on the middle of a line that is nearest to another place, if one is within some mm. */
+export function nearestOnLines(
+  paths: LayerPaths,
+  x: number,
+  y: number,
+  withinMm: number,
+): { x: number; y: number } | undefined {
+  let best: { x: number; y: number } | undefined;
+  let least = withinMm;
+  for (let i = 0; i < paths.strokes; i++) {
+    for (let p = paths.starts[i]! + 1; p < paths.starts[i + 1]!; p++) {
+      const on = nearest(x, y, paths.xy.subarray(2 * p - 2, 2 * p + 2));
+      const d = Math.hypot(x - on.x, y - on.y);
+      if (d <= least) {
+        least = d;
+        best = on;
+      }
+    }
+  }
+  return best;
+}
+
+/** The place of a straight piece that is nearest to a place. */
+function nearest(x: number, y: number, [ax, ay, bx, by]: ArrayLike<number> & Iterable<number>) {
+  const dx = bx! - ax!;
+  const dy = by! - ay!;
   const square = dx * dx + dy * dy;
-  const t = square === 0 ? 0 : Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / square));
-  return Math.hypot(x - ax - t * dx, y - ay - t * dy);
+  const t = square === 0 ? 0 : Math.max(0, Math.min(1, ((x - ax!) * dx + (y - ay!) * dy) / square));
+  return { x: ax! + t * dx, y: ay! + t * dy };
 }
 
 /** Length of a stroke, mm. */
