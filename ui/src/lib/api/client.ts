@@ -10,6 +10,7 @@ export type PieceView = Schemas['PieceView'];
 export type StratumView = Schemas['StratumView'];
 export type FindingView = Schemas['FindingView'];
 export type HaltView = Schemas['HaltView'];
+export type PlaceView = Schemas['PlaceView'];
 export type FillingView = Schemas['FillingView'];
 export type LevelView = Schemas['LevelView'];
 export type MachineChange = Schemas['MachineChange'];

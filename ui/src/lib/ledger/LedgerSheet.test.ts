@@ -35,6 +35,29 @@ it('shows the longest first, shares of the whole, and sums', async () => {
   expect(filaments).toHaveTextContent(/Chalk\s*1\.00\s*2\.40\s*3\.0 g\s*0\.10/);
 });
 
+it('tells what each stratum takes, if there are several', async () => {
+  const part = { piece: DOCUMENT.pieces[0]!.id, seconds: 1800, massG: 2, cost: 0.05 };
+  session.result = {
+    ...RESULT,
+    ledger: {
+      ...RESULT.ledger,
+      places: [
+        { ...part, stratum: 1, volumeMm3: 1500 },
+        { ...part, stratum: 2, volumeMm3: 500 },
+        { ...part, piece: '', stratum: 0, volumeMm3: 100 },
+      ],
+    },
+  };
+  render(LedgerSheet, { session, open: true });
+  const table = await screen.findByRole('table', { name: 'What each stratum takes' });
+  const rows = within(table)
+    .getAllByRole('row')
+    .map((row) => row.textContent!.replace(/\s+/g, ' ').trim());
+  expect(rows[1]).toMatch(new RegExp(`^${DOCUMENT.pieces[0]!.name} · stratum 1 30 min 1.50`));
+  expect(rows[3]).toMatch(/^beside the pieces.*0\.10/);
+  expect(rows.at(-1)).toMatch(/1 h 30 min 2\.10 6\.0 g 0\.15/);
+});
+
 it('is saved as the revision that is shown', async () => {
   render(LedgerSheet, { session, open: true });
   const csv = await screen.findByRole('link', { name: 'CSV' });

@@ -113,11 +113,12 @@ final class ProgramCommand implements Callable<Integer> {
       try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(output))) {
         Planner.writeProgram(result, despite, out);
       }
-      ObjectNode written = LedgerFormat.write(result.ledger());
+      ObjectNode written = LedgerFormat.write(result.plan(), result.ledger());
       if (ledger != null) {
         boolean table = ledger.toString().toLowerCase(Locale.ROOT).endsWith(".csv");
         Files.writeString(
-            ledger, table ? LedgerFormat.csv(result.ledger()) : written.toPrettyString());
+            ledger,
+            table ? LedgerFormat.csv(result.plan(), result.ledger()) : written.toPrettyString());
       }
       if (runSheet != null) {
         try (OutputStream sheet = Files.newOutputStream(runSheet)) {

@@ -2,6 +2,7 @@ package org.stratonomy.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions;
@@ -63,6 +64,50 @@ class LayerStory extends Story {
     assertThat(shown).isVisible();
     shown.click();
     assertThat(shown).isHidden();
+  }
+
+  @Test
+  void theModelShowsTheLines() {
+    drop(block(4));
+    assertThat(page.getByTestId("model-lines")).hasCount(0);
+    exactButton("Lines").click();
+    Locator lines = page.getByTestId("model-lines");
+    assertThat(lines).not().hasAttribute("data-pieces", "0");
+    int outside = Integer.parseInt(lines.getAttribute("data-pieces"));
+    named("Colour the lines by").selectOption("role");
+    page.getByLabel("Roles in all layers").getByText("skirt").click();
+    // With a role left out one may look inside: now all others are there.
+    assertThat(lines).not().hasAttribute("data-pieces", String.valueOf(outside));
+    assertThat(Integer.parseInt(lines.getAttribute("data-pieces"))).isGreaterThan(outside);
+    named("Colour the lines by").selectOption("layerTime");
+    assertThat(page.getByLabel("Scale of layer time in all layers")).containsText("layer time");
+    exactButton("Lines").click();
+    assertThat(lines).hasCount(0);
+  }
+
+  @Test
+  void distancesAreMeasured() {
+    drop(block(4));
+    Locator sheet = page.getByLabel(Pattern.compile("^Toolpaths of layer"));
+    exactButton("Measure").click();
+    double[] from = clickAt(sheet, 60, 120);
+    double[] to = clickAt(sheet, 130, 160);
+    double mm = Math.hypot(to[0] - from[0], to[1] - from[1]);
+    String said = page.locator(".measured strong").innerText();
+    assertThat(Double.parseDouble(said.replace(" mm", ""))).isCloseTo(mm, within(0.15));
+    exactButton("Measure").click();
+    assertThat(page.locator(".measured")).hasCount(0);
+  }
+
+  /** Clicks on a place of the sheet, and says where that is on the bed, mm. */
+  private double[] clickAt(Locator sheet, double x, double y) {
+    sheet.click(new Locator.ClickOptions().setPosition(x, y));
+    Matcher place =
+        Pattern.compile("X (-?[0-9.]+) Y (-?[0-9.]+)").matcher(page.locator(".probe").innerText());
+    assertThat(place.find()).isTrue();
+    return new double[] {
+      Double.parseDouble(place.group(1)), Double.parseDouble(place.group(2)),
+    };
   }
 
   /** The speeds at which a layer of the program lays lines, mm/s. */

@@ -42,6 +42,22 @@ class LedgerStory extends Story {
     assertThat(page.getByTestId("totals")).containsText(minutes);
   }
 
+  @Test
+  void theClockTellsTimesOfDay() {
+    drop(block(4));
+    Locator clock = page.getByLabel("Clock ribbon: the print over time");
+    assertThat(clock).containsText("0:00");
+    Locator start = named("Time of day at which the print starts");
+    start.fill("8.30");
+    start.press("Enter");
+    assertThat(start).hasValue("08:30");
+    assertThat(clock).containsText("08:30");
+    start.fill("noon");
+    start.press("Enter");
+    assertThat(start).hasValue("");
+    assertThat(clock).containsText("0:00");
+  }
+
   private static double sum(List<String[]> rows, String table, int column) {
     return rows.stream()
         .filter(row -> row[0].equals(table))

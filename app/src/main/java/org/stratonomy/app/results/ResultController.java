@@ -114,7 +114,7 @@ class ResultController {
   ResponseEntity<String> ledger(@PathVariable UUID revision) {
     PlanResult result = computations.result(revision);
     return Attachment.named(result.plan().name() + " ledger.json")
-        .body(LedgerFormat.write(result.ledger()).toPrettyString());
+        .body(LedgerFormat.write(result.plan(), result.ledger()).toPrettyString());
   }
 
   /** The same as comma-separated values. */
@@ -122,7 +122,7 @@ class ResultController {
   ResponseEntity<String> ledgerTable(@PathVariable UUID revision) {
     PlanResult result = computations.result(revision);
     return Attachment.named(result.plan().name() + " ledger.csv")
-        .body(LedgerFormat.csv(result.ledger()));
+        .body(LedgerFormat.csv(result.plan(), result.ledger()));
   }
 
   /**

@@ -16,6 +16,7 @@ import org.stratonomy.app.results.ResultView.LedgerView;
 import org.stratonomy.app.results.ResultView.MeshView;
 import org.stratonomy.app.results.ResultView.MixView;
 import org.stratonomy.app.results.ResultView.PieceView;
+import org.stratonomy.app.results.ResultView.PlaceView;
 import org.stratonomy.app.results.ResultView.PurgingView;
 import org.stratonomy.app.results.ResultView.ResolvedView;
 import org.stratonomy.app.results.ResultView.RoleView;
@@ -36,6 +37,7 @@ import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.FilamentChange;
 import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Resolver;
@@ -89,7 +91,7 @@ final class ResultMapper {
         pieces,
         mixes(),
         purging(),
-        ledger(result.ledger()),
+        ledger(result.plan(), result.ledger()),
         result.findings().stream().map(this::finding).toList());
   }
 
@@ -290,7 +292,7 @@ final class ResultMapper {
     return low + 1;
   }
 
-  private static LedgerView ledger(Ledger ledger) {
+  private static LedgerView ledger(Plan plan, Ledger ledger) {
     return new LedgerView(
         ledger.seconds(),
         ledger.travelSeconds(),
@@ -299,6 +301,17 @@ final class ResultMapper {
         ledger.savedChanges(),
         ledger.roles().stream()
             .map(r -> new RoleView(r.role().label(), r.seconds(), r.volumeMm3()))
+            .toList(),
+        ledger.places().stream()
+            .map(
+                p ->
+                    new PlaceView(
+                        p.piece() == Stroke.NO_PIECE ? "" : plan.pieces().get(p.piece()).id(),
+                        p.stratum(),
+                        p.seconds(),
+                        p.volumeMm3(),
+                        p.massG(),
+                        p.cost()))
             .toList(),
         ledger.slots().stream()
             .map(

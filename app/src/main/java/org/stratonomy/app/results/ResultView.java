@@ -223,11 +223,21 @@ public record ResultView(
       double changeSeconds,
       int savedChanges,
       List<RoleView> roles,
+      List<PlaceView> places,
       List<SlotView> slots,
       List<HaltView> halts,
       double startMm) {}
 
   public record RoleView(String role, double seconds, double volumeMm3) {}
+
+  /**
+   * Lines in one stratum of a piece, or beside all pieces.
+   *
+   * @param piece id of the piece; empty beside all of them
+   * @param stratum from 1; 0 beside all pieces
+   */
+  public record PlaceView(
+      String piece, int stratum, double seconds, double volumeMm3, double massG, double cost) {}
 
   public record SlotView(
       int slot, String filament, double lengthMm, double volumeMm3, double massG, double cost) {}

@@ -5,6 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.stratonomy.engine.ledger.Ledger;
+import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.plan.Plan;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -28,8 +30,10 @@ public final class LedgerFormat {
           .build()
           .withHeader();
 
-  /** Roles, times that lay nothing, and filaments; what does not apply to a row is empty. */
-  public static String csv(Ledger ledger) {
+  /**
+   * Roles, times that lay nothing, places, and filaments; what does not apply to a row is empty.
+   */
+  public static String csv(Plan plan, Ledger ledger) {
     List<Map<String, Object>> rows = new ArrayList<>();
     for (Ledger.RoleEntry entry : ledger.roles()) {
       Map<String, Object> row = row("role", entry.role().label(), entry.seconds());
@@ -39,6 +43,13 @@ public final class LedgerFormat {
     rows.add(row("other time", "travel", ledger.travelSeconds()));
     rows.add(row("other time", "from layer to layer", ledger.liftSeconds()));
     rows.add(row("other time", "changes and stops", ledger.changeSeconds()));
+    for (Ledger.PlaceEntry entry : ledger.places()) {
+      Map<String, Object> row = row("place", place(plan, entry), entry.seconds());
+      row.put("volumeMm3", entry.volumeMm3());
+      row.put("massG", entry.massG());
+      row.put("cost", entry.cost());
+      rows.add(row);
+    }
     for (Ledger.SlotEntry entry : ledger.slots()) {
       Map<String, Object> row = row("filament", entry.filament(), null);
       row.put("slot", entry.slot());
@@ -51,6 +62,13 @@ public final class LedgerFormat {
     return CsvMapper.shared().writer(COLUMNS).writeValueAsString(rows);
   }
 
+  /** The id of a piece with its stratum. */
+  private static String place(Plan plan, Ledger.PlaceEntry entry) {
+    return entry.piece() == Stroke.NO_PIECE
+        ? "beside the pieces"
+        : "%s stratum %d".formatted(plan.pieces().get(entry.piece()).id(), entry.stratum());
+  }
+
   private static Map<String, Object> row(String table, String name, Double seconds) {
     Map<String, Object> row = new HashMap<>();
     row.put("table", table);
@@ -59,7 +77,7 @@ public final class LedgerFormat {
     return row;
   }
 
-  public static ObjectNode write(Ledger ledger) {
+  public static ObjectNode write(Plan plan, Ledger ledger) {
     ObjectNode root = JsonMapper.shared().createObjectNode();
     root.put("format", "stratonomy-ledger");
     root.put("version", 1);
@@ -76,6 +94,18 @@ public final class LedgerFormat {
           .put("role", entry.role().label())
           .put("timeSeconds", entry.seconds())
           .put("volumeMm3", entry.volumeMm3());
+    }
+    ArrayNode places = root.putArray("places");
+    for (Ledger.PlaceEntry entry : ledger.places()) {
+      ObjectNode place = places.addObject();
+      if (entry.piece() != Stroke.NO_PIECE) {
+        place.put("piece", plan.pieces().get(entry.piece()).id()).put("stratum", entry.stratum());
+      }
+      place
+          .put("timeSeconds", entry.seconds())
+          .put("volumeMm3", entry.volumeMm3())
+          .put("massG", entry.massG())
+          .put("cost", entry.cost());
     }
     ArrayNode slots = root.putArray("slots");
     for (Ledger.SlotEntry entry : ledger.slots()) {

@@ -1,12 +1,16 @@
 package org.stratonomy.engine.ledger;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Mix;
@@ -20,6 +24,8 @@ import org.stratonomy.engine.plan.Stop;
  *
  * @param seconds all of it, with the changes by hand
  * @param roles extruding time and volume by role; roles that do not occur are left out
+ * @param places the same by pieces and their strata, in the plan's order; last what is beside all
+ *     of them
  * @param travelSeconds moves without extrusion, with retractions
  * @param liftSeconds moves from layer to layer
  * @param changeSeconds halts: changes of filament and stops of the planner
@@ -31,6 +37,7 @@ import org.stratonomy.engine.plan.Stop;
 public record Ledger(
     double seconds,
     List<RoleEntry> roles,
+    List<PlaceEntry> places,
     double travelSeconds,
     double liftSeconds,
     double changeSeconds,
@@ -40,6 +47,26 @@ public record Ledger(
     int savedChanges) {
 
   public record RoleEntry(Role role, double seconds, double volumeMm3) {}
+
+  /**
+   * Extruding in one stratum of a piece, or beside all pieces: skirt, raft, tower, and what is
+   * pushed out at a stop.
+   *
+   * @param piece index of the piece in the plan, from 0; {@link Stroke#NO_PIECE} beside all of them
+   * @param stratum from 1; 0 beside all pieces
+   */
+  public record PlaceEntry(
+      int piece, int stratum, double seconds, double volumeMm3, double massG, double cost) {
+    private PlaceEntry with(PlaceEntry other) {
+      return new PlaceEntry(
+          piece,
+          stratum,
+          seconds + other.seconds,
+          volumeMm3 + other.volumeMm3,
+          massG + other.massG,
+          cost + other.cost);
+    }
+  }
 
   /**
    * @param slot from 1
@@ -110,6 +137,7 @@ public record Ledger(
     private final double[] roleSeconds = new double[Role.values().length];
     private final double[] roleVolume = new double[Role.values().length];
     private final List<Double> slotVolume = new ArrayList<>();
+    private final Map<List<Integer>, PlaceEntry> places = new HashMap<>();
     private final List<HaltEntry> halts = new ArrayList<>();
 
     /** Strand since the last change of filament, and which halt that was; -1 for the start. */
@@ -145,6 +173,9 @@ public record Ledger(
         for (int role = 0; role < seconds.length; role++) {
           roleSeconds[role] += seconds[role];
         }
+        for (LayerTime.Place place : layer.time().places()) {
+          add(new PlaceEntry(place.piece(), place.stratum(), place.seconds(), 0, 0, 0));
+        }
         double rise = (layer.layer().top() - layer.layer().bottom()) / machine.maxSpeedZ();
         lift += rise;
         travel += layer.time().travelSeconds();
@@ -153,41 +184,77 @@ public record Ledger(
       takenOut();
       int saved = schedule.plainChanges() - (int) schedule.changeCount();
       return new Ledger(
-          now, roles(), travel, lift, changes, slots(slotVolume), halts, startMm, saved);
+          now, roles(), places(), travel, lift, changes, slots(slotVolume), halts, startMm, saved);
     }
 
-    /** Adds strokes, those that follow each other with one filament and role as one sum. */
+    private void add(PlaceEntry entry) {
+      boolean beside = entry.piece == Stroke.NO_PIECE;
+      int stratum = beside ? 0 : entry.stratum;
+      places.merge(
+          List.of(beside ? Integer.MAX_VALUE : entry.piece, stratum),
+          new PlaceEntry(
+              entry.piece, stratum, entry.seconds, entry.volumeMm3, entry.massG, entry.cost),
+          PlaceEntry::with);
+    }
+
+    private List<PlaceEntry> places() {
+      return places.entrySet().stream()
+          .sorted(
+              Comparator.comparing((Map.Entry<List<Integer>, PlaceEntry> e) -> e.getKey().get(0))
+                  .thenComparing(e -> e.getKey().get(1)))
+          .map(Map.Entry::getValue)
+          .toList();
+    }
+
+    /** Adds strokes, those that follow each other in one place with one filament as one sum. */
     private void add(List<Stroke> strokes) {
       double volume = 0;
       for (int i = 0; i < strokes.size(); i++) {
         Stroke stroke = strokes.get(i);
         volume += stroke.volumeMm3();
         Stroke next = i + 1 < strokes.size() ? strokes.get(i + 1) : null;
-        if (next == null || next.slot() != stroke.slot() || next.role() != stroke.role()) {
-          add(stroke.slot(), stroke.role(), volume);
+        if (next == null || !isAlike(next, stroke)) {
+          add(stroke.slot(), stroke.role(), stroke.piece(), stroke.stratum(), volume);
           volume = 0;
         }
       }
     }
 
-    private void add(int slot, Role role, double volume) {
+    private static boolean isAlike(Stroke a, Stroke b) {
+      return a.slot() == b.slot()
+          && a.role() == b.role()
+          && a.piece() == b.piece()
+          && a.stratum() == b.stratum();
+    }
+
+    private void add(int slot, Role role, int piece, int stratum, double volume) {
       roleVolume[role.ordinal()] += volume;
       strandMm += volume / resolver.filament(slot).crossSectionMm2();
       if (Mix.isMix(slot)) {
         double length = volume / resolver.filament(slot).crossSectionMm2();
         double second = Mix.ofSecond(slot) * length * resolver.filament(2).crossSectionMm2();
-        add(1, volume - second);
-        add(2, second);
+        add(1, piece, stratum, volume - second);
+        add(2, piece, stratum, second);
       } else {
-        add(slot, volume);
+        add(slot, piece, stratum, volume);
       }
     }
 
-    private void add(int slot, double volume) {
+    private void add(int slot, int piece, int stratum, double volume) {
       while (slotVolume.size() < slot) {
         slotVolume.add(0.0);
       }
       slotVolume.set(slot - 1, slotVolume.get(slot - 1) + volume);
+      double mass = mass(slot, volume);
+      add(new PlaceEntry(piece, stratum, 0, volume, mass, cost(slot, mass)));
+    }
+
+    private double mass(int slot, double volume) {
+      return volume / 1000 * resolver.filament(slot).densityGCm3();
+    }
+
+    private double cost(int slot, double mass) {
+      return mass / 1000 * resolver.filament(slot).pricePerKg();
     }
 
     /** Says of the halt at which the filament went in how much of it was needed. */
@@ -236,7 +303,7 @@ public record Ledger(
               0));
       double purged = halt.purgeMm() * resolver.filament(halt.toSlot()).crossSectionMm2();
       if (purged > 0) {
-        add(halt.toSlot(), Role.PURGE, purged);
+        add(halt.toSlot(), Role.PURGE, Stroke.NO_PIECE, 0, purged);
       }
     }
 
@@ -256,7 +323,7 @@ public record Ledger(
         double volume = volumes.get(i);
         if (volume > 0) {
           Filament filament = resolver.filament(i + 1);
-          double mass = volume / 1000 * filament.densityGCm3();
+          double mass = mass(i + 1, volume);
           slots.add(
               new SlotEntry(
                   i + 1,
@@ -264,7 +331,7 @@ public record Ledger(
                   volume / filament.crossSectionMm2(),
                   volume,
                   mass,
-                  mass / 1000 * filament.pricePerKg()));
+                  cost(i + 1, mass)));
         }
       }
       return slots;

@@ -1,6 +1,6 @@
 package org.stratonomy.engine.merge;
 
-import java.util.Arrays;
+import java.util.ArrayList;
 import java.util.List;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.motion.LayerTime;
@@ -15,8 +15,8 @@ import org.stratonomy.engine.plane.Path;
 
 /** How long layers take, and how much they are slowed down for the least layer time. */
 final class LayerTimer {
-  /** What times are counted under besides the roles. */
-  private static final int TRAVEL = Role.values().length;
+  /** What the time of moves without extrusion is counted under. */
+  private static final int TRAVEL = 0;
 
   private static final int SLOWDOWN_STEPS = 6;
 
@@ -56,8 +56,9 @@ final class LayerTimer {
   }
 
   private LayerTime timeAt(LayerOrder order, double slowdown) {
-    LayerTime speeds = new LayerTime(new double[0], 0, slowdown, minSpeed);
+    LayerTime speeds = new LayerTime(new double[0], List.of(), 0, slowdown, minSpeed);
     MoveList moves = new MoveList();
+    Labels labels = new Labels();
     double resting = 0;
     List<Stroke> strokes = order.strokes();
     for (int i = 0; i < strokes.size(); i++) {
@@ -65,13 +66,56 @@ final class LayerTimer {
       if (i > 0) {
         resting += addTravel(moves, strokes.get(i - 1), order.travels().get(i), stroke);
       }
-      addStroke(moves, stroke, speeds.slowed(stroke.speed()));
+      addMoves(moves, stroke.path(), speeds.slowed(stroke.speed()), labels.of(stroke));
     }
-    double[] seconds = new double[TRAVEL + 1];
+    double[] seconds = new double[labels.count()];
     new MotionModel(acceleration, machine.junctionMm(), machine.maxSpeedXy())
         .addTimes(moves, seconds);
-    return new LayerTime(
-        Arrays.copyOf(seconds, TRAVEL), seconds[TRAVEL] + resting, slowdown, minSpeed);
+    return labels.time(seconds, resting, slowdown, minSpeed);
+  }
+
+  /** What times are counted under: label 0 for travel, then each role in each place. */
+  private static final class Labels {
+    private static final int ROLES = Role.values().length;
+
+    private final List<Stroke> places = new ArrayList<>();
+    private int last = -1;
+
+    int of(Stroke stroke) {
+      if (last < 0 || !isAlike(places.get(last), stroke)) {
+        last = 0;
+        while (last < places.size() && !isAlike(places.get(last), stroke)) {
+          last++;
+        }
+        if (last == places.size()) {
+          places.add(stroke);
+        }
+      }
+      return 1 + last * ROLES + stroke.role().ordinal();
+    }
+
+    private static boolean isAlike(Stroke a, Stroke b) {
+      return a.piece() == b.piece() && a.stratum() == b.stratum();
+    }
+
+    int count() {
+      return 1 + places.size() * ROLES;
+    }
+
+    LayerTime time(double[] seconds, double resting, double slowdown, double minSpeed) {
+      double[] roles = new double[ROLES];
+      List<LayerTime.Place> shares = new ArrayList<>();
+      for (int p = 0; p < places.size(); p++) {
+        double sum = 0;
+        for (int role = 0; role < ROLES; role++) {
+          roles[role] += seconds[1 + p * ROLES + role];
+          sum += seconds[1 + p * ROLES + role];
+        }
+        shares.add(new LayerTime.Place(places.get(p).piece(), places.get(p).stratum(), sum));
+      }
+      double travel = seconds[TRAVEL] + resting;
+      return new LayerTime(roles, List.copyOf(shares), travel, slowdown, minSpeed);
+    }
   }
 
   /** Adds the moves of a travel and returns the time in which the head stays where it is. */
@@ -103,10 +147,6 @@ final class LayerTimer {
       moves.rest();
     }
     return resting;
-  }
-
-  private static void addStroke(MoveList moves, Stroke stroke, double speed) {
-    addMoves(moves, stroke.path(), speed, stroke.role().ordinal());
   }
 
   private static void addMoves(MoveList moves, Path path, double speed, int label) {

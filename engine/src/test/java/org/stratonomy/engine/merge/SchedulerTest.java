@@ -1,6 +1,7 @@
 package org.stratonomy.engine.merge;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
@@ -9,6 +10,8 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Shapes;
+import org.stratonomy.engine.ledger.Ledger;
+import org.stratonomy.engine.ledger.Ledger.PlaceEntry;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
@@ -174,6 +177,31 @@ class SchedulerTest {
         assertThat(stroke.speed() * stroke.crossSectionMm2()).isLessThanOrEqualTo(12 + 1e-9);
       }
     }
+  }
+
+  @Test
+  void theLedgerTellsWhatEachStratumTakes() {
+    PlanResult result =
+        Shapes.compute(
+            Shapes.plan(
+                List.of(2.0),
+                Shapes.stratum(1, Map.of(Setting.FILAMENT, Value.of(2))),
+                Shapes.everywhere(Map.of(Setting.WALLS, Value.of(1)))),
+            Shapes.bar(20, 10, 5));
+    Ledger ledger = result.ledger();
+    assertThat(ledger.places())
+        .extracting(PlaceEntry::piece, PlaceEntry::stratum)
+        .containsExactly(tuple(0, 1), tuple(0, 2), tuple(Stroke.NO_PIECE, 0));
+    assertThat(ledger.places().get(0).volumeMm3() + ledger.places().get(2).volumeMm3())
+        .isCloseTo(ledger.slots().get(1).volumeMm3(), within(1e-6));
+    assertThat(ledger.places().get(1).volumeMm3())
+        .isCloseTo(ledger.slots().get(0).volumeMm3(), within(1e-6));
+    assertThat(ledger.places().stream().mapToDouble(PlaceEntry::seconds).sum())
+        .isCloseTo(ledger.roles().stream().mapToDouble(r -> r.seconds()).sum(), within(1e-6));
+    assertThat(ledger.places().stream().mapToDouble(PlaceEntry::massG).sum())
+        .isCloseTo(ledger.slots().stream().mapToDouble(s -> s.massG()).sum(), within(1e-9));
+    assertThat(ledger.places().stream().mapToDouble(PlaceEntry::cost).sum())
+        .isCloseTo(ledger.slots().stream().mapToDouble(s -> s.cost()).sum(), within(1e-9));
   }
 
   @Test
