@@ -52,7 +52,7 @@ it('tells what each stratum takes, if there are several', async () => {
   const table = await screen.findByRole('table', { name: 'What each stratum takes' });
   const rows = within(table)
     .getAllByRole('row')
-    .map((row) => row.textContent!.replace(/\s+/g, ' ').trim());
+    .map((row) => [...row.children].map((cell) => cell.textContent!.trim()).join(' '));
   expect(rows[1]).toMatch(new RegExp(`^${DOCUMENT.pieces[0]!.name} · stratum 1 30 min 1.50`));
   expect(rows[3]).toMatch(/^beside the pieces.*0\.10/);
   expect(rows.at(-1)).toMatch(/1 h 30 min 2\.10 6\.0 g 0\.15/);

@@ -89,12 +89,18 @@ public final class Checks {
       insertChecks.run(placed.get(i).piece(), layers, sections.get(i), inserts.get(i));
     }
     checks.findings.addAll(insertChecks.findings());
-    StandingChecks standing = new StandingChecks(plan, stack.raftLayers() > 0);
+    StandingChecks standing = new StandingChecks(plan, resolver, stack.raftLayers() > 0);
     for (int i = 0; i < placed.size(); i++) {
       PieceStack piece = stack.pieces().get(i);
       standing.run(placed.get(i).piece(), piece, sections.get(i), lines.get(i));
     }
     checks.findings.addAll(standing.findings());
+    SkinChecks skins = new SkinChecks(plan, resolver);
+    for (int i = 0; i < placed.size(); i++) {
+      skins.run(placed.get(i), stack.pieces().get(i), sections.get(i));
+    }
+    checks.findings.addAll(skins.findings());
+    checks.findings.addAll(LineChecks.run(plan, resolver, schedule, lines));
     checks.skirt();
     checks.slots();
     checks.findings.addAll(DivisionChecks.run(plan, placed, stack.pieces(), cells));

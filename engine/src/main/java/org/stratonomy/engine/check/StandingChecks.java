@@ -8,8 +8,10 @@ import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.plane.Area;
@@ -18,7 +20,10 @@ import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.Sections;
 
-/** What a piece stands on: parts that begin in mid-air, and a tall piece on little of the bed. */
+/**
+ * What a piece stands on: parts that begin in mid-air, parts that hang over too far, and a tall
+ * piece on little of the bed.
+ */
 final class StandingChecks {
   /** Support may end so many layers below what it carries. */
   private static final int SUPPORT_LAYERS = 4;
@@ -29,14 +34,16 @@ final class StandingChecks {
   private static final int BRIM = 8;
 
   private final Plan plan;
+  private final Resolver resolver;
   private final boolean onRaft;
   private final List<Finding> findings = new ArrayList<>();
 
   /**
    * @param onRaft whether all pieces stand on a raft
    */
-  StandingChecks(Plan plan, boolean onRaft) {
+  StandingChecks(Plan plan, Resolver resolver, boolean onRaft) {
     this.plan = plan;
+    this.resolver = resolver;
     this.onRaft = onRaft;
   }
 
@@ -46,6 +53,7 @@ final class StandingChecks {
 
   void run(Piece piece, PieceStack stack, Sections sections, PieceLines lines) {
     islands(piece, stack.layers(), sections, lines);
+    overhangs(piece, stack.layers(), lines);
     if (stack.onBed() && !onRaft && !stack.layers().isEmpty()) {
       contact(piece, stack.layers(), lines);
     }
@@ -81,6 +89,39 @@ final class StandingChecks {
                       : Checks.text(
                           "From %.2f to %.2f mm", first.bottom(), heights.getLast().bottom()),
                   mm2),
+              Optional.of(piece.id()),
+              Optional.of(first.bottom()),
+              List.of(
+                  new Remedy("Support it", set(piece, Setting.SUPPORT, Value.of("everywhere"))))));
+    }
+  }
+
+  private void overhangs(Piece piece, List<PieceLayer> layers, PieceLines lines) {
+    List<PieceLayer> found = new ArrayList<>();
+    double mm2 = 0;
+    double degrees = 0;
+    for (PieceLayer layer : layers.subList(Math.min(1, layers.size()), layers.size())) {
+      Settings own = resolver.stratum(piece.id(), layer.stratum());
+      double limit = own.number(Setting.SUPPORT_ANGLE);
+      boolean isSupported = !own.choice(Setting.SUPPORT).equals("none");
+      double hanging = isSupported ? 0 : lines.hanging(layer, limit).areaMm2();
+      if (hanging > 0) {
+        found.add(layer);
+        mm2 = Math.max(mm2, hanging);
+        degrees = limit;
+      }
+    }
+    if (!found.isEmpty()) {
+      PieceLayer first = found.getFirst();
+      findings.add(
+          new Finding(
+              "overhang:" + piece.id(),
+              Severity.NOTE,
+              Checks.text("%s hangs over by more than %.0f°", piece.name(), degrees),
+              Checks.text(
+                  "In %d %s, the lowest at %.2f mm, up to %.1f mm² of a layer lie beside what is"
+                      + " below and may droop. Support it, or turn the piece.",
+                  found.size(), found.size() == 1 ? "layer" : "layers", first.bottom(), mm2),
               Optional.of(piece.id()),
               Optional.of(first.bottom()),
               List.of(

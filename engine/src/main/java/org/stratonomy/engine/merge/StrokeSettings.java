@@ -134,19 +134,7 @@ final class StrokeSettings {
     if (firstOnBed) {
       return settings.all().number(Setting.FIRST_LAYER_SPEED);
     }
-    return settings
-        .of(role)
-        .number(
-            switch (role) {
-              case OUTER_WALL -> Setting.OUTER_WALL_SPEED;
-              case INNER_WALL -> Setting.INNER_WALL_SPEED;
-              case TOP_SKIN, BOTTOM_SKIN -> Setting.SKIN_SPEED;
-              case SOLID_INFILL, GAP, PURGE -> Setting.SOLID_SPEED;
-              case INFILL -> Setting.INFILL_SPEED;
-              case BRIDGE -> Setting.BRIDGE_SPEED;
-              case SUPPORT, INTERFACE -> Setting.SUPPORT_SPEED;
-              case SKIRT, BRIM -> Setting.FIRST_LAYER_SPEED;
-            });
+    return settings.of(role).number(role.speed());
   }
 
   /** Walls that hang over and short closed ones are slower; the first layer has its own speed. */

@@ -77,10 +77,14 @@ final class LineMaker {
         () -> LayerLines.of(sections.get(layer.index()).area(), make(layer)));
   }
 
+  Surroundings around(PieceLayer layer) {
+    return new Surroundings(layer, stack, sections, memo);
+  }
+
   private List<Line> make(PieceLayer layer) {
     List<Cell> divided = cells.of(layer);
     List<LineCell> parts = LineCell.of(divided);
-    Surroundings around = new Surroundings(layer, stack, sections, memo);
+    Surroundings around = around(layer);
     if (parts.size() == 1) {
       LineCell whole = parts.getFirst();
       OutlineWalls outline = outline(layer, whole.settings());

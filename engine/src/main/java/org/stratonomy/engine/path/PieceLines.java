@@ -5,6 +5,7 @@ import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
+import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.SpotSettings;
 import org.stratonomy.engine.plane.Area;
@@ -77,6 +78,12 @@ public final class PieceLines {
   public List<Line> brim(PieceLayer layer) {
     return new Brim(settings(layer))
         .lines(sections.get(layer.index()).area(), supports.area(layer.index()));
+  }
+
+  /** What of a layer hangs over the one below by more than an angle from upright, on one side. */
+  public Area hanging(PieceLayer layer, double degrees) {
+    double mm = layer.height() * Math.tan(Math.toRadians(degrees));
+    return maker.around(layer).hanging(settings(layer).number(Setting.LINE_WIDTH), mm);
   }
 
   /** What support covers in a layer. */

@@ -111,6 +111,32 @@ final class Surroundings {
         .isEmpty();
   }
 
+  /**
+   * What of the section reaches over air by more than some mm and is carried on one side only. What
+   * is carried on several sides is bridged; what is carried nowhere begins in mid-air.
+   */
+  Area hanging(double width, double mm) {
+    if (!reachesOverAir(width, mm)) {
+      return Area.EMPTY;
+    }
+    Key.Builder key = Key.of("hanging").add(width).add(mm);
+    return remembered(
+        sectionKeys(key, layer.index() - 1, layer.index()),
+        () ->
+            Plane.union(
+                overAir(width).parts().stream()
+                    .filter(part -> !Plane.inset(part, mm / 2).isEmpty() && hangs(part, width))
+                    .toList()));
+  }
+
+  private boolean hangs(Area part, double width) {
+    double sliver = width * width / 50;
+    Area around = Plane.difference(Plane.outset(part, width / 4), part);
+    Area carried = Plane.intersection(around, below()).withoutSmall(sliver);
+    return carried.parts().size() == 1
+        && !Plane.difference(around, below()).withoutSmall(sliver).isEmpty();
+  }
+
   /** What of the section has nothing above it; slivers do not count. */
   Area facingUp(double width) {
     Key.Builder key = Key.of("facing up");

@@ -36,4 +36,18 @@ public enum Role {
   public boolean isWall() {
     return this == OUTER_WALL || this == INNER_WALL;
   }
+
+  /** The setting that says how fast lines are printed above the first layer. */
+  public Setting speed() {
+    return switch (this) {
+      case OUTER_WALL -> Setting.OUTER_WALL_SPEED;
+      case INNER_WALL -> Setting.INNER_WALL_SPEED;
+      case TOP_SKIN, BOTTOM_SKIN -> Setting.SKIN_SPEED;
+      case SOLID_INFILL, GAP, PURGE -> Setting.SOLID_SPEED;
+      case INFILL -> Setting.INFILL_SPEED;
+      case BRIDGE -> Setting.BRIDGE_SPEED;
+      case SUPPORT, INTERFACE -> Setting.SUPPORT_SPEED;
+      case SKIRT, BRIM -> Setting.FIRST_LAYER_SPEED;
+    };
+  }
 }

@@ -47,6 +47,18 @@ class StandingChecksTest {
   }
 
   @Test
+  void whatLeansOutTooFarIsToldButNotABridge() {
+    Mesh funnel = Shapes.turned(new double[][] {{0, 0}, {6, 0}, {6, 2}, {20, 6}, {20, 7}, {0, 7}});
+    Finding finding = finding(PLAN, funnel, "overhang").orElseThrow();
+    assertThat(finding.title()).isEqualTo("Piece hangs over by more than 50°");
+    assertThat(finding.reason()).contains("the lowest at 2.");
+    assertThat(finding(finding.remedies().getFirst().plan(), funnel, "overhang")).isEmpty();
+    Mesh steep = Shapes.turned(new double[][] {{0, 0}, {6, 0}, {6, 2}, {9, 6}, {9, 7}, {0, 7}});
+    assertThat(finding(PLAN, steep, "overhang")).isEmpty();
+    assertThat(finding(PLAN, gate(9), "overhang")).isEmpty();
+  }
+
+  @Test
   void howeverSmallItIsSupportCarriesIt() {
     TriangleSoup soup = new TriangleSoup(36);
     Shapes.addBar(soup, 0, 0, 0, 6, 12, 10);

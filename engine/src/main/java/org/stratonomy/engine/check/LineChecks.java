@@ -1,0 +1,384 @@
+package org.stratonomy.engine.check;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.stratonomy.engine.check.Finding.Remedy;
+import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.merge.Halt;
+import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.Schedule;
+import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.path.PieceLines;
+import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.RuleEditor;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
+import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.strata.LayerStack.Part;
+
+/**
+ * Lines that will not come out as they are meant: long bridges, walls that do not fit the thickness
+ * of the piece, layers that are too short to cool, filament that does not melt as fast as it is
+ * wanted, and changes in the middle of a bridge.
+ */
+final class LineChecks {
+  /** Longer bridges sag, unless the plan says that its machine bridges farther, mm. */
+  private static final double LONG_BRIDGE_MM = 25;
+
+  /** Support may end so many layers below what it carries. */
+  private static final int SUPPORT_LAYERS = 4;
+
+  /**
+   * Lines of a bridge belong together up to so many widths apart, walls at a joint between them.
+   */
+  private static final double BESIDE = 6;
+
+  /** A layer may stay below the least time by this share. */
+  private static final double SHORT = 0.9;
+
+  /** Slower than this no line comes out well, mm/s. */
+  private static final double SLOWEST = 5;
+
+  /** Walls whose width is off by more than this share are fitted to the piece. */
+  private static final double FITTED = 0.08;
+
+  /** It is worth telling if this share of the walls is, and as much of that has one width. */
+  private static final double MUCH = 0.4;
+
+  private static final double ROUNDING = 1e-6;
+
+  private static final double WIDTH_STEP_MM = 0.02;
+
+  private final Plan plan;
+  private final Resolver resolver;
+  private final Schedule schedule;
+  private final List<PieceLines> lines;
+  private final List<Finding> findings = new ArrayList<>();
+
+  private LineChecks(Plan plan, Resolver resolver, Schedule schedule, List<PieceLines> lines) {
+    this.plan = plan;
+    this.resolver = resolver;
+    this.schedule = schedule;
+    this.lines = lines;
+  }
+
+  /**
+   * @param lines one for each piece, in the plan's order
+   */
+  static List<Finding> run(
+      Plan plan, Resolver resolver, Schedule schedule, List<PieceLines> lines) {
+    LineChecks checks = new LineChecks(plan, resolver, schedule, lines);
+    checks.bridges();
+    checks.walls();
+    checks.shortLayers();
+    checks.changesInBridges();
+    checks.flow();
+    return checks.findings;
+  }
+
+  private Piece piece(int index) {
+    return plan.pieces().get(index);
+  }
+
+  private Settings settings(int piece, int stratum) {
+    return resolver.stratum(piece(piece).id(), stratum);
+  }
+
+  /** The longest way over air of a piece. */
+  private record Span(double mm, double height) {}
+
+  private void bridges() {
+    Map<Integer, Span> longest = new TreeMap<>();
+    for (LayerSchedule layer : schedule.layers()) {
+      for (Stroke stroke : layer.strokes()) {
+        if (stroke.role() == Role.BRIDGE) {
+          double mm = longest(stroke, layer);
+          longest.merge(
+              stroke.piece(), new Span(mm, layer.layer().bottom()), (a, b) -> b.mm > a.mm ? b : a);
+        }
+      }
+    }
+    longest.forEach(
+        (index, span) -> {
+          if (span.mm > 0) {
+            Piece piece = piece(index);
+            Where where = new Where(List.of(piece.id()), List.of());
+            findings.add(
+                new Finding(
+                    "long-bridge:" + piece.id(),
+                    Severity.NOTE,
+                    "%s has a long bridge".formatted(piece.name()),
+                    Checks.text(
+                        "At %.2f mm lines run over air for %.0f mm and may sag. Support them, or,"
+                            + " if the machine bridges as far, say so in 'Bridged up to'.",
+                        span.height, span.mm),
+                    Optional.of(piece.id()),
+                    Optional.of(span.height),
+                    List.of(
+                        new Remedy(
+                            "Support it",
+                            RuleEditor.set(
+                                plan, where, Setting.SUPPORT, Value.of("everywhere"))))));
+          }
+        });
+  }
+
+  /** The longest straight piece of a bridge, if it is longer than wanted and not supported. */
+  private double longest(Stroke stroke, LayerSchedule layer) {
+    double most =
+        Math.max(
+            LONG_BRIDGE_MM,
+            settings(stroke.piece(), stroke.stratum()).number(Setting.SUPPORT_BRIDGE));
+    double longest = 0;
+    Path path = stroke.path();
+    for (int i = 0; i < path.segmentCount(); i++) {
+      double length = path.segmentLengthMm(i);
+      if (length > most && length > longest) {
+        int j = path.segmentEnd(i);
+        double x = (path.x(i) + path.x(j)) / 2;
+        double y = (path.y(i) + path.y(j)) / 2;
+        longest = isSupported(stroke.piece(), layer, x, y) ? longest : length;
+      }
+    }
+    return longest;
+  }
+
+  private boolean isSupported(int piece, LayerSchedule layer, double x, double y) {
+    int number = layer.layer().number();
+    return schedule.layers().subList(Math.max(0, number - 1 - SUPPORT_LAYERS), number - 1).stream()
+        .flatMap(below -> below.layer().parts().stream())
+        .filter(part -> part.piece() == piece)
+        .map(Part::layer)
+        .anyMatch(below -> lines.get(piece).supportArea(below).contains(x, y));
+  }
+
+  /** Length of the walls of a stratum, and by their width of those that are fitted, mm. */
+  private static final class Walls {
+    private final TreeMap<Long, Double> fitted = new TreeMap<>();
+    private double all;
+
+    void add(Stroke stroke, double wanted) {
+      double length = stroke.path().lengthMm();
+      all += length;
+      if (Math.abs(stroke.widthMm() - wanted) > FITTED * wanted) {
+        fitted.merge(Math.round(stroke.widthMm() / WIDTH_STEP_MM), length, Double::sum);
+      }
+    }
+
+    double share() {
+      return fitted.values().stream().mapToDouble(mm -> mm).sum() / all;
+    }
+
+    /** The width of most of the fitted ones, if that is much of all. */
+    Optional<Double> usual() {
+      return fitted.entrySet().stream()
+          .max(Map.Entry.comparingByValue())
+          .filter(most -> most.getValue() > MUCH * all)
+          .map(most -> most.getKey() * WIDTH_STEP_MM);
+    }
+  }
+
+  private void walls() {
+    Map<List<Integer>, Walls> walls = new HashMap<>();
+    for (LayerSchedule layer : schedule.layers()) {
+      for (Stroke stroke : layer.strokes()) {
+        if (stroke.role().isWall()) {
+          double wanted = settings(stroke.piece(), stroke.stratum()).number(Setting.LINE_WIDTH);
+          walls
+              .computeIfAbsent(List.of(stroke.piece(), stroke.stratum()), _ -> new Walls())
+              .add(stroke, wanted);
+        }
+      }
+    }
+    walls.forEach(
+        (at, found) -> found.usual().ifPresent(width -> fit(at.get(0), at.get(1), found, width)));
+  }
+
+  private void fit(int index, int stratum, Walls walls, double width) {
+    Piece piece = piece(index);
+    Settings own = settings(index, stratum);
+    double wanted = own.number(Setting.LINE_WIDTH);
+    Where where = new Where(List.of(piece.id()), List.of(stratum));
+    double height =
+        schedule.layers().stream()
+            .filter(
+                l ->
+                    l.strokes().stream()
+                        .anyMatch(s -> s.piece() == index && s.stratum() == stratum))
+            .mapToDouble(l -> l.layer().bottom())
+            .findFirst()
+            .orElse(0);
+    findings.add(
+        new Finding(
+            "walls-fitted:%s:%d".formatted(piece.id(), stratum),
+            Severity.NOTE,
+            "Walls of %s are no whole number of lines".formatted(piece.name()),
+            Checks.text(
+                "In stratum %d %.0f %% of the walls are %.2f mm wide instead of %.2f mm, because"
+                    + " the piece is as thin as that. Lines of that width fit it as they are.",
+                stratum, 100 * walls.share(), width, wanted),
+            Optional.of(piece.id()),
+            Optional.of(height),
+            List.of(
+                new Remedy(
+                    Checks.text("Lines of %.2f mm", width),
+                    RuleEditor.set(
+                        plan,
+                        where,
+                        Setting.LINE_WIDTH,
+                        Value.of(Math.rint(100 * width) / 100))))));
+  }
+
+  private void shortLayers() {
+    double least = resolver.plan().number(Setting.MIN_LAYER_TIME);
+    double slowest = resolver.plan().number(Setting.MIN_SPEED);
+    List<LayerSchedule> tooShort =
+        schedule.layers().stream()
+            .filter(layer -> !layer.strokes().isEmpty())
+            .filter(layer -> layer.time().seconds() < SHORT * least)
+            .toList();
+    if (tooShort.isEmpty()) {
+      return;
+    }
+    double shortest =
+        tooShort.stream().mapToDouble(layer -> layer.time().seconds()).min().orElseThrow();
+    double slower = Math.floor(slowest * shortest / least);
+    LayerSchedule first = tooShort.getFirst();
+    findings.add(
+        new Finding(
+            "short-layers",
+            Severity.NOTE,
+            tooShort.size() == 1
+                ? "A layer is too short to cool"
+                : "%d layers are too short to cool".formatted(tooShort.size()),
+            Checks.text(
+                "From %.2f mm on they take down to %.1f s; %.0f s are wanted, but lines are not"
+                    + " slowed below %.0f mm/s. Print two copies at once, or let them be slower.",
+                first.layer().bottom(), shortest, least, slowest),
+            Optional.empty(),
+            Optional.of(first.layer().bottom()),
+            slower < SLOWEST
+                ? List.of()
+                : List.of(
+                    new Remedy(
+                        Checks.text("Slow down to %.0f mm/s", slower),
+                        RuleEditor.set(
+                            plan, Where.EVERYWHERE, Setting.MIN_SPEED, Value.of(slower))))));
+  }
+
+  private void changesInBridges() {
+    for (LayerSchedule layer : schedule.layers()) {
+      for (Halt halt : layer.halts()) {
+        Optional<Stroke> hung = hung(layer.strokes(), halt.beforeStroke());
+        if (hung.isPresent()) {
+          Piece piece = piece(hung.get().piece());
+          Where where =
+              new Where(
+                  List.of(piece.id()),
+                  List.of(),
+                  List.of(),
+                  List.of(),
+                  List.of(Role.BRIDGE),
+                  Optional.empty());
+          findings.add(
+              new Finding(
+                  "stop-in-bridge:%s:%d".formatted(piece.id(), layer.layer().number()),
+                  Severity.WARNING,
+                  "%s is stopped in the middle of a bridge".formatted(piece.name()),
+                  Checks.text(
+                      "In layer %d, at %.2f mm, the filament is changed between two lines of a"
+                          + " bridge: they hang loose meanwhile and do not bond.",
+                      layer.layer().number(), layer.layer().bottom()),
+                  Optional.of(piece.id()),
+                  Optional.of(layer.layer().bottom()),
+                  List.of(
+                      new Remedy(
+                          "Bridges in %s alone"
+                              .formatted(resolver.filament(hung.get().slot()).name()),
+                          RuleEditor.set(
+                              plan, where, Setting.FILAMENT, Value.of(hung.get().slot()))))));
+          return;
+        }
+      }
+    }
+  }
+
+  /** Lines of a role that are slower than wanted, because their filament does not melt as fast. */
+  private record Slowed(int slot, Role role, double speed, double height) {}
+
+  private void flow() {
+    Map<List<Integer>, Slowed> slowest = new TreeMap<>(Comparator.comparing(List::toString));
+    for (LayerSchedule layer : schedule.layers()) {
+      for (Stroke stroke : layer.strokes()) {
+        double most = resolver.filament(stroke.slot()).maxFlow();
+        if (stroke.speed() * stroke.crossSectionMm2() > most - ROUNDING) {
+          slowest.merge(
+              List.of(stroke.slot(), stroke.role().ordinal()),
+              new Slowed(stroke.slot(), stroke.role(), stroke.speed(), layer.layer().bottom()),
+              (a, b) -> b.speed < a.speed ? new Slowed(a.slot, a.role, b.speed, a.height) : a);
+        }
+      }
+    }
+    for (Slowed found : slowest.values()) {
+      Filament filament = resolver.filament(found.slot);
+      double speed = Math.floor(found.speed);
+      Where where =
+          new Where(
+              List.of(), List.of(), List.of(), List.of(), List.of(found.role), Optional.empty());
+      findings.add(
+          new Finding(
+              "flow:%d:%s".formatted(found.slot, found.role.name()),
+              Severity.NOTE,
+              "%s does not melt fast enough for %s".formatted(filament.name(), found.role.label()),
+              Checks.text(
+                  "From %.2f mm on lines of %s are slowed to %.0f mm/s in places: %s melts %.0f"
+                      + " mm³/s. Say the speed that they have, or print thinner lines or layers.",
+                  found.height, found.role.label(), speed, filament.name(), filament.maxFlow()),
+              Optional.empty(),
+              Optional.of(found.height),
+              List.of(
+                  new Remedy(
+                      Checks.text("%.0f mm/s for %s", speed, found.role.label()),
+                      RuleEditor.set(plan, where, found.role.speed(), Value.of(speed))))));
+    }
+  }
+
+  /** A line of a bridge before a stop, if one beside it comes after it. */
+  private static Optional<Stroke> hung(List<Stroke> strokes, int next) {
+    List<Stroke> after = bridges(strokes.subList(next, strokes.size()));
+    return after.isEmpty()
+        ? Optional.empty()
+        : bridges(strokes.subList(0, next)).stream()
+            .filter(before -> after.stream().anyMatch(other -> isBeside(before, other)))
+            .findFirst();
+  }
+
+  private static List<Stroke> bridges(List<Stroke> strokes) {
+    return strokes.stream().filter(stroke -> stroke.role() == Role.BRIDGE).toList();
+  }
+
+  private static boolean isBeside(Stroke a, Stroke b) {
+    double near = BESIDE * (a.widthMm() + b.widthMm()) / 2;
+    for (int i = 0; a.piece() == b.piece() && i < a.path().size(); i++) {
+      for (int j = 0; j < b.path().size(); j++) {
+        double dx = a.path().x(i) - b.path().x(j);
+        double dy = a.path().y(i) - b.path().y(j);
+        if (dx * dx + dy * dy < near * near) {
+          return true;
+        }
+      }
+    }
+    return false;
+  }
+}
