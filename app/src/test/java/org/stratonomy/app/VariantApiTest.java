@@ -103,4 +103,34 @@ class VariantApiTest extends ApiTest {
     mvc.perform(get("/api/plans/{id}/differences/{o}", id, java.util.UUID.randomUUID()))
         .andExpect(status().isNotFound());
   }
+
+  @Test
+  void aProposedVariantDiffersInWhatItSays() throws Exception {
+    JsonNode plan = dropped(10);
+    String id = plan.get("id").asString();
+    JsonNode proposal = propose(plan, "SHORTEST_TIME");
+    String variant = proposal.get("variant").get("id").asString();
+    assertThat(proposal.get("variant").get("name").asString()).isEqualTo("shortest time");
+    assertThat(proposal.get("steps")).isNotEmpty();
+    assertThat(differences(id, variant)).hasSize(proposal.get("steps").size());
+    JsonNode again = propose(plan, "SHORTEST_TIME");
+    assertThat(again.get("variant").get("name").asString()).isEqualTo("shortest time 2");
+  }
+
+  @Test
+  void whereNothingHelpsNoVariantIsAdded() throws Exception {
+    JsonNode plan = dropped(10);
+    JsonNode proposal = propose(plan, "FEWEST_CHANGES");
+    assertThat(proposal.get("variant").isNull()).isTrue();
+    assertThat(variants(plan.get("id").asString())).hasSize(1);
+  }
+
+  private JsonNode propose(JsonNode plan, String aim) throws Exception {
+    return json(
+        mvc.perform(
+                post("/api/revisions/{r}/proposals", plan.get("revision").asString())
+                    .param("aim", aim))
+            .andExpect(status().isOk())
+            .andReturn());
+  }
 }

@@ -3,16 +3,19 @@ package org.stratonomy.app.plans;
 import java.time.Clock;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.document.PlanFormat;
+import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanDifferences;
 import org.stratonomy.engine.plan.PlanDifferences.PlanDifference;
 import org.stratonomy.engine.problem.Problem;
 
 /** States of a plan that are kept beside each other, edited apart, and compared. */
 @Service
-class VariantService {
+public class VariantService {
   private static final int LONGEST_NAME = 60;
 
   private final PlanService service;
@@ -48,12 +51,31 @@ class VariantService {
   @Transactional
   VariantView keep(UUID id, String name) {
     PlanEntity of = entity(id);
-    String free = free(of, name);
+    return add(of, free(of, name), revisions.findById(of.revision()).orElseThrow().document());
+  }
+
+  /**
+   * Adds a changed plan to the variants of the plan that it was made of; its name is numbered if
+   * there is one of that name already.
+   */
+  @Transactional
+  public VariantView propose(UUID id, String name, Plan plan) {
+    PlanEntity of = entity(id);
+    List<String> taken = plans.variants(of.family()).stream().map(PlanEntity::variant).toList();
+    String free =
+        Stream.iterate(1, n -> n + 1)
+            .map(n -> n == 1 ? name : name + " " + n)
+            .filter(one -> !taken.contains(one))
+            .findFirst()
+            .orElseThrow();
+    return add(of, free, PlanFormat.write(plan).toString());
+  }
+
+  private VariantView add(PlanEntity of, String name, String document) {
     UUID copy = UUID.randomUUID();
-    String document = revisions.findById(of.revision()).orElseThrow().document();
     RevisionEntity first =
         new RevisionEntity(UUID.randomUUID(), copy, null, document, clock.instant());
-    PlanEntity variant = new PlanEntity(copy, of, free, first.id(), clock.instant());
+    PlanEntity variant = new PlanEntity(copy, of, name, first.id(), clock.instant());
     plans.saveAndFlush(variant);
     revisions.saveAndFlush(first);
     return VariantView.of(variant);

@@ -10,7 +10,7 @@ import java.util.UUID;
  * @param name of the variant
  * @param revision under which results are to be had
  */
-record VariantView(UUID id, String name, UUID revision, Instant updated) {
+public record VariantView(UUID id, String name, UUID revision, Instant updated) {
   static VariantView of(PlanEntity entity) {
     return new VariantView(entity.id(), entity.variant(), entity.revision(), entity.updated());
   }

@@ -58,6 +58,9 @@ final class LineChecks {
 
   private static final double ROUNDING = 1e-6;
 
+  /** Lines that have at least this share of their wanted speed are as fast as wanted. */
+  private static final double SLOWED = 0.95;
+
   private static final double WIDTH_STEP_MM = 0.02;
 
   private final Plan plan;
@@ -263,8 +266,9 @@ final class LineChecks {
                 ? "A layer is too short to cool"
                 : "%d layers are too short to cool".formatted(tooShort.size()),
             Checks.text(
-                "From %.2f mm on they take down to %.1f s; %.0f s are wanted, but lines are not"
-                    + " slowed below %.0f mm/s. Print two copies at once, or let them be slower.",
+                "They begin at %.2f mm, and the shortest takes %.1f s; %.0f s are wanted, but lines"
+                    + " are not slowed below %.0f mm/s. Print two copies at once, or let them be"
+                    + " slower.",
                 first.layer().bottom(), shortest, least, slowest),
             Optional.empty(),
             Optional.of(first.layer().bottom()),
@@ -317,12 +321,21 @@ final class LineChecks {
   /** Lines of a role that are slower than wanted, because their filament does not melt as fast. */
   private record Slowed(int slot, Role role, double speed, double height) {}
 
+  private double wanted(Stroke stroke) {
+    Settings own =
+        stroke.piece() == Stroke.NO_PIECE
+            ? resolver.plan()
+            : settings(stroke.piece(), stroke.stratum());
+    return own.number(stroke.role().speed());
+  }
+
   private void flow() {
     Map<List<Integer>, Slowed> slowest = new TreeMap<>(Comparator.comparing(List::toString));
     for (LayerSchedule layer : schedule.layers()) {
       for (Stroke stroke : layer.strokes()) {
         double most = resolver.filament(stroke.slot()).maxFlow();
-        if (stroke.speed() * stroke.crossSectionMm2() > most - ROUNDING) {
+        boolean isSlowed = stroke.speed() * stroke.crossSectionMm2() > most - ROUNDING;
+        if (isSlowed && stroke.speed() < SLOWED * wanted(stroke)) {
           slowest.merge(
               List.of(stroke.slot(), stroke.role().ordinal()),
               new Slowed(stroke.slot(), stroke.role(), stroke.speed(), layer.layer().bottom()),

@@ -1,0 +1,60 @@
+package org.stratonomy.app.results;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.stratonomy.app.meshes.MeshService;
+import org.stratonomy.app.plans.PlanService;
+import org.stratonomy.app.plans.VariantService;
+import org.stratonomy.app.plans.VariantView;
+import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.Watch;
+import org.stratonomy.engine.propose.Aim;
+import org.stratonomy.engine.propose.Proposal;
+
+/** Variants that serve an aim better, found by computing them. */
+@RestController
+@RequestMapping("/api/revisions/{revision}/proposals")
+class ProposalController {
+  private final Computations computations;
+  private final PlanService plans;
+  private final VariantService variants;
+  private final MeshService meshes;
+  private final Planner planner;
+
+  ProposalController(
+      Computations computations,
+      PlanService plans,
+      VariantService variants,
+      MeshService meshes,
+      Planner planner) {
+    this.computations = computations;
+    this.plans = plans;
+    this.variants = variants;
+    this.meshes = meshes;
+    this.planner = planner;
+  }
+
+  /**
+   * @param variant that was added; none if no change helps
+   * @param steps what was changed, in order
+   */
+  record ProposalView(Optional<VariantView> variant, List<String> steps) {}
+
+  /** Adds a variant with less of what the aim names, if one is found. */
+  @PostMapping
+  ProposalView propose(@PathVariable UUID revision, @RequestParam Aim aim) {
+    Optional<Proposal> found =
+        Proposal.of(
+            computations.result(revision), aim, plan -> planner.compute(plan, meshes, Watch.NONE));
+    return new ProposalView(
+        found.map(
+            one -> variants.propose(plans.planOf(revision), aim.label(), one.result().plan())),
+        found.map(Proposal::steps).orElse(List.of()));
+  }
+}
