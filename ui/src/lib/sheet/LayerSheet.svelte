@@ -303,39 +303,62 @@
     onpointerleave={() => (pointer = undefined)}
     ondblclick={() => ruler.on || sampleHere()}
   ></canvas>
-  <div class="caption">
-    <span class="panel-title">Layer sheet</span>
-    {#if session.result}
-      <span class="num"
-        >L{session.layer} of {session.heights.tops.length}, {between(
-          session.plane,
-          layerTop(session.heights, session.layer),
-        )}</span
-      >
+  <div class="top">
+    <div class="caption">
+      <span class="panel-title">Layer sheet</span>
+      {#if session.result}
+        <span class="num"
+          >L{session.layer}{width < 620 ? '' : ` of ${session.heights.tops.length}`}, {between(
+            session.plane,
+            layerTop(session.heights, session.layer),
+          )}</span
+        >
+      {/if}
+      <span class="tools">
+        <ColourChoice {look} />
+        <button class="tool" aria-pressed={travels} onclick={() => (travels = !travels)}
+          >Travel</button
+        >
+        <button
+          class="tool"
+          aria-label="In order"
+          aria-pressed={playing}
+          onclick={() => (playing = !playing)}
+          title="Follow the lines of this layer in their order"
+          ><Route size={15} aria-hidden="true" /></button
+        >
+        <button
+          class="tool"
+          aria-label="Measure"
+          aria-pressed={ruler.on}
+          onclick={() => ruler.toggle()}
+          title="Measure between two places: click both; ends take hold of the middle of lines"
+          ><RulerIcon size={15} aria-hidden="true" /></button
+        >
+        <button class="tool" onclick={fit}>Fit</button>
+      </span>
+    </div>
+    {#if ruler.on && !ruler.measured}
+      <p class="ask" role="status">Click {ruler.from ? 'the other place' : 'the first place'}.</p>
     {/if}
-    <span class="tools">
-      <ColourChoice {look} />
-      <button class="tool" aria-pressed={travels} onclick={() => (travels = !travels)}
-        >Travel</button
-      >
-      <button
-        class="tool"
-        aria-label="In order"
-        aria-pressed={playing}
-        onclick={() => (playing = !playing)}
-        title="Follow the lines of this layer in their order"
-        ><Route size={15} aria-hidden="true" /></button
-      >
-      <button
-        class="tool"
-        aria-label="Measure"
-        aria-pressed={ruler.on}
-        onclick={() => ruler.toggle()}
-        title="Measure between two places: click both; ends take hold of the middle of lines"
-        ><RulerIcon size={15} aria-hidden="true" /></button
-      >
-      <button class="tool" onclick={fit}>Fit</button>
-    </span>
+    {#if halts.length > 0}
+      <ul class="halts" aria-label="Stops at this layer">
+        {#each halts as halt, i (i)}
+          <li>
+            <strong
+              >{halt.withinLayer ? 'Within' : 'Before'} this layer, at {mm(halt.heightMm)}:</strong
+            >
+            {#if halt.colourChange}
+              <span class="swatch" style:background={session.filament(halt.fromSlot).colour}
+              ></span>{session.filament(halt.fromSlot).name} out,
+              <span class="swatch" style:background={session.filament(halt.toSlot).colour}
+              ></span>{session.filament(halt.toSlot).name} in
+            {/if}
+            {[...halt.kinds, ...(halt.note ? [halt.note] : [])].join(' · ')}
+          </li>
+        {/each}
+      </ul>
+    {/if}
   </div>
   {#if ruler.measured}
     {@const { mm: length, dx, dy, end } = ruler.measured}
@@ -350,26 +373,6 @@
     >
       <strong>{length.toFixed(2)} mm</strong> X {dx.toFixed(2)} Y {dy.toFixed(2)}
     </p>
-  {:else if ruler.on}
-    <p class="ask" role="status">Click {ruler.from ? 'the other place' : 'the first place'}.</p>
-  {/if}
-  {#if halts.length > 0}
-    <ul class="halts" aria-label="Stops at this layer">
-      {#each halts as halt, i (i)}
-        <li>
-          <strong
-            >{halt.withinLayer ? 'Within' : 'Before'} this layer, at {mm(halt.heightMm)}:</strong
-          >
-          {#if halt.colourChange}
-            <span class="swatch" style:background={session.filament(halt.fromSlot).colour}
-            ></span>{session.filament(halt.fromSlot).name} out,
-            <span class="swatch" style:background={session.filament(halt.toSlot).colour}
-            ></span>{session.filament(halt.toSlot).name} in
-          {/if}
-          {[...halt.kinds, ...(halt.note ? [halt.note] : [])].join(' · ')}
-        </li>
-      {/each}
-    </ul>
   {/if}
   {#if paths}
     <SheetLegend
@@ -404,11 +407,20 @@
     cursor: crosshair;
   }
 
-  .caption {
+  .top {
     position: absolute;
     left: 8px;
     right: 8px;
     top: 5px;
+    display: flex;
+    flex-direction: column;
+    align-items: flex-start;
+    gap: 4px;
+    pointer-events: none;
+  }
+
+  .caption {
+    align-self: stretch;
     display: flex;
     flex-wrap: wrap;
     align-items: center;
@@ -431,7 +443,6 @@
 
   .measured,
   .ask {
-    position: absolute;
     padding: 1px 7px;
     border: 1px solid var(--accent);
     border-radius: 3px;
@@ -441,15 +452,11 @@
     pointer-events: none;
   }
 
-  .ask {
-    left: 8px;
-    top: 34px;
+  .measured {
+    position: absolute;
   }
 
   .halts {
-    position: absolute;
-    left: 8px;
-    top: 34px;
     font-size: 12px;
     pointer-events: none;
   }

@@ -12,6 +12,17 @@
 
   let { session, onGo }: Props = $props();
 
+  const AIMS = {
+    FEWEST_CHANGES: { label: 'Fewest changes', less: 'fewer changes of filament' },
+    SHORTEST_TIME: { label: 'Shortest time', less: 'a shorter print' },
+    LEAST_MATERIAL: { label: 'Least material', less: 'a lighter print' },
+  } as const;
+  type Aim = keyof typeof AIMS;
+
+  /** What is being looked for. */
+  let trying: Aim | undefined = $state();
+  let found = $state('');
+
   let variants: VariantView[] = $state.raw([]);
   let name = $state('');
   const id = $derived(session.state.id);
@@ -44,6 +55,28 @@
       await data(client.POST('/api/plans/{id}/variants', { ...path, body: { name } }));
       name = '';
       await load(id);
+    });
+  }
+
+  /** Tries what may help, and opens what was found beside this plan. */
+  function propose(aim: Aim) {
+    void attempt(async () => {
+      trying = aim;
+      found = '';
+      try {
+        const proposal = await data(
+          client.POST('/api/revisions/{revision}/proposals', {
+            params: { path: { revision: session.resultRevision }, query: { aim } },
+          }),
+        );
+        if (proposal.variant) {
+          onGo(`/plans/${id}/compare/${proposal.variant.id}`);
+        } else {
+          found = `Nothing that was tried gives ${AIMS[aim].less}.`;
+        }
+      } finally {
+        trying = undefined;
+      }
     });
   }
 
@@ -98,6 +131,23 @@
           <button class="tool" disabled={name.trim() === ''}>Keep the state</button>
         </form>
         <p class="soft hint">What is kept can be opened, edited apart, compared, and taken over.</p>
+        <div class="proposals" role="group" aria-label="Propose a variant">
+          {#each Object.entries(AIMS) as [aim, { label, less }] (aim)}
+            <button
+              class="tool"
+              disabled={!session.result || session.isStale || trying !== undefined}
+              title="Try changes of the settings that may give {less}, compute each, and keep what helps as a variant"
+              onclick={() => propose(aim as Aim)}>{label}</button
+            >
+          {/each}
+        </div>
+        <p class="soft hint" role="status">
+          {#if trying}
+            Computing what may give {AIMS[trying].less} …
+          {:else}
+            {found || 'Or have one proposed: changes that may help are tried, and compared.'}
+          {/if}
+        </p>
       </Popover.Content>
     </Popover.Positioner>
   </Portal>
@@ -114,6 +164,15 @@
 
   form {
     margin-top: 8px;
+    border-top: 1px solid var(--rule-soft);
+    padding-top: 9px;
+  }
+
+  .proposals {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 5px;
+    margin-top: 9px;
     border-top: 1px solid var(--rule-soft);
     padding-top: 9px;
   }

@@ -53,3 +53,16 @@ it('says why a name was refused', async () => {
   await fireEvent.change(name, { target: { value: 'second' } });
   await vi.waitFor(() => expect(session.problem?.remedy).toBe('Give it another name.'));
 });
+
+it('has a variant proposed and compares it, or says that nothing helps', async () => {
+  const { server, session, onGo } = await open([FIRST]);
+  await vi.waitFor(() => expect(session.result).toBeDefined());
+  server.answers['/proposals'] = { variant: SECOND, steps: ['layers of 0.28 mm'] };
+  await fireEvent.click(await screen.findByRole('button', { name: 'Shortest time' }));
+  await vi.waitFor(() => expect(onGo).toHaveBeenLastCalledWith('/plans/p/compare/q'));
+  server.answers['/proposals'] = { variant: null, steps: [] };
+  await fireEvent.click(screen.getByRole('button', { name: 'Fewest changes' }));
+  expect(
+    await screen.findByText('Nothing that was tried gives fewer changes of filament.'),
+  ).toBeVisible();
+});

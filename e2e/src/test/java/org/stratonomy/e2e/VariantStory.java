@@ -64,4 +64,17 @@ class VariantStory extends Story {
     button("Undo").click();
     assertThat(page.getByLabel("Rule sheet")).containsText("Walls");
   }
+
+  @Test
+  void aShorterPrintIsProposedAndCompared() throws IOException {
+    drop(block(4));
+    openVariants();
+    exactButton("Fewest changes").click();
+    assertThat(page.getByText("Nothing that was tried gives fewer changes")).isVisible();
+    exactButton("Shortest time").click();
+    Locator numbers = page.getByLabel("Differences in time and material");
+    assertThat(row(numbers, "time").locator("td").last()).containsText("−");
+    assertThat(page.getByLabel("What the plans say differently")).containsText("Layer height");
+    assertThat(named("The other variant")).containsText("shortest time");
+  }
 }
