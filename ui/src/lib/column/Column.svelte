@@ -9,11 +9,15 @@
     type Heights,
   } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
+  import type { PieceView } from '../api/client';
+  import FindingTrack from './FindingTrack.svelte';
   import OutlineTrack from './OutlineTrack.svelte';
   import PlanTrack from './PlanTrack.svelte';
   import { ColumnScale } from './scale';
   import StopTrack from './StopTrack.svelte';
   import StrataTrack from './StrataTrack.svelte';
+  import { Tracks, type Track } from './tracks.svelte';
+  import TracksButton from './TracksButton.svelte';
 
   interface Props {
     session: PlanSession;
@@ -24,13 +28,12 @@
   const HEAD = 40;
   const FOOT = 14;
   const SCALE = 84;
-  const OUTLINE = 78;
-  const STRIP = 14;
   const PLAN = 22;
-  const TIME = 44;
-  const STOPS = 30;
+  /** Widths of the tracks that can be left out. */
+  const WIDTHS = { outline: 78, filaments: 14, time: 46, stops: 30, findings: 14 } as const;
   const GAP = 5;
 
+  const tracks = new Tracks();
   let width = $state(360);
   let height = $state(600);
   let svg: SVGSVGElement;
@@ -52,18 +55,43 @@
   const pieces = $derived(result?.pieces ?? []);
   /** The plan's own strata have a track while there are several. */
   const planWidth = $derived(session.planHeights.length > 2 ? PLAN + GAP : 0);
+  /** What a track takes with the gap after it; nothing if it is left out. */
+  const took = (track: Track) => (tracks.has(track) ? WIDTHS[track] + GAP : 0);
   const strataWidth = $derived(
-    Math.max(40, width - SCALE - OUTLINE - planWidth - STRIP - TIME - STOPS - 5 * GAP - 4),
+    Math.max(
+      40,
+      width -
+        SCALE -
+        2 * GAP -
+        planWidth -
+        took('outline') -
+        took('filaments') -
+        took('time') -
+        took('stops') -
+        took('findings') -
+        2,
+    ),
   );
   const pieceWidth = $derived(strataWidth / Math.max(1, pieces.length));
-  const x = $derived({
-    outline: SCALE + GAP,
-    plan: SCALE + OUTLINE + 2 * GAP,
-    strata: SCALE + OUTLINE + planWidth + 2 * GAP,
-    strip: SCALE + OUTLINE + planWidth + strataWidth + 3 * GAP,
-    time: SCALE + OUTLINE + planWidth + strataWidth + STRIP + 4 * GAP,
-    stops: SCALE + OUTLINE + planWidth + strataWidth + STRIP + TIME + 5 * GAP,
+  const x = $derived.by(() => {
+    const outline = SCALE + GAP;
+    const plan = outline + took('outline');
+    const strata = plan + planWidth;
+    const strip = strata + strataWidth + GAP;
+    const time = strip + took('filaments');
+    const stops = time + took('time');
+    return { outline, plan, strata, strip, time, stops, findings: stops + took('stops') };
   });
+  const areaHere = $derived(pieces.reduce((sum, piece) => sum + areaAt(piece), 0));
+  const secondsHere = $derived(result?.layerSeconds[session.layer - 1] ?? 0);
+
+  /** Outline of a piece in the layer at the level, mm². */
+  function areaAt(piece: PieceView): number {
+    const top = layerTop(heights, session.layer);
+    const i = piece.layerTops.findIndex((z) => z > top - 1e-3);
+    const isThere = session.plane > piece.bottom - 1e-3 || top > piece.bottom + 1e-3;
+    return i >= 0 && isThere ? piece.areas[i]! : 0;
+  }
   const largestArea = $derived(Math.max(1, ...pieces.flatMap((p) => p.areas)));
   const longest = $derived(Math.max(1, percentile(result?.layerSeconds ?? [], 0.98)));
   const ticks = $derived.by(() => {
@@ -88,7 +116,7 @@
   const timePath = $derived.by(() => {
     const seconds = result?.layerSeconds ?? [];
     const points = seconds.map((s, i) => {
-      const right = x.time + Math.min(1, s / longest) * TIME;
+      const right = x.time + Math.min(1, s / longest) * WIDTHS.time;
       return `L${right.toFixed(1)} ${scale.y(layerBottom(heights, i + 1)).toFixed(1)}L${right.toFixed(1)} ${scale.y(layerTop(heights, i + 1)).toFixed(1)}`;
     });
     return `M${x.time} ${scale.y(layerBottom(heights, 1))}${points.join('')}L${x.time} ${scale.y(top)}Z`;
@@ -199,8 +227,14 @@
         <text x="38" y="14" text-anchor="end">height</text>
         <text x="38" y="27" text-anchor="end">mm</text>
         <text x="80" y="14" text-anchor="end">layer</text>
-        <text x={x.outline} y="14">outline</text>
-        <text x={x.outline} y="27">to {(largestArea / 100).toFixed(0)} cm²</text>
+        {#if tracks.has('outline')}
+          <text x={x.outline} y="14">outline</text>
+          <text x={x.outline} y="27">
+            <tspan class="here" data-testid="area-here">{(areaHere / 100).toFixed(1)}</tspan>
+            of {(largestArea / 100).toFixed(0)} cm²
+            <title>Outline in the layer at the level, and the largest of a piece</title>
+          </text>
+        {/if}
         {#if planWidth > 0}<text x={x.plan} y="14">plan</text>{/if}
         {#each pieces as piece, p (piece.id)}
           <text x={x.strata + p * pieceWidth + 1} y="14">strata</text>
@@ -211,9 +245,18 @@
             <title>{piece.name}</title>
           </text>
         {/each}
-        <text x={x.time} y="14">time</text>
-        <text x={x.time} y="27">to {longest.toFixed(0)} s</text>
-        <text x={x.stops + STOPS} y="14" text-anchor="end">stops</text>
+        {#if tracks.has('time')}
+          <text x={x.time} y="14">time</text>
+          <text x={x.time} y="27">
+            <tspan class="here" data-testid="seconds-here">{secondsHere.toFixed(0)}</tspan
+            >/{longest.toFixed(0)} s
+            <title>Time of the layer at the level, and where the track ends</title>
+          </text>
+        {/if}
+        {#if tracks.has('stops')}<text x={x.stops + 2} y="14">stops</text>{/if}
+        {#if tracks.has('findings')}
+          <text x={x.findings + WIDTHS.findings} y="27" text-anchor="end">findings</text>
+        {/if}
       </g>
 
       <line class="axis" x1={SCALE} x2={SCALE} y1={scale.top} y2={scale.bottom} />
@@ -231,14 +274,16 @@
         <rect x="0" y={scale.top - 1} {width} height={scale.bottom - scale.top + 2} />
       </clipPath>
       <g clip-path="url(#tracks)">
-        <OutlineTrack
-          {session}
-          {pieces}
-          {scale}
-          x={x.outline}
-          width={OUTLINE}
-          largest={largestArea}
-        />
+        {#if tracks.has('outline')}
+          <OutlineTrack
+            {session}
+            {pieces}
+            {scale}
+            x={x.outline}
+            width={WIDTHS.outline}
+            largest={largestArea}
+          />
+        {/if}
 
         {#if planWidth > 0}
           <PlanTrack {session} {scale} x={x.plan} width={PLAN} right={x.strata + strataWidth} />
@@ -256,12 +301,12 @@
           />
         {/each}
 
-        {#each runs as run (run.from)}
+        {#each tracks.has('filaments') ? runs : [] as run (run.from)}
           {#each run.slots as slot, i (slot)}
             <rect
-              x={x.strip + (i * STRIP) / run.slots.length}
+              x={x.strip + (i * WIDTHS.filaments) / run.slots.length}
               y={scale.y(run.to)}
-              width={STRIP / run.slots.length}
+              width={WIDTHS.filaments / run.slots.length}
               height={Math.max(0.6, scale.y(run.from) - scale.y(run.to))}
               fill={session.filament(slot).colour}
               stroke={darker(session.filament(slot).colour)}
@@ -284,9 +329,13 @@
             >
           </path>
         {/if}
-        <path class="time" d={timePath} />
-
-        <StopTrack {session} {scale} x={x.stops} width={STOPS} />
+        {#if tracks.has('time')}<path class="time" d={timePath} />{/if}
+        {#if tracks.has('stops')}
+          <StopTrack {session} {scale} x={x.stops} width={WIDTHS.stops} />
+        {/if}
+        {#if tracks.has('findings')}
+          <FindingTrack {session} {scale} x={x.findings} width={WIDTHS.findings} />
+        {/if}
       </g>
 
       {#if result}
@@ -336,6 +385,7 @@
       onclick={() => zoom(2, session.plane)}>−</button
     >
     <button class="tool" disabled={!zoomed} onclick={() => (zoomed = undefined)}>All</button>
+    <TracksButton {tracks} />
     <span class="num">{range.from.toFixed(1)} to {range.to.toFixed(1)} mm</span>
   </div>
 </div>
@@ -376,6 +426,11 @@
 
   .heads text:first-of-type {
     fill: var(--ink);
+  }
+
+  .heads .here {
+    fill: var(--ink);
+    font-weight: 600;
   }
 
   .axis {

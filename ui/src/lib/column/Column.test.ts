@@ -1,5 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { beforeEach, expect, it, vi } from 'vitest';
+import type { FindingView } from '../api/client';
 import { PlanSession } from '../model/session.svelte';
 import { FakeServer } from '../testing/fakeServer';
 import Column from './Column.svelte';
@@ -76,4 +77,42 @@ it('zooms and shows all again', async () => {
   expect(screen.getByText('2.0 to 7.0 mm')).toBeInTheDocument();
   await fireEvent.click(all);
   expect(screen.getByText('0.0 to 10.0 mm')).toBeInTheDocument();
+});
+
+it('tells the outline and the time of the layer at the level', async () => {
+  const piece = session.result!.pieces[0]!;
+  session.goTo(3);
+  await vi.waitFor(() =>
+    expect(screen.getByTestId('area-here')).toHaveTextContent((piece.areas[2]! / 100).toFixed(1)),
+  );
+  expect(screen.getByTestId('seconds-here')).toHaveTextContent(
+    session.result!.layerSeconds[2]!.toFixed(0),
+  );
+});
+
+it('leaves tracks out and keeps that in the browser', async () => {
+  await fireEvent.click(screen.getByRole('button', { name: 'Tracks' }));
+  await fireEvent.click(await screen.findByRole('checkbox', { name: 'Time of each layer' }));
+  expect(screen.queryByTestId('seconds-here')).toBeNull();
+  expect(localStorage.getItem('column tracks left out')).toBe('time');
+  await fireEvent.click(screen.getByRole('checkbox', { name: 'Time of each layer' }));
+  expect(screen.getByTestId('seconds-here')).toBeVisible();
+});
+
+it('shows where findings are, and goes there', async () => {
+  session.result = {
+    ...session.result!,
+    findings: [
+      {
+        id: 'f',
+        severity: 'warning',
+        title: 'Thin place',
+        reason: '',
+        heightMm: 6,
+        remedies: [],
+      } as unknown as FindingView,
+    ],
+  };
+  await fireEvent.click(await screen.findByLabelText('Finding at 6.0 mm: Thin place'));
+  expect(session.layer).toBe(31);
 });

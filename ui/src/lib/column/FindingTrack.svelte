@@ -1,0 +1,55 @@
+<script lang="ts">
+  import { mm } from '../model/heights';
+  import type { PlanSession } from '../model/session.svelte';
+  import type { ColumnScale } from './scale';
+
+  interface Props {
+    session: PlanSession;
+    scale: ColumnScale;
+    x: number;
+    width: number;
+  }
+
+  let { session, scale, x, width }: Props = $props();
+
+  const found = $derived(
+    (session.result?.findings ?? []).flatMap((finding) =>
+      finding.heightMm == null ? [] : [{ ...finding, at: finding.heightMm }],
+    ),
+  );
+</script>
+
+{#each found as finding (finding.id)}
+  <g
+    class="finding {finding.severity}"
+    role="button"
+    tabindex="0"
+    aria-label="Finding at {mm(finding.at)}: {finding.title}"
+    transform="translate({x + width / 2} {scale.y(finding.at)})"
+    onpointerdown={(e) => e.stopPropagation()}
+    onclick={() => session.goToHeight(finding.at)}
+    onkeydown={(e) => e.key === 'Enter' && session.goToHeight(finding.at)}
+  >
+    <path d="M0 -6l6 6l-6 6l-6 -6z" />
+    <title>{finding.title} · {mm(finding.at)} · click: go there</title>
+  </g>
+{/each}
+
+<style>
+  .finding {
+    cursor: pointer;
+    fill: var(--sheet);
+    stroke: var(--ink-soft);
+    stroke-width: 1.6;
+  }
+
+  .finding.warning {
+    stroke: var(--warn);
+    fill: var(--warn);
+  }
+
+  .finding.error {
+    stroke: var(--bad);
+    fill: var(--bad);
+  }
+</style>

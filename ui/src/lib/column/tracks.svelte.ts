@@ -1,0 +1,34 @@
+const STORED = 'column tracks left out';
+
+/** Tracks of the column that can be left out. */
+export const TRACKS = {
+  outline: 'Outline',
+  filaments: 'Filaments of each layer',
+  time: 'Time of each layer',
+  stops: 'Stops',
+  findings: 'Findings',
+} as const;
+
+export type Track = keyof typeof TRACKS;
+
+/** Which tracks the column shows; kept in the browser. */
+export class Tracks {
+  private left: Track[] = $state.raw(read());
+
+  has(track: Track): boolean {
+    return !this.left.includes(track);
+  }
+
+  toggle(track: Track): void {
+    this.left = this.has(track)
+      ? [...this.left, track]
+      : this.left.filter((other) => other !== track);
+    localStorage.setItem(STORED, this.left.join());
+  }
+}
+
+function read(): Track[] {
+  return (localStorage.getItem(STORED) ?? '')
+    .split(',')
+    .filter((name): name is Track => name in TRACKS);
+}
