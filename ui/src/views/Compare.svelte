@@ -13,6 +13,7 @@
   import LayerSheet from '../lib/sheet/LayerSheet.svelte';
   import { isTyping } from '../lib/shell/keys';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
+  import AllVariants from '../lib/variants/AllVariants.svelte';
   import { compared, layerBeside } from '../lib/variants/compare';
   import { navigate, route } from '../router';
 
@@ -135,6 +136,9 @@
     </section>
   {/each}
   <section class="numbers" aria-label="Differences">
+    {#if variants.length > 2}
+      <AllVariants {variants} shown={ids} onCompare={(id) => compareWith(id, 1)} />
+    {/if}
     <table aria-label="Differences in time and material">
       <thead><tr><th></th><th>{names[0]}</th><th>{names[1]}</th><th>difference</th></tr></thead>
       {#each groups as group (group.title)}

@@ -34,6 +34,7 @@
   let canvas: HTMLCanvasElement;
   let width = $state(0);
   let height = $state(0);
+  const style = untrack(() => session.look);
   let scene: PlanScene | undefined = $state.raw(undefined);
   /** Diagonal of what the camera was set up for, mm. */
   let lookedAt = 0;
@@ -43,8 +44,6 @@
   /** The middle of the bottom of each piece's model, in its coordinates. */
   // eslint-disable-next-line svelte/prefer-svelte-reactivity -- read on clicks only
   const origins = new Map<string, Vector3>();
-  /** Whether the lines are shown in the place of what they fill. */
-  let lines = $state(false);
   let failed = $state('');
   let shown = $state('');
 
@@ -423,7 +422,7 @@
     <span class="panel-title">Model</span>
     {#if session.result}
       <span class="num cut"
-        >{lines ? 'lines up to' : 'cut at'} {mm(layerTop(session.heights, session.layer))}</span
+        >{style.lines ? 'lines up to' : 'cut at'} {mm(layerTop(session.heights, session.layer))}</span
       >
     {/if}
     {#if session.handling}
@@ -432,16 +431,16 @@
     <span class="tools">
       <button
         class="tool"
-        aria-pressed={lines}
-        onclick={() => (lines = !lines)}
+        aria-pressed={style.lines}
+        onclick={() => (style.lines = !style.lines)}
         title="Show every line that is seen from outside, and all of the layer at the level"
         >Lines</button
       >
-      {#if lines}<ColourChoice look={session.look} />{/if}
+      {#if style.lines}<ColourChoice look={style} />{/if}
       <button class="tool" onclick={look} title="Look at all pieces">Fit</button>
     </span>
   </div>
-  {#if lines && scene}
+  {#if style.lines && scene}
     <ModelLines {session} {scene} />
   {/if}
 </div>

@@ -6,6 +6,8 @@ export class Look {
   colourBy: ColourBy = $state('filament');
   /** Roles that are left out. */
   readonly hidden = new SvelteSet<string>();
+  /** Whether the model shows its lines in the place of what they fill. */
+  lines = $state(false);
   /** How many lines of the layer at the level are shown while they are played; undefined for all. */
   until: number | undefined = $state();
 }

@@ -1,0 +1,107 @@
+<script lang="ts">
+  import { SvelteMap } from 'svelte/reactivity';
+  import type { VariantView } from '../api/client';
+  import { duration } from '../model/heights';
+  import { computedTotals, least, type Totals } from './totals';
+
+  interface Props {
+    variants: VariantView[];
+    /** Ids of those that are shown side by side. */
+    shown: readonly string[];
+    onCompare: (id: string) => void;
+  }
+
+  let { variants, shown, onCompare }: Props = $props();
+
+  /** By revision; not there while it is computed, undefined if it is impossible. */
+  const totals = new SvelteMap<string, Totals | undefined>();
+  const best = $derived(least([...totals.values()].filter((one) => one !== undefined)));
+
+  $effect(() => {
+    let wanted = true;
+    void (async () => {
+      for (const { revision } of variants) {
+        totals.set(revision, await computedTotals(revision, () => wanted).catch(() => undefined));
+      }
+    })();
+    return () => (wanted = false);
+  });
+</script>
+
+<table aria-label="All variants">
+  <thead>
+    <tr><th>variant</th><th>time</th><th>changes</th><th>material</th><th>cost</th></tr>
+  </thead>
+  <tbody>
+    {#each variants as variant (variant.id)}
+      {@const one = totals.get(variant.revision)}
+      <tr class:shown={shown.includes(variant.id)}>
+        <td>
+          <button
+            disabled={shown.includes(variant.id)}
+            title="Show it at the right side"
+            onclick={() => onCompare(variant.id)}>{variant.name}</button
+          >
+        </td>
+        {#if one}
+          <td class="num" class:least={one.seconds === best.seconds}>{duration(one.seconds)}</td>
+          <td class="num" class:least={one.changes === best.changes}>{one.changes}</td>
+          <td class="num" class:least={one.grams === best.grams}>{one.grams.toFixed(1)} g</td>
+          <td class="num" class:least={one.cost === best.cost}>{one.cost.toFixed(2)}</td>
+        {:else}
+          <td colspan="4" class="soft"
+            >{totals.has(variant.revision) ? 'impossible' : 'computing …'}</td
+          >
+        {/if}
+      </tr>
+    {/each}
+  </tbody>
+</table>
+<p class="soft">Underlined: the least of each.</p>
+
+<style>
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+
+  th {
+    font-weight: 400;
+    color: var(--ink-soft);
+  }
+
+  th,
+  td {
+    text-align: right;
+    padding: 3px 0 3px 8px;
+    border-bottom: 1px solid var(--rule-soft);
+  }
+
+  th:first-child,
+  td:first-child {
+    text-align: left;
+    padding-left: 0;
+  }
+
+  button {
+    text-align: left;
+    text-decoration: underline;
+    cursor: pointer;
+  }
+
+  .shown button {
+    font-weight: 600;
+    text-decoration: none;
+    cursor: default;
+  }
+
+  .least {
+    font-weight: 600;
+    text-decoration: underline;
+  }
+
+  .soft {
+    color: var(--ink-soft);
+    font-size: 11.5px;
+  }
+</style>

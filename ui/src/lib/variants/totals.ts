@@ -1,0 +1,48 @@
+import { client, type LedgerView } from '../api/client';
+import { sum } from '../ledger/table';
+
+/** What a print takes in all. */
+export interface Totals {
+  readonly seconds: number;
+  readonly changes: number;
+  readonly grams: number;
+  readonly cost: number;
+}
+
+export function totalsOf(ledger: LedgerView): Totals {
+  return {
+    seconds: ledger.seconds,
+    changes: ledger.halts.filter((halt) => halt.colourChange).length,
+    grams: sum(ledger.slots, (slot) => slot.massG),
+    cost: sum(ledger.slots, (slot) => slot.cost),
+  };
+}
+
+/**
+ * What a revision takes, computed if it is not known; undefined if it is impossible.
+ *
+ * @param isWanted asked from time to time
+ */
+export async function computedTotals(
+  revision: string,
+  isWanted: () => boolean,
+): Promise<Totals | undefined> {
+  while (isWanted()) {
+    const { data, response } = await client.GET('/api/revisions/{revision}/result', {
+      params: { path: { revision } },
+    });
+    if (response.status === 200) {
+      return totalsOf((data as { ledger: LedgerView }).ledger);
+    }
+    if (!response.ok) {
+      return undefined;
+    }
+  }
+  return undefined;
+}
+
+/** For each number the least that any of several prints takes. */
+export function least(all: readonly Totals[]): Totals {
+  const of = (key: keyof Totals) => Math.min(...all.map((totals) => totals[key]));
+  return { seconds: of('seconds'), changes: of('changes'), grams: of('grams'), cost: of('cost') };
+}
