@@ -422,7 +422,8 @@
     <span class="panel-title">Model</span>
     {#if session.result}
       <span class="num cut"
-        >{style.lines ? 'lines up to' : 'cut at'} {mm(layerTop(session.heights, session.layer))}</span
+        >{style.lines ? 'lines up to' : 'cut at'}
+        {mm(layerTop(session.heights, session.layer))}</span
       >
     {/if}
     {#if session.handling}
