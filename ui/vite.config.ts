@@ -7,5 +7,6 @@ export default defineConfig({
   build: { chunkSizeWarningLimit: 1500 },
   server: { proxy: { '/api': 'http://127.0.0.1:8080' } },
   resolve: process.env.VITEST ? { conditions: ['browser'] } : undefined,
-  test: { environment: 'jsdom', setupFiles: ['src/test-setup.ts'] },
+  // Busy machines are slow; a test that hangs still ends.
+  test: { environment: 'jsdom', setupFiles: ['src/test-setup.ts'], testTimeout: 20_000 },
 });

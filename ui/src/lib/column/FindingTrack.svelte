@@ -14,7 +14,9 @@
 
   const found = $derived(
     (session.result?.findings ?? []).flatMap((finding) =>
-      finding.heightMm == null ? [] : [{ ...finding, at: finding.heightMm }],
+      finding.heightMm == null || finding.accepted != null
+        ? []
+        : [{ ...finding, at: finding.heightMm }],
     ),
   );
 </script>

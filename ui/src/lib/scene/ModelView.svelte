@@ -437,7 +437,7 @@
         title="Show every line that is seen from outside, and all of the layer at the level"
         >Lines</button
       >
-      {#if style.lines}<ColourChoice look={style} />{/if}
+      {#if style.lines}<ColourChoice look={style} label="Colour the lines of the model by" />{/if}
       <button class="tool" onclick={look} title="Look at all pieces">Fit</button>
     </span>
   </div>

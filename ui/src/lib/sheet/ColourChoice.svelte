@@ -4,12 +4,13 @@
 
   interface Props {
     look: Look;
+    label: string;
   }
 
-  let { look }: Props = $props();
+  let { look, label }: Props = $props();
 </script>
 
-<select class="field" aria-label="Colour the lines by" bind:value={look.colourBy}>
+<select class="field" aria-label={label} bind:value={look.colourBy}>
   <option value="filament">by filament</option>
   <option value="role">by role</option>
   {#each Object.entries(MEASURES) as [name, { label }] (name)}

@@ -315,7 +315,7 @@
         >
       {/if}
       <span class="tools">
-        <ColourChoice {look} />
+        <ColourChoice {look} label="Colour the lines by" />
         <button class="tool" aria-pressed={travels} onclick={() => (travels = !travels)}
           >Travel</button
         >

@@ -67,26 +67,26 @@ class LayerStory extends Story {
   }
 
   @Test
-  void theModelShowsTheLines() {
+  void theModelShowsTheLines() throws IOException {
     drop(block(4));
     assertThat(page.getByTestId("model-lines")).hasCount(0);
     exactButton("Lines").click();
     Locator lines = page.getByTestId("model-lines");
     assertThat(lines).not().hasAttribute("data-pieces", "0");
     int outside = Integer.parseInt(lines.getAttribute("data-pieces"));
-    named("Colour the lines by").selectOption("role");
+    named("Colour the lines of the model by").selectOption("role");
     page.getByLabel("Roles in all layers").getByText("skirt").click();
     // With a role left out one may look inside: now all others are there.
     assertThat(lines).not().hasAttribute("data-pieces", String.valueOf(outside));
     assertThat(Integer.parseInt(lines.getAttribute("data-pieces"))).isGreaterThan(outside);
-    named("Colour the lines by").selectOption("layerTime");
+    named("Colour the lines of the model by").selectOption("layerTime");
     assertThat(page.getByLabel("Scale of layer time in all layers")).containsText("layer time");
     exactButton("Lines").click();
     assertThat(lines).hasCount(0);
   }
 
   @Test
-  void distancesAreMeasured() {
+  void distancesAreMeasured() throws IOException {
     drop(block(4));
     Locator sheet = page.getByLabel(Pattern.compile("^Toolpaths of layer"));
     exactButton("Measure").click();

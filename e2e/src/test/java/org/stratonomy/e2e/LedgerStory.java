@@ -43,7 +43,7 @@ class LedgerStory extends Story {
   }
 
   @Test
-  void theClockTellsTimesOfDay() {
+  void theClockTellsTimesOfDay() throws IOException {
     drop(block(4));
     Locator clock = page.getByLabel("Clock ribbon: the print over time");
     assertThat(clock).containsText("0:00");

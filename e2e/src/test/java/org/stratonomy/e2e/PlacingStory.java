@@ -159,11 +159,10 @@ class PlacingStory extends Story {
   void aFindingIsAcceptedWithANote() throws IOException {
     dropBlock(4);
     typeInto("Position Z", "3");
-    Locator findings = button(" finding");
+    Locator findings = page.locator("header").getByText(Pattern.compile("[0-9] findings?$"));
     assertThat(findings).hasText("1 finding");
     findings.click();
-    Locator floating =
-        page.locator("article").filter(new Locator.FilterOptions().setHasText("does not stand"));
+    Locator floating = finding("does not stand");
     floating.getByText("Accept …").click();
     named("Why it is meant to be so").fill("It hangs on the rail.");
     floating.getByText("Accept", new Locator.GetByTextOptions().setExact(true)).click();

@@ -77,7 +77,7 @@ class StopStory extends Story {
     Locator found = button("1 finding");
     assertThat(found).isVisible();
     found.click();
-    assertThat(page.getByText("is covered without a stop")).isVisible();
+    assertThat(finding("is covered without a stop")).isVisible();
     button("Stop at 6.0 mm").click();
     assertThat(button("0 findings")).isVisible();
     computed();

@@ -90,6 +90,11 @@ abstract class Story {
         AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
   }
 
+  /** A finding in the list of the header. */
+  Locator finding(String title) {
+    return page.locator("article").filter(new Locator.FilterOptions().setHasText(title));
+  }
+
   Locator level() {
     return page.getByTestId("level");
   }
