@@ -62,6 +62,7 @@
 <style>
   table {
     width: 100%;
+    margin-bottom: 4px;
     border-collapse: collapse;
   }
 
@@ -90,6 +91,8 @@
   }
 
   .shown button {
+    color: var(--ink);
+    opacity: 1;
     font-weight: 600;
     text-decoration: none;
     cursor: default;
@@ -103,5 +106,6 @@
   .soft {
     color: var(--ink-soft);
     font-size: 11.5px;
+    padding-bottom: 8px;
   }
 </style>
