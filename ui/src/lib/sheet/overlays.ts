@@ -26,6 +26,11 @@ export function drawOutline(
   ctx.restore();
 }
 
+/** From places on the bed, mm, to the canvas. */
+function placer(view: View): (place: { x: number; y: number }) => [number, number] {
+  return ({ x, y }) => [x * view.scale + view.shiftX, view.shiftY - y * view.scale];
+}
+
 /** Where the head waits at a stop, and the way there and back. */
 export interface Waiting {
   readonly park: { x: number; y: number };
@@ -42,10 +47,7 @@ export function drawWaiting(
   view: View,
   colour: string,
 ): void {
-  const at = (p: { x: number; y: number }): [number, number] => [
-    p.x * view.scale + view.shiftX,
-    view.shiftY - p.y * view.scale,
-  ];
+  const at = placer(view);
   ctx.save();
   ctx.strokeStyle = colour;
   ctx.lineWidth = 1.4;
@@ -142,10 +144,7 @@ export function drawRuler(
   view: View,
   colour: string,
 ): void {
-  const at = (p: { x: number; y: number }): [number, number] => [
-    p.x * view.scale + view.shiftX,
-    view.shiftY - p.y * view.scale,
-  ];
+  const at = placer(view);
   ctx.save();
   for (const [width, stroke] of [
     [4.5, '#fffefb'],

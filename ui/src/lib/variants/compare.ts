@@ -1,6 +1,7 @@
 import type { Filament, LedgerView } from '../api/client';
 import { sum, timeRows } from '../ledger/table';
 import { duration, layerBottom, layerFromPlane, layerTop, type Heights } from '../model/heights';
+import { totalsOf } from './totals';
 
 const SAME_MM = 1e-6;
 
@@ -41,14 +42,14 @@ function row(what: string, one: number, other: number, text: Text): ComparedRow 
 export function compared(one: Print, other: Print): ComparedGroup[] {
   const total = (of: (print: Print) => number, what: string, text: Text) =>
     row(what, of(one), of(other), text);
-  const changes = (print: Print) => print.ledger.halts.filter((halt) => halt.colourChange).length;
+  const totals = (print: Print) => totalsOf(print.ledger);
   const needed = (print: Print) => print.ledger.halts.filter((halt) => halt.needsOperator).length;
   const sums = [
-    total((print) => print.ledger.seconds, 'time', duration),
-    total(changes, 'changes of filament', String),
+    total((print) => totals(print).seconds, 'time', duration),
+    total((print) => totals(print).changes, 'changes of filament', String),
     total(needed, 'needs the operator', (n) => `${n} ×`),
-    total((print) => sum(print.ledger.slots, (slot) => slot.massG), 'material', grams),
-    total((print) => sum(print.ledger.slots, (slot) => slot.cost), 'cost', money),
+    total((print) => totals(print).grams, 'material', grams),
+    total((print) => totals(print).cost, 'cost', money),
   ];
   const massOf = (print: Print, id: string) =>
     sum(
