@@ -2,7 +2,6 @@ package org.stratonomy.engine.check;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -192,20 +191,71 @@ final class LineChecks {
     }
   }
 
+  /** Strokes of the walls of one stratum. */
+  private static final class Stratum {
+    private final int piece;
+    private final int number;
+    private final double wanted;
+    private final List<Stroke> strokes = new ArrayList<>();
+    private int fitted;
+
+    Stratum(int piece, int number, double wanted) {
+      this.piece = piece;
+      this.number = number;
+      this.wanted = wanted;
+    }
+
+    boolean isOf(Stroke stroke) {
+      return piece == stroke.piece() && number == stroke.stratum();
+    }
+
+    void add(Stroke stroke) {
+      strokes.add(stroke);
+      fitted += Math.abs(stroke.widthMm() - wanted) > FITTED * wanted ? 1 : 0;
+    }
+
+    /** A first look: few strokes that are off are not worth measuring. */
+    boolean mayBeFitted() {
+      return fitted > MUCH / 2 * strokes.size();
+    }
+
+    Walls walls() {
+      Walls walls = new Walls();
+      strokes.forEach(stroke -> walls.add(stroke, wanted));
+      return walls;
+    }
+  }
+
   private void walls() {
-    Map<List<Integer>, Walls> walls = new HashMap<>();
+    List<Stratum> strata = new ArrayList<>();
+    Stratum at = null;
     for (LayerSchedule layer : schedule.layers()) {
       for (Stroke stroke : layer.strokes()) {
         if (stroke.role().isWall()) {
-          double wanted = settings(stroke.piece(), stroke.stratum()).number(Setting.LINE_WIDTH);
-          walls
-              .computeIfAbsent(List.of(stroke.piece(), stroke.stratum()), _ -> new Walls())
-              .add(stroke, wanted);
+          at = at != null && at.isOf(stroke) ? at : stratumOf(stroke, strata);
+          at.add(stroke);
         }
       }
     }
-    walls.forEach(
-        (at, found) -> found.usual().ifPresent(width -> fit(at.get(0), at.get(1), found, width)));
+    for (Stratum stratum : strata) {
+      if (stratum.mayBeFitted()) {
+        Walls walls = stratum.walls();
+        walls.usual().ifPresent(width -> fit(stratum.piece, stratum.number, walls, width));
+      }
+    }
+  }
+
+  private Stratum stratumOf(Stroke stroke, List<Stratum> strata) {
+    return strata.stream()
+        .filter(known -> known.isOf(stroke))
+        .findFirst()
+        .orElseGet(
+            () -> {
+              double wanted = settings(stroke.piece(), stroke.stratum()).number(Setting.LINE_WIDTH);
+              Stratum added = new Stratum(stroke.piece(), stroke.stratum(), wanted);
+              strata.add(added);
+              return added;
+            });
   }
 
   private void fit(int index, int stratum, Walls walls, double width) {
@@ -331,9 +381,14 @@ final class LineChecks {
 
   private void flow() {
     Map<List<Integer>, Slowed> slowest = new TreeMap<>(Comparator.comparing(List::toString));
+    int slot = 0;
+    double most = 0;
     for (LayerSchedule layer : schedule.layers()) {
       for (Stroke stroke : layer.strokes()) {
-        double most = resolver.filament(stroke.slot()).maxFlow();
+        if (stroke.slot() != slot) {
+          slot = stroke.slot();
+          most = resolver.filament(slot).maxFlow();
+        }
         boolean isSlowed = stroke.speed() * stroke.crossSectionMm2() > most - ROUNDING;
         if (isSlowed && stroke.speed() < SLOWED * wanted(stroke)) {
           slowest.merge(

@@ -23,6 +23,9 @@ public final class Resolver {
   private final List<Filament> filaments;
   private final Set<Role> rolesNamed = EnumSet.noneOf(Role.class);
   private final Map<Spot, SpotSettings> known = new ConcurrentHashMap<>();
+  private final Map<Stratum, Settings> strata = new ConcurrentHashMap<>();
+
+  private record Stratum(String piece, int number) {}
 
   public Resolver(Plan plan, Shelf shelf) {
     this.plan = plan;
@@ -53,7 +56,9 @@ public final class Resolver {
 
   /** What holds in a stratum of a piece, but for rules for some part of it. */
   public Settings stratum(String piece, int stratum) {
-    return resolve(where -> !where.isWithinStrata() && where.matches(piece, stratum), false);
+    return strata.computeIfAbsent(
+        new Stratum(piece, stratum),
+        _ -> resolve(where -> !where.isWithinStrata() && where.matches(piece, stratum), false));
   }
 
   /** What holds at a spot. */
