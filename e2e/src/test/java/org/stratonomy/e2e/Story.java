@@ -3,11 +3,9 @@ package org.stratonomy.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
@@ -16,14 +14,12 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.api.io.TempDir;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.StlWriter;
@@ -31,47 +27,19 @@ import org.stratonomy.engine.mesh.TriangleSoup;
 
 /** What a planner does in the real application, in a real browser. */
 abstract class Story {
-  static Application application;
-  static Playwright playwright;
-  static Browser browser;
+  /** Shared by all stories: each keeps to plans of its own and leaves the shelf as it was. */
+  @RegisterExtension static final RunningExtension RUNNING = new RunningExtension();
 
   @TempDir Path directory;
+  Application application;
   Page page;
-
-  @BeforeAll
-  static void start() throws IOException {
-    application = new Application();
-    playwright =
-        Playwright.create(
-            new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-    browser =
-        playwright
-            .chromium()
-            .launch(
-                new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium"))
-                    .setChromiumSandbox(false)
-                    .setArgs(
-                        List.of(
-                            "--use-gl=angle",
-                            "--use-angle=swiftshader",
-                            "--enable-unsafe-swiftshader",
-                            "--disable-background-networking",
-                            "--disable-component-update",
-                            "--disable-sync",
-                            "--no-first-run")));
-    PlaywrightAssertions.setDefaultAssertionTimeout(30_000);
-  }
-
-  @AfterAll
-  static void stop() {
-    playwright.close();
-    application.close();
-  }
 
   @BeforeEach
   void open() {
-    page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+    PlaywrightAssertions.setDefaultAssertionTimeout(30_000);
+    Running running = RUNNING.get();
+    application = running.application();
+    page = running.browser().newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
     page.setDefaultTimeout(30_000);
     page.navigate(application.address());
   }
