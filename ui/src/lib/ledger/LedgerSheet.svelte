@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { PlaceView } from '../api/client';
+  import type { StratumShareView } from '../api/client';
   import { duration, grams } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import Sheet from '../shell/Sheet.svelte';
@@ -15,12 +15,12 @@
   const ledger = $derived(session.result?.ledger);
   const time = $derived(ledger ? timeRows(ledger) : []);
   const slots = $derived(ledger?.slots ?? []);
-  const places = $derived(ledger?.places ?? []);
+  const strata = $derived(ledger?.strata ?? []);
   const files = $derived(`/api/revisions/${session.resultRevision}/ledger`);
   const longest = $derived(Math.max(...time.map((row) => row.seconds)));
   const seconds = $derived(sum(time, (row) => row.seconds));
 
-  function placeName({ piece, stratum }: PlaceView): string {
+  function stratumName({ piece, stratum }: StratumShareView): string {
     const name = session.document.pieces.find((p) => p.id === piece)?.name;
     return name === undefined
       ? 'beside the pieces: skirt, raft, tower'
@@ -85,15 +85,15 @@
       </tr>
     </tfoot>
   </table>
-  {#if places.length > 1}
+  {#if strata.length > 1}
     <table aria-label="What each stratum takes">
       <thead>
         <tr><th>lines of</th><th>take</th><th>volume, cm³</th><th>mass</th><th>cost</th></tr>
       </thead>
       <tbody>
-        {#each places as row (`${row.piece}/${row.stratum}`)}
+        {#each strata as row (`${row.piece}/${row.stratum}`)}
           <tr>
-            <td>{placeName(row)}</td>
+            <td>{stratumName(row)}</td>
             <td class="num">{duration(row.seconds)}</td>
             <td class="num">{cm3(row.volumeMm3)}</td>
             <td class="num">{grams(row.massG)}</td>
@@ -104,10 +104,10 @@
       <tfoot>
         <tr>
           <td>all, without ways, changes and stops</td>
-          <td class="num">{duration(sum(places, (row) => row.seconds))}</td>
-          <td class="num">{cm3(sum(places, (row) => row.volumeMm3))}</td>
-          <td class="num">{grams(sum(places, (row) => row.massG))}</td>
-          <td class="num">{sum(places, (row) => row.cost).toFixed(2)}</td>
+          <td class="num">{duration(sum(strata, (row) => row.seconds))}</td>
+          <td class="num">{cm3(sum(strata, (row) => row.volumeMm3))}</td>
+          <td class="num">{grams(sum(strata, (row) => row.massG))}</td>
+          <td class="num">{sum(strata, (row) => row.cost).toFixed(2)}</td>
         </tr>
       </tfoot>
     </table>

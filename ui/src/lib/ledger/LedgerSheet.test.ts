@@ -41,7 +41,7 @@ it('tells what each stratum takes, if there are several', async () => {
     ...RESULT,
     ledger: {
       ...RESULT.ledger,
-      places: [
+      strata: [
         { ...part, stratum: 1, volumeMm3: 1500 },
         { ...part, stratum: 2, volumeMm3: 500 },
         { ...part, piece: '', stratum: 0, volumeMm3: 100 },

@@ -11,7 +11,7 @@ const ledger = {
     { role: 'outer wall', seconds: 30, volumeMm3: 400 },
     { role: 'infill', seconds: 55, volumeMm3: 600.5 },
   ],
-  places: [],
+  strata: [],
   slots: [
     { slot: 2, filament: 'slate', lengthMm: 416, volumeMm3: 1000.5, massG: 1.24, cost: 0.03 },
   ],

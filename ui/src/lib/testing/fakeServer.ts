@@ -165,7 +165,7 @@ export const RESULT: ResultView = {
     changeSeconds: 0,
     savedChanges: 0,
     roles: [],
-    places: [],
+    strata: [],
     slots: [{ slot: 1, filament: 'chalk', lengthMm: 1000, volumeMm3: 2400, massG: 3, cost: 0.1 }],
     halts: [
       {

@@ -99,7 +99,7 @@ class ProgramCommandTest {
     assertThat(slot.get("massG").asDouble())
         .isCloseTo(slot.get("volumeMm3").asDouble() * 1.24e-3, within(1e-9));
     assertThat(json.get("timeSeconds").asDouble()).isPositive();
-    assertThat(json.get("places").get(0).get("stratum").asInt()).isEqualTo(1);
+    assertThat(json.get("strata").get(0).get("stratum").asInt()).isEqualTo(1);
   }
 
   @Test
@@ -111,7 +111,7 @@ class ProgramCommandTest {
         .isEqualTo("table,name,slot,timeSeconds,lengthMm,volumeMm3,massG,cost");
     assertThat(lines).filteredOn(line -> line.startsWith("role,\"outer wall\",,")).hasSize(1);
     assertThat(lines).filteredOn(line -> line.startsWith("filament,")).hasSize(2);
-    assertThat(lines).filteredOn(line -> line.startsWith("place,\"beside the")).hasSize(1);
+    assertThat(lines).filteredOn(line -> line.startsWith("stratum,\"beside the")).hasSize(1);
   }
 
   @Test
@@ -187,7 +187,7 @@ class ProgramCommandTest {
     assertThat(program).contains("; layers: 41,").doesNotContain("M600");
     JsonNode json = JsonMapper.shared().readTree(run.printed);
     assertThat(json.get("timeSeconds").asDouble()).isPositive();
-    assertThat(json.get("places").get(0).get("stratum").asInt()).isEqualTo(1);
+    assertThat(json.get("strata").get(0).get("stratum").asInt()).isEqualTo(1);
     assertThat(json.get("findings").isArray()).isTrue();
   }
 

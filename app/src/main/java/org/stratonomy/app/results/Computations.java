@@ -22,6 +22,7 @@ import org.stratonomy.app.plans.PlanService;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.problem.Problem;
 
@@ -59,11 +60,26 @@ public class Computations {
   /** How far a computation is. */
   public record Stage(String name, int done, int total) {}
 
+  /** How long a computation may take. */
+  private static final class Limit {
+    private final long began = System.nanoTime();
+
+    void check(String name) {
+      if (System.nanoTime() - began > TimeUnit.MINUTES.toNanos(MOST_MINUTES)) {
+        throw new Problem(
+            Problem.Kind.PLAN,
+            "the plan",
+            "It took longer than %d minutes at the %s.".formatted(MOST_MINUTES, name),
+            "Choose thicker layers, or a model with fewer triangles.");
+      }
+    }
+  }
+
   private static final class Running {
     final UUID revision;
     final CompletableFuture<PlanResult> future = new CompletableFuture<>();
     final Shelf shelf;
-    final long began = System.nanoTime();
+    final Limit limit = new Limit();
     volatile boolean superseded;
     volatile Stage stage = new Stage("start", 0, 1);
 
@@ -84,13 +100,7 @@ public class Computations {
             "A newer edit took the place of this one.",
             "Ask for the newest revision.");
       }
-      if (System.nanoTime() - began > TimeUnit.MINUTES.toNanos(MOST_MINUTES)) {
-        throw new Problem(
-            Problem.Kind.PLAN,
-            "the plan",
-            "It took longer than %d minutes at the %s.".formatted(MOST_MINUTES, name),
-            "Choose thicker layers, or a model with fewer triangles.");
-      }
+      limit.check(name);
       stage = new Stage(name, done, total);
     }
   }
@@ -132,6 +142,16 @@ public class Computations {
       case Outcome.Pending pending ->
           throw new IllegalStateException("no result within an hour: " + pending.stage());
     };
+  }
+
+  /**
+   * The result of a plan that is no revision, to be looked at and forgotten.
+   *
+   * @throws Problem if the plan asks for something impossible
+   */
+  public PlanResult tryOut(Plan plan) {
+    Limit limit = new Limit();
+    return planner.compute(plan, meshes, (stage, done, total) -> limit.check(stage));
   }
 
   /**

@@ -8,12 +8,9 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.plans.PlanService;
 import org.stratonomy.app.plans.VariantService;
 import org.stratonomy.app.plans.VariantView;
-import org.stratonomy.engine.Planner;
-import org.stratonomy.engine.Watch;
 import org.stratonomy.engine.propose.Aim;
 import org.stratonomy.engine.propose.Proposal;
 
@@ -24,20 +21,11 @@ class ProposalController {
   private final Computations computations;
   private final PlanService plans;
   private final VariantService variants;
-  private final MeshService meshes;
-  private final Planner planner;
 
-  ProposalController(
-      Computations computations,
-      PlanService plans,
-      VariantService variants,
-      MeshService meshes,
-      Planner planner) {
+  ProposalController(Computations computations, PlanService plans, VariantService variants) {
     this.computations = computations;
     this.plans = plans;
     this.variants = variants;
-    this.meshes = meshes;
-    this.planner = planner;
   }
 
   /**
@@ -50,8 +38,7 @@ class ProposalController {
   @PostMapping
   ProposalView propose(@PathVariable UUID revision, @RequestParam Aim aim) {
     Optional<Proposal> found =
-        Proposal.of(
-            computations.result(revision), aim, plan -> planner.compute(plan, meshes, Watch.NONE));
+        Proposal.of(computations.result(revision), aim, computations::tryOut);
     return new ProposalView(
         found.map(
             one -> variants.propose(plans.planOf(revision), aim.label(), one.result().plan())),

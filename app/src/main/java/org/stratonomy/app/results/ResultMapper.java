@@ -16,11 +16,11 @@ import org.stratonomy.app.results.ResultView.LedgerView;
 import org.stratonomy.app.results.ResultView.MeshView;
 import org.stratonomy.app.results.ResultView.MixView;
 import org.stratonomy.app.results.ResultView.PieceView;
-import org.stratonomy.app.results.ResultView.PlaceView;
 import org.stratonomy.app.results.ResultView.PurgingView;
 import org.stratonomy.app.results.ResultView.ResolvedView;
 import org.stratonomy.app.results.ResultView.RoleView;
 import org.stratonomy.app.results.ResultView.SlotView;
+import org.stratonomy.app.results.ResultView.StratumShareView;
 import org.stratonomy.app.results.ResultView.StratumView;
 import org.stratonomy.app.results.ResultView.TowerView;
 import org.stratonomy.engine.PlanResult;
@@ -302,10 +302,10 @@ final class ResultMapper {
         ledger.roles().stream()
             .map(r -> new RoleView(r.role().label(), r.seconds(), r.volumeMm3()))
             .toList(),
-        ledger.places().stream()
+        ledger.strata().stream()
             .map(
                 p ->
-                    new PlaceView(
+                    new StratumShareView(
                         p.piece() == Stroke.NO_PIECE ? "" : plan.pieces().get(p.piece()).id(),
                         p.stratum(),
                         p.seconds(),

@@ -223,7 +223,7 @@ public record ResultView(
       double changeSeconds,
       int savedChanges,
       List<RoleView> roles,
-      List<PlaceView> places,
+      List<StratumShareView> strata,
       List<SlotView> slots,
       List<HaltView> halts,
       double startMm) {}
@@ -236,7 +236,7 @@ public record ResultView(
    * @param piece id of the piece; empty beside all of them
    * @param stratum from 1; 0 beside all pieces
    */
-  public record PlaceView(
+  public record StratumShareView(
       String piece, int stratum, double seconds, double volumeMm3, double massG, double cost) {}
 
   public record SlotView(

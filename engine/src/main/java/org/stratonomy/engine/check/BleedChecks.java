@@ -15,7 +15,6 @@ import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
@@ -84,9 +83,8 @@ final class BleedChecks {
   private Finding finding(List<LayerSchedule> bleeding, double mm, boolean intoNothing) {
     Remedy remedy =
         intoNothing
-            ? new Remedy(
-                "Purge into a tower",
-                RuleEditor.set(plan, Where.EVERYWHERE, Setting.PURGE_INTO, Value.of("tower")))
+            ? Remedy.rule(
+                "Purge into a tower", plan, Where.EVERYWHERE, Setting.PURGE_INTO, Value.of("tower"))
             : new Remedy(
                 "Purge what the filaments need",
                 plan.withPurging(new Purging(plan.purging().tower(), List.of())));

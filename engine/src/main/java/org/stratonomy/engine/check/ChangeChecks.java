@@ -1,8 +1,10 @@
 package org.stratonomy.engine.check;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -14,6 +16,8 @@ import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Divider;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
@@ -48,11 +52,36 @@ final class ChangeChecks {
   static List<Finding> run(
       Plan plan, Resolver resolver, List<PlacedPiece> placed, Schedule schedule) {
     ChangeChecks checks = new ChangeChecks(plan, resolver, placed, schedule);
+    checks.slots();
     if (!resolver.machine().mixes() && schedule.changeCount() > 0) {
       checks.steps();
       checks.trifles();
     }
     return checks.findings;
+  }
+
+  /** A feeder, a carriage of nozzles or a mixing nozzle holds so many filaments and no more. */
+  private void slots() {
+    Machine machine = resolver.machine();
+    Set<Integer> used = new TreeSet<>(Mix.filaments(schedule.firstSlot()));
+    schedule.changes().keySet().forEach(change -> used.addAll(Mix.filaments(change.to())));
+    int most = machine.mostFilaments();
+    // A mix is of the first two, whatever else there is.
+    boolean isOther = machine.mixes() && used.stream().anyMatch(slot -> slot > most);
+    if (used.size() > most || isOther) {
+      findings.add(
+          new Finding(
+              "too-many-filaments",
+              Severity.ERROR,
+              used.size() > most
+                  ? "%d filaments are used".formatted(used.size())
+                  : "The filament in slot %d is used".formatted(Collections.max(used)),
+              "%s holds %d at a time. Use fewer of them, or a machine that is fed by hand."
+                  .formatted(machine.name(), most),
+              Optional.empty(),
+              Optional.empty(),
+              List.of()));
+    }
   }
 
   /**

@@ -1,12 +1,9 @@
 package org.stratonomy.engine.check;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.divide.Cells;
@@ -17,7 +14,6 @@ import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.PieceEditor;
 import org.stratonomy.engine.plan.Placement;
@@ -25,7 +21,6 @@ import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Value;
@@ -101,8 +96,8 @@ public final class Checks {
     }
     checks.findings.addAll(skins.findings());
     checks.findings.addAll(LineChecks.run(plan, resolver, schedule, lines));
+    checks.findings.addAll(WallChecks.run(plan, resolver, schedule));
     checks.skirt();
-    checks.slots();
     checks.findings.addAll(DivisionChecks.run(plan, placed, stack.pieces(), cells));
     checks.findings.addAll(StopChecks.run(plan, resolver.machine(), schedule));
     checks.findings.addAll(ChangeChecks.run(plan, resolver, placed, schedule));
@@ -309,9 +304,12 @@ public final class Checks {
           null,
           Optional.of(0.0),
           List.of(
-              new Remedy(
+              Remedy.rule(
                   "Print without a %s".formatted(name),
-                  RuleEditor.set(plan, Where.EVERYWHERE, lines, Value.of(0)))));
+                  plan,
+                  Where.EVERYWHERE,
+                  lines,
+                  Value.of(0))));
     }
   }
 
@@ -335,30 +333,6 @@ public final class Checks {
       most = outside ? Math.max(most, reach) : most;
     }
     return most;
-  }
-
-  /** A feeder, a carriage of nozzles or a mixing nozzle holds so many filaments and no more. */
-  private void slots() {
-    Set<Integer> used = new TreeSet<>(Mix.filaments(schedule.firstSlot()));
-    schedule.changes().keySet().forEach(change -> used.addAll(Mix.filaments(change.to())));
-    int most = machine.mostFilaments();
-    // A mix is of the first two, whatever else there is.
-    boolean isOther = machine.mixes() && used.stream().anyMatch(slot -> slot > most);
-    if (used.size() > most || isOther) {
-      String title =
-          used.size() > most
-              ? "%d filaments are used".formatted(used.size())
-              : "The filament in slot %d is used".formatted(Collections.max(used));
-      add(
-          "too-many-filaments",
-          Severity.ERROR,
-          title,
-          "%s holds %d at a time. Use fewer of them, or a machine that is fed by hand."
-              .formatted(machine.name(), most),
-          null,
-          Optional.empty(),
-          List.of());
-    }
   }
 
   /** Whether support of a piece is printed below a height. */

@@ -3,6 +3,10 @@ package org.stratonomy.engine.check;
 import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.RuleEditor;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
 
 /**
  * Something that a check found.
@@ -31,11 +35,21 @@ public record Finding(
     ERROR
   }
 
+  /** Whether its remedies save changes of filament. */
+  public boolean savesChanges() {
+    return id.startsWith("change-") || id.startsWith("turn:");
+  }
+
   /**
    * A change of the plan that would mend it.
    *
    * @param label what it does, as on a button
    * @param plan the plan afterwards
    */
-  public record Remedy(String label, Plan plan) {}
+  public record Remedy(String label, Plan plan) {
+    /** A rule that would mend it. */
+    static Remedy rule(String label, Plan plan, Where where, Setting setting, Value value) {
+      return new Remedy(label, RuleEditor.set(plan, where, setting, value));
+    }
+  }
 }

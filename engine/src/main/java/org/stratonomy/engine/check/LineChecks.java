@@ -1,10 +1,12 @@
 package org.stratonomy.engine.check;
 
 import java.util.ArrayList;
-import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
@@ -18,13 +20,12 @@ import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.plane.Path;
-import org.stratonomy.engine.strata.LayerStack.Part;
+import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 
 /**
  * Lines that will not come out as they are meant: long bridges, layers that are too short to cool,
@@ -33,9 +34,6 @@ import org.stratonomy.engine.strata.LayerStack.Part;
 final class LineChecks {
   /** Longer bridges sag, unless the plan says that its machine bridges farther, mm. */
   private static final double LONG_BRIDGE_MM = 25;
-
-  /** Support may end so many layers below what it carries. */
-  private static final int SUPPORT_LAYERS = 4;
 
   /**
    * Lines of a bridge belong together up to so many widths apart, walls at a joint between them.
@@ -73,7 +71,6 @@ final class LineChecks {
       Plan plan, Resolver resolver, Schedule schedule, List<PieceLines> lines) {
     LineChecks checks = new LineChecks(plan, resolver, schedule, lines);
     checks.bridges();
-    checks.findings.addAll(WallChecks.run(plan, resolver, schedule));
     checks.shortLayers();
     checks.changesInBridges();
     checks.flow();
@@ -106,7 +103,6 @@ final class LineChecks {
         (index, span) -> {
           if (span.mm > 0) {
             Piece piece = piece(index);
-            Where where = new Where(List.of(piece.id()), List.of());
             findings.add(
                 new Finding(
                     "long-bridge:" + piece.id(),
@@ -118,11 +114,7 @@ final class LineChecks {
                         span.height, span.mm),
                     Optional.of(piece.id()),
                     Optional.of(span.height),
-                    List.of(
-                        new Remedy(
-                            "Support it",
-                            RuleEditor.set(
-                                plan, where, Setting.SUPPORT, Value.of("everywhere"))))));
+                    List.of(StandingChecks.support(plan, piece))));
           }
         });
   }
@@ -148,12 +140,10 @@ final class LineChecks {
   }
 
   private boolean isSupported(int piece, LayerSchedule layer, double x, double y) {
-    int number = layer.layer().number();
-    return schedule.layers().subList(Math.max(0, number - 1 - SUPPORT_LAYERS), number - 1).stream()
-        .flatMap(below -> below.layer().parts().stream())
+    return layer.layer().parts().stream()
         .filter(part -> part.piece() == piece)
-        .map(Part::layer)
-        .anyMatch(below -> lines.get(piece).supportArea(below).contains(x, y));
+        .flatMap(part -> lines.get(piece).supportBelow(part.layer()).stream())
+        .anyMatch(support -> support.contains(x, y));
   }
 
   private void shortLayers() {
@@ -188,51 +178,77 @@ final class LineChecks {
             slower < SLOWEST
                 ? List.of()
                 : List.of(
-                    new Remedy(
+                    Remedy.rule(
                         Checks.text("Slow down to %.0f mm/s", slower),
-                        RuleEditor.set(
-                            plan, Where.EVERYWHERE, Setting.MIN_SPEED, Value.of(slower))))));
+                        plan,
+                        Where.EVERYWHERE,
+                        Setting.MIN_SPEED,
+                        Value.of(slower)))));
   }
 
   private void changesInBridges() {
+    Set<Integer> told = new HashSet<>();
     for (LayerSchedule layer : schedule.layers()) {
       for (Halt halt : layer.halts()) {
-        Optional<Stroke> hung = hung(layer.strokes(), halt.beforeStroke());
-        if (hung.isPresent()) {
-          Piece piece = piece(hung.get().piece());
-          Where where =
-              new Where(
-                  List.of(piece.id()),
-                  List.of(),
-                  List.of(),
-                  List.of(),
-                  List.of(Role.BRIDGE),
-                  Optional.empty());
-          findings.add(
-              new Finding(
-                  "stop-in-bridge:%s:%d".formatted(piece.id(), layer.layer().number()),
-                  Severity.WARNING,
-                  "%s is stopped in the middle of a bridge".formatted(piece.name()),
-                  Checks.text(
-                      "In layer %d, at %.2f mm, the filament is changed between two lines of a"
-                          + " bridge: they hang loose meanwhile and do not bond.",
-                      layer.layer().number(), layer.layer().bottom()),
-                  Optional.of(piece.id()),
-                  Optional.of(layer.layer().bottom()),
-                  List.of(
-                      new Remedy(
-                          "Bridges in %s alone"
-                              .formatted(resolver.filament(hung.get().slot()).name()),
-                          RuleEditor.set(
-                              plan, where, Setting.FILAMENT, Value.of(hung.get().slot()))))));
-          return;
-        }
+        hung(layer.strokes(), halt.beforeStroke())
+            .filter(bridge -> told.add(bridge.piece()))
+            .ifPresent(bridge -> changeInBridge(layer.layer(), bridge));
       }
     }
   }
 
-  /** Lines of a role that are slower than wanted, because their filament does not melt as fast. */
-  private record Slowed(int slot, Role role, double speed, double height) {}
+  private void changeInBridge(PlanLayer layer, Stroke bridge) {
+    Piece piece = piece(bridge.piece());
+    findings.add(
+        new Finding(
+            "stop-in-bridge:%s:%d".formatted(piece.id(), layer.number()),
+            Severity.WARNING,
+            "%s is stopped in the middle of a bridge".formatted(piece.name()),
+            Checks.text(
+                "In layer %d, at %.2f mm, the filament is changed between two lines of a bridge:"
+                    + " they hang loose meanwhile and do not bond.",
+                layer.number(), layer.bottom()),
+            Optional.of(piece.id()),
+            Optional.of(layer.bottom()),
+            List.of(
+                Remedy.rule(
+                    "Bridges in %s alone".formatted(resolver.filament(bridge.slot()).name()),
+                    plan,
+                    Where.ofPiece(piece.id()).withRole(Role.BRIDGE),
+                    Setting.FILAMENT,
+                    Value.of(bridge.slot())))));
+  }
+
+  private record SlotRole(int slot, Role role) {}
+
+  /** The slowest line of some, and where the first of them is. */
+  private record Slowed(double speed, double height) {
+    Slowed with(Slowed later) {
+      return new Slowed(Math.min(speed, later.speed), height);
+    }
+  }
+
+  private void flow() {
+    Map<SlotRole, Slowed> slowest = new LinkedHashMap<>();
+    int slot = 0;
+    double most = 0;
+    for (LayerSchedule layer : schedule.layers()) {
+      for (Stroke stroke : layer.strokes()) {
+        if (stroke.slot() != slot) {
+          slot = stroke.slot();
+          most = resolver.filament(slot).maxFlow();
+        }
+        boolean isAtMost = stroke.speed() * stroke.crossSectionMm2() > most - ROUNDING;
+        if (isAtMost && stroke.speed() < SLOWED * wanted(stroke)) {
+          slowest.merge(
+              new SlotRole(slot, stroke.role()),
+              new Slowed(stroke.speed(), layer.layer().bottom()),
+              Slowed::with);
+        }
+      }
+    }
+    slowest.forEach(this::slowed);
+  }
 
   private double wanted(Stroke stroke) {
     Settings own =
@@ -242,47 +258,28 @@ final class LineChecks {
     return own.number(stroke.role().speed());
   }
 
-  private void flow() {
-    Map<List<Integer>, Slowed> slowest = new TreeMap<>(Comparator.comparing(List::toString));
-    int slot = 0;
-    double most = 0;
-    for (LayerSchedule layer : schedule.layers()) {
-      for (Stroke stroke : layer.strokes()) {
-        if (stroke.slot() != slot) {
-          slot = stroke.slot();
-          most = resolver.filament(slot).maxFlow();
-        }
-        boolean isSlowed = stroke.speed() * stroke.crossSectionMm2() > most - ROUNDING;
-        if (isSlowed && stroke.speed() < SLOWED * wanted(stroke)) {
-          slowest.merge(
-              List.of(stroke.slot(), stroke.role().ordinal()),
-              new Slowed(stroke.slot(), stroke.role(), stroke.speed(), layer.layer().bottom()),
-              (a, b) -> b.speed < a.speed ? new Slowed(a.slot, a.role, b.speed, a.height) : a);
-        }
-      }
-    }
-    for (Slowed found : slowest.values()) {
-      Filament filament = resolver.filament(found.slot);
-      double speed = Math.floor(found.speed);
-      Where where =
-          new Where(
-              List.of(), List.of(), List.of(), List.of(), List.of(found.role), Optional.empty());
-      findings.add(
-          new Finding(
-              "flow:%d:%s".formatted(found.slot, found.role.name()),
-              Severity.NOTE,
-              "%s does not melt fast enough for %s".formatted(filament.name(), found.role.label()),
-              Checks.text(
-                  "From %.2f mm on lines of %s are slowed to %.0f mm/s in places: %s melts %.0f"
-                      + " mm³/s. Say the speed that they have, or print thinner lines or layers.",
-                  found.height, found.role.label(), speed, filament.name(), filament.maxFlow()),
-              Optional.empty(),
-              Optional.of(found.height),
-              List.of(
-                  new Remedy(
-                      Checks.text("%.0f mm/s for %s", speed, found.role.label()),
-                      RuleEditor.set(plan, where, found.role.speed(), Value.of(speed))))));
-    }
+  private void slowed(SlotRole of, Slowed found) {
+    Filament filament = resolver.filament(of.slot);
+    String role = of.role.label();
+    double speed = Math.floor(found.speed);
+    findings.add(
+        new Finding(
+            "flow:%d:%s".formatted(of.slot, of.role.name()),
+            Severity.NOTE,
+            "%s does not melt fast enough for %s".formatted(filament.name(), role),
+            Checks.text(
+                "From %.2f mm on lines of %s are slowed to %.0f mm/s in places: %s melts %.0f mm³/s."
+                    + " Say the speed that they have, or print thinner lines or layers.",
+                found.height, role, speed, filament.name(), filament.maxFlow()),
+            Optional.empty(),
+            Optional.of(found.height),
+            List.of(
+                Remedy.rule(
+                    Checks.text("%.0f mm/s for %s", speed, role),
+                    plan,
+                    Where.EVERYWHERE.withRole(of.role),
+                    of.role.speed(),
+                    Value.of(speed)))));
   }
 
   /** A line of a bridge before a stop, if one beside it comes after it. */

@@ -10,7 +10,6 @@ import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
-import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
@@ -63,9 +62,12 @@ final class PurgeChecks {
             ? new Remedy(
                 "Put it beside the pieces",
                 plan.withPurging(new Purging(Optional.empty(), plan.purging().volumes())))
-            : new Remedy(
+            : Remedy.rule(
                 "Purge into nothing",
-                RuleEditor.set(plan, Where.EVERYWHERE, Setting.PURGE_INTO, Value.of("nothing")));
+                plan,
+                Where.EVERYWHERE,
+                Setting.PURGE_INTO,
+                Value.of("nothing"));
     findings.add(
         new Finding(
             id,

@@ -98,7 +98,7 @@ final class SkinChecks {
             Checks.text(
                 "The flat %s at %.2f mm is %d layers thick; the boundary at %.2f mm gives %d of"
                     + " them another filament than the rest, which may shine through.",
-                isTop ? "top" : "bottom", flat, skin, height, isTop ? beyond : skin - beyond),
+                isTop ? "top" : "bottom", flat, skin, height, beyond),
             Optional.of(piece.id()),
             Optional.of(height),
             mayMove

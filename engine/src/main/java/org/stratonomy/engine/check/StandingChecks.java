@@ -9,7 +9,6 @@ import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Value;
@@ -25,9 +24,6 @@ import org.stratonomy.engine.strata.Sections;
  * piece on little of the bed.
  */
 final class StandingChecks {
-  /** Support may end so many layers below what it carries. */
-  private static final int SUPPORT_LAYERS = 4;
-
   /** A piece may be so many times as high as what it stands on is wide. */
   private static final double SLENDER = 6;
 
@@ -65,7 +61,10 @@ final class StandingChecks {
     double mm2 = 0;
     for (PieceLayer layer : layers) {
       for (Area island : sections.islands(layer.index()).parts()) {
-        if (!isCarried(island, layers, layer.index(), lines)) {
+        boolean isCarried =
+            lines.supportBelow(layer).stream()
+                .anyMatch(support -> !Plane.intersection(island, support).isEmpty());
+        if (!isCarried) {
           places++;
           mm2 = Math.max(mm2, island.areaMm2());
           heights.add(layer);
@@ -91,8 +90,7 @@ final class StandingChecks {
                   mm2),
               Optional.of(piece.id()),
               Optional.of(first.bottom()),
-              List.of(
-                  new Remedy("Support it", set(piece, Setting.SUPPORT, Value.of("everywhere"))))));
+              List.of(support(plan, piece))));
     }
   }
 
@@ -124,20 +122,8 @@ final class StandingChecks {
                   found.size(), found.size() == 1 ? "layer" : "layers", first.bottom(), mm2),
               Optional.of(piece.id()),
               Optional.of(first.bottom()),
-              List.of(
-                  new Remedy("Support it", set(piece, Setting.SUPPORT, Value.of("everywhere"))))));
+              List.of(support(plan, piece))));
     }
-  }
-
-  private static boolean isCarried(
-      Area island, List<PieceLayer> layers, int index, PieceLines lines) {
-    for (int i = index - 1; i >= Math.max(1, index - SUPPORT_LAYERS); i--) {
-      Area support = lines.supportArea(layers.get(i - 1));
-      if (!support.isEmpty() && !Plane.intersection(island, support).isEmpty()) {
-        return true;
-      }
-    }
-    return false;
   }
 
   private void contact(Piece piece, List<PieceLayer> layers, PieceLines lines) {
@@ -156,13 +142,18 @@ final class StandingChecks {
               Optional.of(piece.id()),
               Optional.of(0.0),
               List.of(
-                  new Remedy(
+                  Remedy.rule(
                       "Add a brim of %d lines".formatted(BRIM),
-                      set(piece, Setting.BRIM_LINES, Value.of(BRIM))))));
+                      plan,
+                      Where.ofPiece(piece.id()),
+                      Setting.BRIM_LINES,
+                      Value.of(BRIM)))));
     }
   }
 
-  private Plan set(Piece piece, Setting setting, Value value) {
-    return RuleEditor.set(plan, new Where(List.of(piece.id()), List.of()), setting, value);
+  /** Supports all of a piece that needs it. */
+  static Remedy support(Plan plan, Piece piece) {
+    Where where = Where.ofPiece(piece.id());
+    return Remedy.rule("Support it", plan, where, Setting.SUPPORT, Value.of("everywhere"));
   }
 }

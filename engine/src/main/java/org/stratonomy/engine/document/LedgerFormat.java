@@ -31,7 +31,7 @@ public final class LedgerFormat {
           .withHeader();
 
   /**
-   * Roles, times that lay nothing, places, and filaments; what does not apply to a row is empty.
+   * Roles, times that lay nothing, strata, and filaments; what does not apply to a row is empty.
    */
   public static String csv(Plan plan, Ledger ledger) {
     List<Map<String, Object>> rows = new ArrayList<>();
@@ -43,8 +43,8 @@ public final class LedgerFormat {
     rows.add(row("other time", "travel", ledger.travelSeconds()));
     rows.add(row("other time", "from layer to layer", ledger.liftSeconds()));
     rows.add(row("other time", "changes and stops", ledger.changeSeconds()));
-    for (Ledger.PlaceEntry entry : ledger.places()) {
-      Map<String, Object> row = row("place", place(plan, entry), entry.seconds());
+    for (Ledger.StratumEntry entry : ledger.strata()) {
+      Map<String, Object> row = row("stratum", stratum(plan, entry), entry.seconds());
       row.put("volumeMm3", entry.volumeMm3());
       row.put("massG", entry.massG());
       row.put("cost", entry.cost());
@@ -63,7 +63,7 @@ public final class LedgerFormat {
   }
 
   /** The id of a piece with its stratum. */
-  private static String place(Plan plan, Ledger.PlaceEntry entry) {
+  private static String stratum(Plan plan, Ledger.StratumEntry entry) {
     return entry.piece() == Stroke.NO_PIECE
         ? "beside the pieces"
         : "%s stratum %d".formatted(plan.pieces().get(entry.piece()).id(), entry.stratum());
@@ -95,13 +95,13 @@ public final class LedgerFormat {
           .put("timeSeconds", entry.seconds())
           .put("volumeMm3", entry.volumeMm3());
     }
-    ArrayNode places = root.putArray("places");
-    for (Ledger.PlaceEntry entry : ledger.places()) {
-      ObjectNode place = places.addObject();
+    ArrayNode strata = root.putArray("strata");
+    for (Ledger.StratumEntry entry : ledger.strata()) {
+      ObjectNode stratum = strata.addObject();
       if (entry.piece() != Stroke.NO_PIECE) {
-        place.put("piece", plan.pieces().get(entry.piece()).id()).put("stratum", entry.stratum());
+        stratum.put("piece", plan.pieces().get(entry.piece()).id()).put("stratum", entry.stratum());
       }
-      place
+      stratum
           .put("timeSeconds", entry.seconds())
           .put("volumeMm3", entry.volumeMm3())
           .put("massG", entry.massG())

@@ -1,11 +1,10 @@
 package org.stratonomy.engine.ledger;
 
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
@@ -24,8 +23,8 @@ import org.stratonomy.engine.plan.Stop;
  *
  * @param seconds all of it, with the changes by hand
  * @param roles extruding time and volume by role; roles that do not occur are left out
- * @param places the same by pieces and their strata, in the plan's order; last what is beside all
- *     of them
+ * @param strata the same by the strata of the pieces, in the plan's order; last what is beside all
+ *     pieces
  * @param travelSeconds moves without extrusion, with retractions
  * @param liftSeconds moves from layer to layer
  * @param changeSeconds halts: changes of filament and stops of the planner
@@ -37,7 +36,7 @@ import org.stratonomy.engine.plan.Stop;
 public record Ledger(
     double seconds,
     List<RoleEntry> roles,
-    List<PlaceEntry> places,
+    List<StratumEntry> strata,
     double travelSeconds,
     double liftSeconds,
     double changeSeconds,
@@ -55,18 +54,8 @@ public record Ledger(
    * @param piece index of the piece in the plan, from 0; {@link Stroke#NO_PIECE} beside all of them
    * @param stratum from 1; 0 beside all pieces
    */
-  public record PlaceEntry(
-      int piece, int stratum, double seconds, double volumeMm3, double massG, double cost) {
-    private PlaceEntry with(PlaceEntry other) {
-      return new PlaceEntry(
-          piece,
-          stratum,
-          seconds + other.seconds,
-          volumeMm3 + other.volumeMm3,
-          massG + other.massG,
-          cost + other.cost);
-    }
-  }
+  public record StratumEntry(
+      int piece, int stratum, double seconds, double volumeMm3, double massG, double cost) {}
 
   /**
    * @param slot from 1
@@ -130,6 +119,28 @@ public record Ledger(
     return new Adder(schedule, resolver).add();
   }
 
+  /**
+   * @param piece index of the piece, larger than any beside all pieces
+   */
+  private record Stratum(int piece, int number) implements Comparable<Stratum> {
+    @Override
+    public int compareTo(Stratum o) {
+      return piece == o.piece ? Integer.compare(number, o.number) : Integer.compare(piece, o.piece);
+    }
+  }
+
+  private static final class Sums {
+    private double seconds;
+    private double volume;
+    private double mass;
+    private double cost;
+
+    StratumEntry entry(Stratum of) {
+      int piece = of.piece == Integer.MAX_VALUE ? Stroke.NO_PIECE : of.piece;
+      return new StratumEntry(piece, of.number, seconds, volume, mass, cost);
+    }
+  }
+
   private static final class Adder {
     private final Schedule schedule;
     private final Resolver resolver;
@@ -137,7 +148,7 @@ public record Ledger(
     private final double[] roleSeconds = new double[Role.values().length];
     private final double[] roleVolume = new double[Role.values().length];
     private final List<Double> slotVolume = new ArrayList<>();
-    private final Map<List<Integer>, PlaceEntry> places = new HashMap<>();
+    private final Map<Stratum, Sums> strata = new TreeMap<>();
     private final List<HaltEntry> halts = new ArrayList<>();
 
     /** Strand since the last change of filament, and which halt that was; -1 for the start. */
@@ -173,8 +184,8 @@ public record Ledger(
         for (int role = 0; role < seconds.length; role++) {
           roleSeconds[role] += seconds[role];
         }
-        for (LayerTime.Place place : layer.time().places()) {
-          add(new PlaceEntry(place.piece(), place.stratum(), place.seconds(), 0, 0, 0));
+        for (LayerTime.StratumTime time : layer.time().strata()) {
+          sums(time.piece(), time.stratum()).seconds += time.seconds();
         }
         double rise = (layer.layer().top() - layer.layer().bottom()) / machine.maxSpeedZ();
         lift += rise;
@@ -184,29 +195,22 @@ public record Ledger(
       takenOut();
       int saved = schedule.plainChanges() - (int) schedule.changeCount();
       return new Ledger(
-          now, roles(), places(), travel, lift, changes, slots(slotVolume), halts, startMm, saved);
+          now, roles(), strata(), travel, lift, changes, slots(slotVolume), halts, startMm, saved);
     }
 
-    private void add(PlaceEntry entry) {
-      boolean beside = entry.piece == Stroke.NO_PIECE;
-      int stratum = beside ? 0 : entry.stratum;
-      places.merge(
-          List.of(beside ? Integer.MAX_VALUE : entry.piece, stratum),
-          new PlaceEntry(
-              entry.piece, stratum, entry.seconds, entry.volumeMm3, entry.massG, entry.cost),
-          PlaceEntry::with);
+    private Sums sums(int piece, int stratum) {
+      boolean beside = piece == Stroke.NO_PIECE;
+      return strata.computeIfAbsent(
+          new Stratum(beside ? Integer.MAX_VALUE : piece, beside ? 0 : stratum), _ -> new Sums());
     }
 
-    private List<PlaceEntry> places() {
-      return places.entrySet().stream()
-          .sorted(
-              Comparator.comparing((Map.Entry<List<Integer>, PlaceEntry> e) -> e.getKey().get(0))
-                  .thenComparing(e -> e.getKey().get(1)))
-          .map(Map.Entry::getValue)
-          .toList();
+    private List<StratumEntry> strata() {
+      List<StratumEntry> entries = new ArrayList<>();
+      strata.forEach((of, sums) -> entries.add(sums.entry(of)));
+      return entries;
     }
 
-    /** Adds strokes, those that follow each other in one place with one filament as one sum. */
+    /** Adds strokes, those that follow each other in one stratum with one filament as one sum. */
     private void add(List<Stroke> strokes) {
       double volume = 0;
       for (int i = 0; i < strokes.size(); i++) {
@@ -246,7 +250,10 @@ public record Ledger(
       }
       slotVolume.set(slot - 1, slotVolume.get(slot - 1) + volume);
       double mass = mass(slot, volume);
-      add(new PlaceEntry(piece, stratum, 0, volume, mass, cost(slot, mass)));
+      Sums sums = sums(piece, stratum);
+      sums.volume += volume;
+      sums.mass += mass;
+      sums.cost += cost(slot, mass);
     }
 
     private double mass(int slot, double volume) {

@@ -74,21 +74,21 @@ final class LayerTimer {
     return labels.time(seconds, resting, slowdown, minSpeed);
   }
 
-  /** What times are counted under: label 0 for travel, then each role in each place. */
+  /** What times are counted under: label 0 for travel, then each role in each stratum. */
   private static final class Labels {
     private static final int ROLES = Role.values().length;
 
-    private final List<Stroke> places = new ArrayList<>();
+    private final List<Stroke> strata = new ArrayList<>();
     private int last = -1;
 
     int of(Stroke stroke) {
-      if (last < 0 || !isAlike(places.get(last), stroke)) {
+      if (last < 0 || !isAlike(strata.get(last), stroke)) {
         last = 0;
-        while (last < places.size() && !isAlike(places.get(last), stroke)) {
+        while (last < strata.size() && !isAlike(strata.get(last), stroke)) {
           last++;
         }
-        if (last == places.size()) {
-          places.add(stroke);
+        if (last == strata.size()) {
+          strata.add(stroke);
         }
       }
       return 1 + last * ROLES + stroke.role().ordinal();
@@ -99,19 +99,19 @@ final class LayerTimer {
     }
 
     int count() {
-      return 1 + places.size() * ROLES;
+      return 1 + strata.size() * ROLES;
     }
 
     LayerTime time(double[] seconds, double resting, double slowdown, double minSpeed) {
       double[] roles = new double[ROLES];
-      List<LayerTime.Place> shares = new ArrayList<>();
-      for (int p = 0; p < places.size(); p++) {
+      List<LayerTime.StratumTime> shares = new ArrayList<>();
+      for (int p = 0; p < strata.size(); p++) {
         double sum = 0;
         for (int role = 0; role < ROLES; role++) {
           roles[role] += seconds[1 + p * ROLES + role];
           sum += seconds[1 + p * ROLES + role];
         }
-        shares.add(new LayerTime.Place(places.get(p).piece(), places.get(p).stratum(), sum));
+        shares.add(new LayerTime.StratumTime(strata.get(p).piece(), strata.get(p).stratum(), sum));
       }
       double travel = seconds[TRAVEL] + resting;
       return new LayerTime(roles, List.copyOf(shares), travel, slowdown, minSpeed);

@@ -8,14 +8,14 @@ import org.stratonomy.engine.memo.Memo;
  * How long a layer takes.
  *
  * @param roleSeconds extruding, by the ordinal of the role, s
- * @param places the same by where the strokes are
+ * @param strata the same by the strata of the pieces
  * @param travelSeconds moves without extrusion and retractions, s
  * @param slowdown factor on the speed of strokes for the least layer time, at most 1
  * @param minSpeed speeds are not slowed below this, mm/s
  */
 public record LayerTime(
     double[] roleSeconds,
-    List<Place> places,
+    List<StratumTime> strata,
     double travelSeconds,
     double slowdown,
     double minSpeed)
@@ -27,7 +27,7 @@ public record LayerTime(
    * @param piece index of the piece in the plan, from 0; -1 beside all pieces
    * @param stratum from 1
    */
-  public record Place(int piece, int stratum, double seconds) {}
+  public record StratumTime(int piece, int stratum, double seconds) {}
 
   public double seconds() {
     return Arrays.stream(roleSeconds).sum() + travelSeconds;
@@ -40,6 +40,6 @@ public record LayerTime(
 
   @Override
   public int weight() {
-    return 8 * roleSeconds.length + 32 * places.size() + 48;
+    return 8 * roleSeconds.length + 32 * strata.size() + 48;
   }
 }

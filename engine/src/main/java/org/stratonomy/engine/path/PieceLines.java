@@ -1,6 +1,7 @@
 package org.stratonomy.engine.path;
 
 import java.util.List;
+import java.util.stream.IntStream;
 import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.memo.Key;
@@ -19,6 +20,9 @@ import org.stratonomy.engine.strata.Sections;
  * several threads.
  */
 public final class PieceLines {
+  /** Support may end so many layers below what it carries. */
+  private static final int SUPPORT_REACH = 4;
+
   private final Sections sections;
   private final Cells cells;
   private final LineMaker maker;
@@ -89,6 +93,15 @@ public final class PieceLines {
   /** What support covers in a layer. */
   public Area supportArea(PieceLayer layer) {
     return supports.area(layer.index());
+  }
+
+  /** What support covers in the layers that may carry a layer: it may end a gap below. */
+  public List<Area> supportBelow(PieceLayer layer) {
+    int index = layer.index();
+    return IntStream.range(Math.max(1, index - SUPPORT_REACH), index)
+        .mapToObj(supports::area)
+        .filter(area -> !area.isEmpty())
+        .toList();
   }
 
   /** What a layer covers, with support. */

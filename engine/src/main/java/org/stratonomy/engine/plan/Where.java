@@ -70,6 +70,16 @@ public record Where(
     this(pieces, List.of(), strata, List.of(), List.of(), Optional.empty());
   }
 
+  /** All of a piece. */
+  public static Where ofPiece(String id) {
+    return new Where(List.of(id), List.of());
+  }
+
+  /** The same place, but only lines of a role. */
+  public Where withRole(Role role) {
+    return new Where(pieces, bodies, strata, regions, List.of(role), layers, planStrata);
+  }
+
   /** The same place in other regions. */
   public Where withRegions(List<String> others) {
     return new Where(pieces, bodies, strata, others, roles, layers, planStrata);

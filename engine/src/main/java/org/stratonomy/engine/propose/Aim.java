@@ -3,6 +3,7 @@ package org.stratonomy.engine.propose;
 import java.util.ArrayList;
 import java.util.List;
 import org.stratonomy.engine.PlanResult;
+import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.ledger.Ledger.SlotEntry;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.RuleEditor;
@@ -25,12 +26,18 @@ public enum Aim {
       add(steps, result, Setting.FILAMENT_ORDER, Value.of("least cost"), "order of least cost");
       add(steps, result, Setting.PURGE_WEIGHT, Value.of(0), "filament is worth nothing");
       result.findings().stream()
-          .filter(finding -> SAVING.stream().anyMatch(finding.id()::startsWith))
+          .filter(Finding::savesChanges)
           .forEach(
               finding ->
                   finding
                       .remedies()
-                      .forEach(remedy -> steps.add(new Step(remedy.label(), remedy.plan()))));
+                      .forEach(
+                          remedy ->
+                              steps.add(
+                                  new Step(
+                                      finding.id() + remedy.label(),
+                                      remedy.label(),
+                                      remedy.plan()))));
       return steps;
     }
   },
@@ -75,9 +82,6 @@ public enum Aim {
     }
   };
 
-  /** Findings whose remedies save changes of filament. */
-  private static final List<String> SAVING = List.of("change-", "turn:");
-
   /** Thickest layers that are proposed, in diameters of the nozzle. */
   private static final double THICK = 0.7;
 
@@ -106,9 +110,10 @@ public enum Aim {
   /**
    * A change of a plan.
    *
+   * @param id the same for the same change of another state of the plan
    * @param what it does
    */
-  record Step(String what, Plan plan) {}
+  record Step(String id, String what, Plan plan) {}
 
   private static void addThinner(List<Step> steps, PlanResult result) {
     if (result.resolver().plan().number(Setting.INFILL_DENSITY) > THIN) {
@@ -121,7 +126,9 @@ public enum Aim {
       List<Step> steps, PlanResult result, Setting setting, Value value, String what) {
     Settings now = result.resolver().plan();
     if (!now.values().get(setting).equals(value)) {
-      steps.add(new Step(what, RuleEditor.set(result.plan(), Where.EVERYWHERE, setting, value)));
+      steps.add(
+          new Step(
+              setting.id(), what, RuleEditor.set(result.plan(), Where.EVERYWHERE, setting, value)));
     }
   }
 }

@@ -39,7 +39,7 @@ public record Proposal(List<String> steps, PlanResult result) {
     for (Optional<Step> step = next(best, aim, tried);
         step.isPresent() && tried.size() < MOST_TRIES;
         step = next(best, aim, tried)) {
-      tried.add(step.get().what());
+      tried.add(step.get().id());
       Optional<PlanResult> result = attempt(step.get().plan(), compute);
       if (result.isPresent() && isBetter(result.get(), best, aim)) {
         kept.add(step.get().what());
@@ -50,7 +50,7 @@ public record Proposal(List<String> steps, PlanResult result) {
   }
 
   private static Optional<Step> next(PlanResult best, Aim aim, Set<String> tried) {
-    return aim.steps(best).stream().filter(step -> !tried.contains(step.what())).findFirst();
+    return aim.steps(best).stream().filter(step -> !tried.contains(step.id())).findFirst();
   }
 
   private static Optional<PlanResult> attempt(Plan plan, Function<Plan, PlanResult> compute) {

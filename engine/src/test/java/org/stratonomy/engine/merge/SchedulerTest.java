@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.ledger.Ledger;
-import org.stratonomy.engine.ledger.Ledger.PlaceEntry;
+import org.stratonomy.engine.ledger.Ledger.StratumEntry;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
@@ -189,18 +189,18 @@ class SchedulerTest {
                 Shapes.everywhere(Map.of(Setting.WALLS, Value.of(1)))),
             Shapes.bar(20, 10, 5));
     Ledger ledger = result.ledger();
-    assertThat(ledger.places())
-        .extracting(PlaceEntry::piece, PlaceEntry::stratum)
+    assertThat(ledger.strata())
+        .extracting(StratumEntry::piece, StratumEntry::stratum)
         .containsExactly(tuple(0, 1), tuple(0, 2), tuple(Stroke.NO_PIECE, 0));
-    assertThat(ledger.places().get(0).volumeMm3() + ledger.places().get(2).volumeMm3())
+    assertThat(ledger.strata().get(0).volumeMm3() + ledger.strata().get(2).volumeMm3())
         .isCloseTo(ledger.slots().get(1).volumeMm3(), within(1e-6));
-    assertThat(ledger.places().get(1).volumeMm3())
+    assertThat(ledger.strata().get(1).volumeMm3())
         .isCloseTo(ledger.slots().get(0).volumeMm3(), within(1e-6));
-    assertThat(ledger.places().stream().mapToDouble(PlaceEntry::seconds).sum())
+    assertThat(ledger.strata().stream().mapToDouble(StratumEntry::seconds).sum())
         .isCloseTo(ledger.roles().stream().mapToDouble(r -> r.seconds()).sum(), within(1e-6));
-    assertThat(ledger.places().stream().mapToDouble(PlaceEntry::massG).sum())
+    assertThat(ledger.strata().stream().mapToDouble(StratumEntry::massG).sum())
         .isCloseTo(ledger.slots().stream().mapToDouble(s -> s.massG()).sum(), within(1e-9));
-    assertThat(ledger.places().stream().mapToDouble(PlaceEntry::cost).sum())
+    assertThat(ledger.strata().stream().mapToDouble(StratumEntry::cost).sum())
         .isCloseTo(ledger.slots().stream().mapToDouble(s -> s.cost()).sum(), within(1e-9));
   }
 
