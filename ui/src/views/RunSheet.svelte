@@ -2,7 +2,15 @@
   import FileText from '@lucide/svelte/icons/file-text';
   import Printer from '@lucide/svelte/icons/printer';
   import { ApiProblem } from '../lib/api/client';
-  import { after, clockTime, fieldTime, firstSlot, tasks } from '../lib/ledger/runSheet';
+  import {
+    after,
+    clockTime,
+    fieldTime,
+    firstSlot,
+    keptStart,
+    nextAt,
+    tasks,
+  } from '../lib/ledger/runSheet';
   import { strandGrams } from '../lib/ledger/strand';
   import { duration, mm } from '../lib/model/heights';
   import { PlanSession } from '../lib/model/session.svelte';
@@ -33,6 +41,8 @@
   async function open(id: string) {
     try {
       session = await PlanSession.open(id);
+      const kept = keptStart(id);
+      start = kept ? nextAt(kept) : start;
     } catch (e) {
       failed = ApiProblem.from(e, 'the page');
     }

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { darker } from '../model/colours';
   import {
     layerBottom,
     layerFromPlane,
@@ -9,14 +8,16 @@
     type Heights,
   } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
-  import type { PieceView } from '../api/client';
+  import ColumnHeads from './ColumnHeads.svelte';
+  import FilamentTrack from './FilamentTrack.svelte';
   import FindingTrack from './FindingTrack.svelte';
   import OutlineTrack from './OutlineTrack.svelte';
   import PlanTrack from './PlanTrack.svelte';
   import { ColumnScale } from './scale';
   import StopTrack from './StopTrack.svelte';
   import StrataTrack from './StrataTrack.svelte';
-  import { Tracks, type Track } from './tracks.svelte';
+  import { Tracks, WIDTHS, type Track } from './tracks.svelte';
+  import TimeTrack from './TimeTrack.svelte';
   import TracksButton from './TracksButton.svelte';
 
   interface Props {
@@ -29,8 +30,6 @@
   const FOOT = 14;
   const SCALE = 84;
   const PLAN = 22;
-  /** Widths of the tracks that can be left out. */
-  const WIDTHS = { outline: 78, filaments: 14, time: 46, stops: 30, findings: 14 } as const;
   const GAP = 5;
 
   const tracks = new Tracks();
@@ -57,21 +56,8 @@
   const planWidth = $derived(session.planHeights.length > 2 ? PLAN + GAP : 0);
   /** What a track takes with the gap after it; nothing if it is left out. */
   const took = (track: Track) => (tracks.has(track) ? WIDTHS[track] + GAP : 0);
-  const strataWidth = $derived(
-    Math.max(
-      40,
-      width -
-        SCALE -
-        2 * GAP -
-        planWidth -
-        took('outline') -
-        took('filaments') -
-        took('time') -
-        took('stops') -
-        took('findings') -
-        2,
-    ),
-  );
+  const beside = $derived((Object.keys(WIDTHS) as Track[]).reduce((sum, t) => sum + took(t), 0));
+  const strataWidth = $derived(Math.max(40, width - SCALE - 2 * GAP - planWidth - beside - 2));
   const pieceWidth = $derived(strataWidth / Math.max(1, pieces.length));
   const x = $derived.by(() => {
     const outline = SCALE + GAP;
@@ -82,16 +68,6 @@
     const stops = time + took('time');
     return { outline, plan, strata, strip, time, stops, findings: stops + took('stops') };
   });
-  const areaHere = $derived(pieces.reduce((sum, piece) => sum + areaAt(piece), 0));
-  const secondsHere = $derived(result?.layerSeconds[session.layer - 1] ?? 0);
-
-  /** Outline of a piece in the layer at the level, mm². */
-  function areaAt(piece: PieceView): number {
-    const top = layerTop(heights, session.layer);
-    const i = piece.layerTops.findIndex((z) => z > top - 1e-3);
-    const isThere = session.plane > piece.bottom - 1e-3 || top > piece.bottom + 1e-3;
-    return i >= 0 && isThere ? piece.areas[i]! : 0;
-  }
   const largestArea = $derived(Math.max(1, ...pieces.flatMap((p) => p.areas)));
   const longest = $derived(Math.max(1, percentile(result?.layerSeconds ?? [], 0.98)));
   const ticks = $derived.by(() => {
@@ -99,27 +75,6 @@
     const first = Math.ceil(range.from / step - 1e-9);
     const count = Math.floor(range.to / step + 1e-9) - first + 1;
     return Array.from({ length: count }, (_, i) => Number(((first + i) * step).toFixed(6)));
-  });
-  /** Runs of layers that use the same filaments. */
-  const runs = $derived.by(() => {
-    const found: { from: number; to: number; slots: number[] }[] = [];
-    (result?.slots ?? []).forEach((slots, i) => {
-      const last = found.at(-1);
-      if (last && last.slots.join() === slots.join()) {
-        last.to = layerTop(heights, i + 1);
-      } else {
-        found.push({ from: layerBottom(heights, i + 1), to: layerTop(heights, i + 1), slots });
-      }
-    });
-    return found;
-  });
-  const timePath = $derived.by(() => {
-    const seconds = result?.layerSeconds ?? [];
-    const points = seconds.map((s, i) => {
-      const right = x.time + Math.min(1, s / longest) * WIDTHS.time;
-      return `L${right.toFixed(1)} ${scale.y(layerBottom(heights, i + 1)).toFixed(1)}L${right.toFixed(1)} ${scale.y(layerTop(heights, i + 1)).toFixed(1)}`;
-    });
-    return `M${x.time} ${scale.y(layerBottom(heights, 1))}${points.join('')}L${x.time} ${scale.y(top)}Z`;
   });
   const shownLayer = $derived(hover ?? session.layer);
 
@@ -223,41 +178,15 @@
       onpointerleave={() => (hover = undefined)}
       onwheel={wheel}
     >
-      <g class="heads">
-        <text x="38" y="14" text-anchor="end">height</text>
-        <text x="38" y="27" text-anchor="end">mm</text>
-        <text x="80" y="14" text-anchor="end">layer</text>
-        {#if tracks.has('outline')}
-          <text x={x.outline} y="14">outline</text>
-          <text x={x.outline} y="27">
-            <tspan class="here" data-testid="area-here">{(areaHere / 100).toFixed(1)}</tspan>
-            of {(largestArea / 100).toFixed(0)} cm²
-            <title>Outline in the layer at the level, and the largest of a piece</title>
-          </text>
-        {/if}
-        {#if planWidth > 0}<text x={x.plan} y="14">plan</text>{/if}
-        {#each pieces as piece, p (piece.id)}
-          <text x={x.strata + p * pieceWidth + 1} y="14">strata</text>
-          <text x={x.strata + p * pieceWidth + 1} y="27">
-            {piece.name.length * 6 > pieceWidth
-              ? `${piece.name.slice(0, Math.max(3, Math.floor(pieceWidth / 6.6)))}…`
-              : piece.name}
-            <title>{piece.name}</title>
-          </text>
-        {/each}
-        {#if tracks.has('time')}
-          <text x={x.time} y="14">time</text>
-          <text x={x.time} y="27">
-            <tspan class="here" data-testid="seconds-here">{secondsHere.toFixed(0)}</tspan
-            >/{longest.toFixed(0)} s
-            <title>Time of the layer at the level, and where the track ends</title>
-          </text>
-        {/if}
-        {#if tracks.has('stops')}<text x={x.stops + 2} y="14">stops</text>{/if}
-        {#if tracks.has('findings')}
-          <text x={x.findings + WIDTHS.findings} y="27" text-anchor="end">findings</text>
-        {/if}
-      </g>
+      <ColumnHeads
+        {session}
+        {tracks}
+        {x}
+        {pieceWidth}
+        {largestArea}
+        {longest}
+        hasPlan={planWidth > 0}
+      />
 
       <line class="axis" x1={SCALE} x2={SCALE} y1={scale.top} y2={scale.bottom} />
       {#each ticks as tick (tick)}
@@ -301,21 +230,9 @@
           />
         {/each}
 
-        {#each tracks.has('filaments') ? runs : [] as run (run.from)}
-          {#each run.slots as slot, i (slot)}
-            <rect
-              x={x.strip + (i * WIDTHS.filaments) / run.slots.length}
-              y={scale.y(run.to)}
-              width={WIDTHS.filaments / run.slots.length}
-              height={Math.max(0.6, scale.y(run.from) - scale.y(run.to))}
-              fill={session.filament(slot).colour}
-              stroke={darker(session.filament(slot).colour)}
-              stroke-width="0.5"
-            >
-              <title>{session.filament(slot).name}, {mm(run.from)} to {mm(run.to)}</title>
-            </rect>
-          {/each}
-        {/each}
+        {#if tracks.has('filaments')}
+          <FilamentTrack {session} {scale} x={x.strip} width={WIDTHS.filaments} />
+        {/if}
 
         {#if session.shownRule && session.shownRule.to > session.shownRule.from}
           <path
@@ -329,7 +246,9 @@
             >
           </path>
         {/if}
-        {#if tracks.has('time')}<path class="time" d={timePath} />{/if}
+        {#if tracks.has('time')}
+          <TimeTrack {session} {scale} x={x.time} width={WIDTHS.time} {longest} />
+        {/if}
         {#if tracks.has('stops')}
           <StopTrack {session} {scale} x={x.stops} width={WIDTHS.stops} />
         {/if}
@@ -419,20 +338,6 @@
     color: var(--ink-soft);
   }
 
-  .heads text {
-    font-size: 10.5px;
-    fill: var(--ink-soft);
-  }
-
-  .heads text:first-of-type {
-    fill: var(--ink);
-  }
-
-  .heads .here {
-    fill: var(--ink);
-    font-weight: 600;
-  }
-
   .axis {
     stroke: var(--ink-soft);
   }
@@ -454,11 +359,6 @@
     stroke: var(--accent);
     stroke-width: 3;
     fill: none;
-  }
-
-  .time {
-    fill: var(--ink-soft);
-    fill-opacity: 0.35;
   }
 
   .hover {

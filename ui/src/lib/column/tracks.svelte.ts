@@ -9,6 +9,9 @@ export const TRACKS = {
   findings: 'Findings',
 } as const;
 
+/** Their widths, pixels. */
+export const WIDTHS = { outline: 78, filaments: 14, time: 46, stops: 30, findings: 14 } as const;
+
 export type Track = keyof typeof TRACKS;
 
 /** Which tracks the column shows; kept in the browser. */

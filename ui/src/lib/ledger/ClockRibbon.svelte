@@ -1,8 +1,9 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { darker } from '../model/colours';
   import { duration, layerBottom, mm, niceStep } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
-  import { dayTime, readDayTime } from './runSheet';
+  import { after, keepStart, keptStart, nextAt, readDayTime, shortTime } from './runSheet';
 
   interface Props {
     session: PlanSession;
@@ -14,7 +15,8 @@
   const total = $derived(Math.max(1, session.result?.ledger.seconds ?? 1));
   const LEFT = 92;
   /** Time of day at which the print begins, as the field has it; elapsed time is shown without. */
-  let start = $state('');
+  let typed = $state(untrack(() => keptStart(session.state.id)));
+  const start = $derived(typed ? nextAt(typed) : undefined);
 
   /** Spans of time that print with the same filaments. */
   const bands = $derived.by(() => {
@@ -47,7 +49,7 @@
   /** Time since the start, or the time of day if it is known when that is. */
   function clock(seconds: number): string {
     if (start) {
-      return dayTime(start, seconds);
+      return shortTime(after(start, seconds), start);
     }
     const minutes = Math.round(seconds / 60);
     return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
@@ -113,10 +115,11 @@
     aria-label="Time of day at which the print starts"
     title="Time of day at which the print starts, as 8:30: the clock then tells times of day"
     placeholder="start"
-    value={start}
+    value={typed}
     onchange={(event) => {
-      start = readDayTime(event.currentTarget.value) ?? '';
-      event.currentTarget.value = start;
+      typed = readDayTime(event.currentTarget.value) ?? '';
+      event.currentTarget.value = typed;
+      keepStart(session.state.id, typed);
     }}
   />
 </div>

@@ -1,6 +1,17 @@
 import { expect, it } from 'vitest';
 import { RESULT, SHELF } from '../testing/fakeServer';
-import { clockTime, dayTime, fieldTime, firstSlot, readDayTime, tasks } from './runSheet';
+import {
+  after,
+  clockTime,
+  fieldTime,
+  firstSlot,
+  keepStart,
+  keptStart,
+  nextAt,
+  readDayTime,
+  shortTime,
+  tasks,
+} from './runSheet';
 import { strandGrams } from './strand';
 
 const START = new Date(2026, 5, 1, 22, 50);
@@ -32,9 +43,20 @@ it('fills a field for date and time with local time', () => {
 });
 
 it('tells the time of day, and how many days later it is', () => {
-  expect(dayTime('08:30', 0)).toBe('08:30');
-  expect(dayTime('08:30', 5400)).toBe('10:00');
-  expect(dayTime('22:50', 4500)).toBe('00:05 +1 d');
+  const start = new Date(2026, 5, 1, 22, 50);
+  expect(shortTime(start, start)).toBe('22:50');
+  expect(shortTime(after(start, 4500), start)).toBe('00:05 +1 d');
+});
+
+it('starts today, or tomorrow if that time is over', () => {
+  const now = new Date(2026, 5, 1, 12, 0);
+  expect(nextAt('13:30', now)).toEqual(new Date(2026, 5, 1, 13, 30));
+  expect(nextAt('08:30', now)).toEqual(new Date(2026, 5, 2, 8, 30));
+});
+
+it('keeps the start of each plan', () => {
+  keepStart('p', '08:30');
+  expect([keptStart('p'), keptStart('q')]).toEqual(['08:30', '']);
 });
 
 it('reads times of day as people type them', () => {

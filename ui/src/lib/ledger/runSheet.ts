@@ -37,17 +37,39 @@ export function firstSlot(ledger: LedgerView): number | undefined {
   return ledger.halts.find((halt) => halt.colourChange)?.fromSlot ?? ledger.slots[0]?.slot;
 }
 
+/** Time of day, and how many days later than the start. */
+export function shortTime(at: Date, start: Date): string {
+  const time = at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const midnight = new Date(start).setHours(0, 0, 0, 0);
+  const days = Math.round((new Date(at).setHours(0, 0, 0, 0) - midnight) / 86_400_000);
+  return days > 0 ? `${time} +${days} d` : time;
+}
+
 /**
- * Time of day some seconds after another one, with the number of days that have passed.
+ * The day's time, or tomorrow's if it is over.
  *
- * @param start as 08:30
+ * @param time as 08:30
  */
-export function dayTime(start: string, seconds: number): string {
-  const [hours, minutes] = start.split(':').map(Number) as [number, number];
-  const all = 60 * hours + minutes + Math.round(seconds / 60);
-  const days = Math.floor(all / 1440);
-  const two = (n: number) => String(n).padStart(2, '0');
-  return `${two(Math.floor(all / 60) % 24)}:${two(all % 60)}${days > 0 ? ` +${days} d` : ''}`;
+export function nextAt(time: string, now = new Date()): Date {
+  const [hours, minutes] = time.split(':').map(Number) as [number, number];
+  const at = new Date(now);
+  at.setHours(hours, minutes, 0, 0);
+  if (at < now) {
+    at.setDate(at.getDate() + 1);
+  }
+  return at;
+}
+
+const START = 'start of the print of ';
+
+/** The time of day at which a plan's print is said to start, as 08:30; empty if it is not said. */
+export function keptStart(plan: string): string {
+  return sessionStorage.getItem(START + plan) ?? '';
+}
+
+/** Keeps that for the ribbon and the run sheet, as long as the window is open. */
+export function keepStart(plan: string, time: string): void {
+  sessionStorage.setItem(START + plan, time);
 }
 
 /** A time of day as 08:30, from what was typed: 8:30, 8.30, 830 or 8; undefined if it is none. */

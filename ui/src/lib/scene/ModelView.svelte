@@ -2,16 +2,15 @@
   import { onMount, untrack } from 'svelte';
   import { Matrix4, Quaternion, Vector3 } from 'three';
   import { layerTop, mm } from '../model/heights';
-  import { middleOf, sizeOf, type RegionDocument } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
-  import { geometry, modelOrigin, placementMatrix, surface } from './meshes';
+  import { geometry, modelOrigin, placementMatrix } from './meshes';
   import { PlanScene, type Pick } from './PlanScene';
   import { drawsInSoftware } from './graphics';
   import ColourChoice from '../sheet/ColourChoice.svelte';
   import ModelLines from './ModelLines.svelte';
-  import { movePiece, moveRegion, resizeRegion } from './handling';
-  import { isBrush, mark as paint } from './marker';
-  import { PatchMarks } from './patchMarks';
+  import { handled, movePiece, moveRegion, resizeRegion } from './handling';
+  import { isBrush } from './marker';
+  import { PatchBrush } from './patchBrush.svelte';
 
   interface Props {
     session: PlanSession;
@@ -25,8 +24,6 @@
     turn: 'Drag the rings: red about X, green about Y, blue about Z.',
     lay: 'Click the face that is to lie on the bed.',
   } as const;
-
-  const ACCENT = '#0f6468';
 
   /** A press that moves less than this is a click, pixels. */
   const CLICK_PX = 4;
@@ -170,66 +167,16 @@
       lookedAt = size;
     }
     shown = revision;
-    showMarks();
+    brush.show();
   }
 
-  interface Patched {
-    piece: string;
-    region: RegionDocument;
-    mesh: string;
-  }
-
-  /** All patches with the meshes that they lie on. */
-  const patches: Patched[] = $derived(
-    session.document.pieces.flatMap((piece) => {
-      const document = session.pieceDocument(piece.id);
-      return (document?.regions ?? []).flatMap((region) => {
-        const mesh = document!.bodies.find((body) => body.id === region.patch?.body)?.mesh;
-        return region.patch && mesh ? [{ piece: piece.id, region, mesh }] : [];
-      });
-    }),
-  );
-  /** Marks of the selected patch while they are being drawn. */
-  let drawn: PatchMarks | undefined = $state.raw(undefined);
-  let drawing = false;
-  let marked: Promise<void> = Promise.resolve();
+  const brush = untrack(() => new PatchBrush(session, () => scene));
   let pressed: { x: number; y: number } | undefined;
 
   $effect(() => {
-    void [patches, drawn, shown];
-    showMarks();
+    void shown;
+    brush.show();
   });
-
-  function showMarks() {
-    if (!scene) {
-      return;
-    }
-    const into = scene;
-    const chosen = session.selectedRegion?.id;
-    void Promise.all(
-      patches.map(async ({ piece, region, mesh }) => {
-        const on = await surface(mesh);
-        const isDrawn = drawn && region.id === chosen && piece === session.selected?.piece;
-        const marks = isDrawn ? drawn! : PatchMarks.read(region.patch!.triangles, on.count);
-        return {
-          piece,
-          body: region.patch!.body,
-          triangles: marks.whole,
-          parts: marks.partCorners((t) => on.corners(t)),
-          colour: patchColour(piece, region.id),
-        };
-      }),
-    ).then((marks) => into.setMarks(marks));
-  }
-
-  /** Of its filament; the accent if no rule gives it one. */
-  function patchColour(piece: string, id: string): string {
-    const isAssigned = session.rules.some(
-      (rule) => rule.where.regions?.includes(id) && 'filament' in rule.set,
-    );
-    const slot = session.piece(piece)?.regionSlots[id];
-    return isAssigned && slot ? session.filament(slot).colour : ACCENT;
-  }
 
   function pick(event: PointerEvent): Pick | undefined {
     const box = canvas.getBoundingClientRect();
@@ -240,28 +187,6 @@
     );
   }
 
-  /** Marks what was pointed at, if it lies on the body of the selected patch. */
-  async function mark(hit: Pick): Promise<void> {
-    const patch = patches.find(
-      (p) => p.region.id === session.selectedRegion?.id && p.piece === session.selected?.piece,
-    );
-    const how = session.marking;
-    if (!patch || !how || hit.piece !== patch.piece || hit.body !== patch.region.patch!.body) {
-      return;
-    }
-    const on = await surface(patch.mesh);
-    const marks = drawn?.copy() ?? PatchMarks.read(patch.region.patch!.triangles, on.count);
-    const matrix = scene!.matrixOf(hit);
-    paint(on, marks, how, {
-      triangle: hit.triangle,
-      place: hit.place,
-      height: hit.world[2]!,
-      direction: scene!.direction(hit),
-      heightOf: ([x, y, z]) => new Vector3(x, y, z).applyMatrix4(matrix).z,
-    });
-    drawn = marks;
-  }
-
   function pointerDown(event: PointerEvent) {
     if (event.button !== 0) {
       return;
@@ -270,15 +195,14 @@
     const hit = session.marking && session.selectedRegion?.patch ? pick(event) : undefined;
     if (hit) {
       scene!.setTurning(false);
-      drawing = true;
-      marked = mark(hit);
+      brush.begin(hit);
     }
   }
 
   function pointerMove(event: PointerEvent) {
-    const hit = drawing && isBrush(session.marking) ? pick(event) : undefined;
+    const hit = brush.isDrawing && isBrush(session.marking) ? pick(event) : undefined;
     if (hit) {
-      marked = marked.then(() => mark(hit));
+      brush.move(hit);
     }
   }
 
@@ -286,43 +210,15 @@
     const still =
       pressed && Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) < CLICK_PX;
     pressed = undefined;
-    if (drawing) {
-      drawing = false;
+    if (brush.isDrawing) {
       scene?.setTurning(true);
-      await marked;
-      await keepMarks();
+      await brush.end();
     } else if (still && !scene?.handles.isHeld) {
       select(event);
     }
   }
 
-  async function keepMarks() {
-    const region = session.selectedRegion?.id;
-    if (drawn && region) {
-      const triangles = drawn.write();
-      await session.changePiece(session.selected!.piece, (document) => {
-        document.regions!.find((r) => r.id === region)!.patch!.triangles = triangles;
-      });
-    }
-    drawn = undefined;
-  }
-
-  /** What handles move or turn: the selected piece, or the selected region that has a place. */
-  const handled = $derived.by(() => {
-    const { piece, part } = session.selected ?? {};
-    const view = piece ? session.piece(piece) : undefined;
-    if (!piece || !view || session.handling === 'lay' || !session.handling) {
-      return undefined;
-    }
-    if (part?.kind === 'region') {
-      const at = middleOf(session.selectedRegion);
-      const size = sizeOf(session.selectedRegion);
-      return at && size && session.handling !== 'turn'
-        ? { piece, region: { id: part.id, at, size } }
-        : undefined;
-    }
-    return session.handling === 'size' ? undefined : { piece, region: undefined };
-  });
+  const held = $derived(handled(session));
 
   /** From places of regions, counted from the middle of the model's bottom, to the machine. */
   function regionMatrix(piece: string): Matrix4 | undefined {
@@ -336,7 +232,7 @@
   $effect(() => {
     void shown;
     const into = scene;
-    const what = handled;
+    const what = held;
     if (!into || !what) {
       into?.handles.show(undefined);
       return;

@@ -11,6 +11,30 @@ function hundredth(value: number): number {
   return Number(value.toFixed(2)) + 0;
 }
 
+/** What is moved, turned or resized by handles. */
+export interface Handled {
+  readonly piece: string;
+  /** A region of it, if not the piece itself is. */
+  readonly region?: { readonly id: string; readonly at: number[]; readonly size: number[] };
+}
+
+/** What handles move or turn: the selected piece, or the selected region that has a place. */
+export function handled(session: PlanSession): Handled | undefined {
+  const { piece, part } = session.selected ?? {};
+  const view = piece ? session.piece(piece) : undefined;
+  if (!piece || !view || session.handling === 'lay' || !session.handling) {
+    return undefined;
+  }
+  if (part?.kind === 'region') {
+    const at = middleOf(session.selectedRegion);
+    const size = sizeOf(session.selectedRegion);
+    return at && size && session.handling !== 'turn'
+      ? { piece, region: { id: part.id, at, size } }
+      : undefined;
+  }
+  return session.handling === 'size' ? undefined : { piece };
+}
+
 /**
  * Moves a region with its middle to a place.
  *

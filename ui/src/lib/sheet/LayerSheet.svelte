@@ -3,25 +3,20 @@
   import RulerIcon from '@lucide/svelte/icons/ruler';
   import { untrack } from 'svelte';
   import type { LayerPaths } from '../api/layer';
-  import { between, layerTop, mm } from '../model/heights';
+  import { between, layerTop } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import { drawsInSoftware } from '../scene/graphics';
   import { isTyping } from '../shell/keys';
   import ColourChoice from './ColourChoice.svelte';
   import { drawLayer, type View } from './draw';
   import { isMeasure, MEASURES, rangeOf } from './measure';
-  import {
-    drawBed,
-    drawHead,
-    drawOutline,
-    drawRuler,
-    drawSpot,
-    drawWaiting,
-    waitingAt,
-  } from './overlays';
+  import { drawBed, drawHead, drawOutline, drawRuler, drawSpot, drawStops } from './overlays';
+  import HaltList from './HaltList.svelte';
+  import { PanZoom } from './panZoom.svelte';
   import PlayBar from './PlayBar.svelte';
   import Probe from './Probe.svelte';
   import { Ruler, snapped } from './ruler.svelte';
+  import RulerNote from './RulerNote.svelte';
   import SheetLegend from './SheetLegend.svelte';
   import { strokeAt } from './strokes';
   import { TowerDrag } from './towerDrag.svelte';
@@ -38,9 +33,7 @@
   let paths: LayerPaths | undefined = $state.raw(undefined);
   let below: LayerPaths | undefined = $state.raw(undefined);
   let shown = $state('');
-  let zoom = $state(1);
-  let panX = $state(0);
-  let panY = $state(0);
+  const part = new PanZoom();
   let travels = $state(false);
   const look = untrack(() => session.look);
   let playing = $state(false);
@@ -73,15 +66,7 @@
       Math.max(...boxes.map((p) => p.max[1]!)) + margin,
     ] as const;
   });
-  const view: View = $derived.by(() => {
-    const [x0, y0, x1, y1] = extent;
-    const fit = Math.min(width / (x1 - x0), Math.max(40, height - 30) / (y1 - y0)) * zoom;
-    return {
-      scale: fit,
-      shiftX: width / 2 - ((x0 + x1) / 2) * fit + panX,
-      shiftY: (height + 26) / 2 + ((y0 + y1) / 2) * fit + panY,
-    };
-  });
+  const view: View = $derived(part.view(width, height, extent));
   const hit = $derived.by(() => {
     if (!pointer || !paths) {
       return undefined;
@@ -193,13 +178,7 @@
       if (playing) {
         drawHead(ctx, paths, until, view, colour('--accent'));
       }
-      for (const { park, beforeStroke } of halts) {
-        if (park.length > 0) {
-          const place = { x: park[0]!, y: park[1]! };
-          const waiting = waitingAt(place, beforeStroke, paths, below);
-          drawWaiting(ctx, waiting, view, colour('--accent'));
-        }
-      }
+      drawStops(ctx, halts, paths, below, view, colour('--accent'));
     }
     const moved = tower.outline();
     if (moved) {
@@ -234,20 +213,17 @@
 
   function wheel(event: WheelEvent) {
     event.preventDefault();
-    const factor = event.deltaY < 0 ? 1.2 : 1 / 1.2;
-    const next = Math.max(0.5, Math.min(60, zoom * factor));
     const box = canvas.getBoundingClientRect();
-    const px = event.clientX - box.left - width / 2;
-    const py = event.clientY - box.top - (height + 26) / 2;
-    panX = px - ((px - panX) * next) / zoom;
-    panY = py - ((py - panY) * next) / zoom;
-    zoom = next;
+    part.zoomAbout(
+      event.deltaY < 0 ? 1.2 : 1 / 1.2,
+      event.clientX - box.left - width / 2,
+      event.clientY - box.top - height / 2,
+    );
   }
 
   function move(event: PointerEvent) {
     if (panning) {
-      panX += event.movementX;
-      panY += event.movementY;
+      part.pan(event.movementX, event.movementY);
     }
     const box = canvas.getBoundingClientRect();
     pointer = { x: event.clientX - box.left, y: event.clientY - box.top };
@@ -278,12 +254,6 @@
   /** A place of the canvas, or the middle of a line near it, mm. */
   function markAt(at: { x: number; y: number }) {
     return snapped(paths, onBed(at), SNAP_PX / view.scale);
-  }
-
-  function fit() {
-    zoom = 1;
-    panX = 0;
-    panY = 0;
   }
 </script>
 
@@ -335,45 +305,15 @@
           title="Measure between two places: click both; ends take hold of the middle of lines"
           ><RulerIcon size={15} aria-hidden="true" /></button
         >
-        <button class="tool" onclick={fit}>Fit</button>
+        <button class="tool" onclick={() => part.fit()}>Fit</button>
       </span>
     </div>
     {#if ruler.on && !ruler.measured}
       <p class="ask" role="status">Click {ruler.from ? 'the other place' : 'the first place'}.</p>
     {/if}
-    {#if halts.length > 0}
-      <ul class="halts" aria-label="Stops at this layer">
-        {#each halts as halt, i (i)}
-          <li>
-            <strong
-              >{halt.withinLayer ? 'Within' : 'Before'} this layer, at {mm(halt.heightMm)}:</strong
-            >
-            {#if halt.colourChange}
-              <span class="swatch" style:background={session.filament(halt.fromSlot).colour}
-              ></span>{session.filament(halt.fromSlot).name} out,
-              <span class="swatch" style:background={session.filament(halt.toSlot).colour}
-              ></span>{session.filament(halt.toSlot).name} in
-            {/if}
-            {[...halt.kinds, ...(halt.note ? [halt.note] : [])].join(' · ')}
-          </li>
-        {/each}
-      </ul>
-    {/if}
+    <HaltList {session} {halts} />
   </div>
-  {#if ruler.measured}
-    {@const { mm: length, dx, dy, end } = ruler.measured}
-    {@const left = end.x * view.scale + view.shiftX}
-    <p
-      class="measured num"
-      role="status"
-      style:left="{left}px"
-      style:top="{view.shiftY - end.y * view.scale}px"
-      style:translate="{left < width / 2 ? '8px' : 'calc(-100% - 8px)'}
-      {dy < 0 ? '10px' : 'calc(-100% - 10px)'}"
-    >
-      <strong>{length.toFixed(2)} mm</strong> X {dx.toFixed(2)} Y {dy.toFixed(2)}
-    </p>
-  {/if}
+  <RulerNote {ruler} {view} {width} />
   {#if paths}
     <SheetLegend
       colourBy={look.colourBy}
@@ -441,34 +381,11 @@
     pointer-events: auto;
   }
 
-  .measured,
   .ask {
     padding: 1px 7px;
     border: 1px solid var(--accent);
     border-radius: 3px;
     background: var(--sheet);
     font-size: 12px;
-    white-space: nowrap;
-    pointer-events: none;
-  }
-
-  .measured {
-    position: absolute;
-  }
-
-  .halts {
-    font-size: 12px;
-    pointer-events: none;
-  }
-
-  .halts li {
-    display: flex;
-    gap: 5px;
-    align-items: center;
-    padding: 2px 8px;
-    background: var(--sheet);
-    border: 1px solid var(--rule);
-    border-left: 4px solid var(--accent);
-    border-radius: 3px;
   }
 </style>

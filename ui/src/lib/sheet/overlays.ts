@@ -41,7 +41,7 @@ export interface Waiting {
 }
 
 /** Draws where the head waits: a ring, with its ways there and back. */
-export function drawWaiting(
+function drawWaiting(
   ctx: CanvasRenderingContext2D,
   waiting: Waiting,
   view: View,
@@ -86,6 +86,23 @@ export function waitingAt(
     return { park, from: endOf(paths, stroke - 1), to };
   }
   return { park, from: below?.strokes ? endOf(below, below.strokes - 1) : undefined, to };
+}
+
+/** Draws where the head waits at the stops of a layer. */
+export function drawStops(
+  ctx: CanvasRenderingContext2D,
+  stops: readonly { park: number[]; beforeStroke: number }[],
+  paths: LayerPaths,
+  below: LayerPaths | undefined,
+  view: View,
+  colour: string,
+): void {
+  for (const { park, beforeStroke } of stops) {
+    if (park.length > 0) {
+      const place = { x: park[0]!, y: park[1]! };
+      drawWaiting(ctx, waitingAt(place, beforeStroke, paths, below), view, colour);
+    }
+  }
 }
 
 /** Marks where the head is after so many strokes. */

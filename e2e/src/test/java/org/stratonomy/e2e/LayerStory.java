@@ -93,10 +93,10 @@ class LayerStory extends Story {
     double[] from = clickAt(sheet, 60, 120);
     double[] to = clickAt(sheet, 130, 160);
     double mm = Math.hypot(to[0] - from[0], to[1] - from[1]);
-    String said = page.locator(".measured strong").innerText();
+    String said = page.getByTestId("measured").locator("strong").innerText();
     assertThat(Double.parseDouble(said.replace(" mm", ""))).isCloseTo(mm, within(0.15));
     exactButton("Measure").click();
-    assertThat(page.locator(".measured")).hasCount(0);
+    assertThat(page.getByTestId("measured")).hasCount(0);
   }
 
   /** Clicks on a place of the sheet, and says where that is on the bed, mm. */

@@ -1,0 +1,90 @@
+<script lang="ts">
+  import type { PieceView } from '../api/client';
+  import { layerTop } from '../model/heights';
+  import type { PlanSession } from '../model/session.svelte';
+  import { WIDTHS, type Tracks } from './tracks.svelte';
+
+  interface Props {
+    session: PlanSession;
+    tracks: Tracks;
+    /** Where each track begins, pixels. */
+    x: Record<'outline' | 'plan' | 'strata' | 'time' | 'stops' | 'findings', number>;
+    pieceWidth: number;
+    /** Area at which the outline track ends, mm². */
+    largestArea: number;
+    /** Time at which the time track ends, s. */
+    longest: number;
+    /** Whether the plan's own strata have a track. */
+    hasPlan: boolean;
+  }
+
+  let { session, tracks, x, pieceWidth, largestArea, longest, hasPlan }: Props = $props();
+
+  const pieces = $derived(session.result?.pieces ?? []);
+  const area = $derived(pieces.reduce((sum, piece) => sum + areaAt(piece), 0));
+  const seconds = $derived(session.result?.layerSeconds[session.layer - 1] ?? 0);
+
+  /** Outline of a piece in the layer at the level, mm². */
+  function areaAt(piece: PieceView): number {
+    const top = layerTop(session.heights, session.layer);
+    const i = piece.layerTops.findIndex((z) => z > top - 1e-3);
+    return i >= 0 && top > piece.bottom + 1e-3 ? piece.areas[i]! : 0;
+  }
+
+  function shortened(name: string): string {
+    return name.length * 6 > pieceWidth
+      ? `${name.slice(0, Math.max(3, Math.floor(pieceWidth / 6.6)))}…`
+      : name;
+  }
+</script>
+
+<g>
+  <text x="38" y="14" text-anchor="end">height</text>
+  <text x="38" y="27" text-anchor="end">mm</text>
+  <text x="80" y="14" text-anchor="end">layer</text>
+  {#if tracks.has('outline')}
+    <text x={x.outline} y="14">outline</text>
+    <text x={x.outline} y="27">
+      <tspan class="here" data-testid="area-here">{(area / 100).toFixed(1)}</tspan>
+      of {(largestArea / 100).toFixed(0)} cm²
+      <title>Outline in the layer at the level, and the largest of a piece</title>
+    </text>
+  {/if}
+  {#if hasPlan}<text x={x.plan} y="14">plan</text>{/if}
+  {#each pieces as piece, p (piece.id)}
+    <text x={x.strata + p * pieceWidth + 1} y="14">strata</text>
+    <text x={x.strata + p * pieceWidth + 1} y="27">
+      {shortened(piece.name)}
+      <title>{piece.name}</title>
+    </text>
+  {/each}
+  {#if tracks.has('time')}
+    <text x={x.time} y="14">time</text>
+    <text x={x.time} y="27">
+      <tspan class="here" data-testid="seconds-here">{seconds.toFixed(0)}</tspan>/{longest.toFixed(
+        0,
+      )} s
+      <title>Time of the layer at the level, and where the track ends</title>
+    </text>
+  {/if}
+  {#if tracks.has('stops')}<text x={x.stops + 2} y="14">stops</text>{/if}
+  {#if tracks.has('findings')}
+    <text x={x.findings + WIDTHS.findings} y="27" text-anchor="end">findings</text>
+  {/if}
+</g>
+
+<style>
+  text {
+    font-size: 10.5px;
+    fill: var(--ink-soft);
+  }
+
+  text:first-of-type {
+    fill: var(--ink);
+  }
+
+  .here {
+    fill: var(--ink);
+    font-weight: 600;
+  }
+</style>

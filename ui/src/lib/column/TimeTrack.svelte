@@ -1,0 +1,36 @@
+<script lang="ts">
+  import { layerBottom, layerTop } from '../model/heights';
+  import type { PlanSession } from '../model/session.svelte';
+  import type { ColumnScale } from './scale';
+
+  interface Props {
+    session: PlanSession;
+    scale: ColumnScale;
+    x: number;
+    width: number;
+    /** Time that takes the whole width, s. */
+    longest: number;
+  }
+
+  let { session, scale, x, width, longest }: Props = $props();
+
+  const path = $derived.by(() => {
+    const heights = session.heights;
+    const points = (session.result?.layerSeconds ?? []).map((seconds, i) => {
+      const right = (x + Math.min(1, seconds / longest) * width).toFixed(1);
+      const [low, high] = [layerBottom(heights, i + 1), layerTop(heights, i + 1)];
+      return `L${right} ${scale.y(low).toFixed(1)}L${right} ${scale.y(high).toFixed(1)}`;
+    });
+    const top = heights.tops.at(-1) ?? 1;
+    return `M${x} ${scale.y(layerBottom(heights, 1))}${points.join('')}L${x} ${scale.y(top)}Z`;
+  });
+</script>
+
+<path d={path} />
+
+<style>
+  path {
+    fill: var(--ink-soft);
+    fill-opacity: 0.35;
+  }
+</style>
