@@ -11,6 +11,8 @@
   import ColumnHeads from './ColumnHeads.svelte';
   import FilamentTrack from './FilamentTrack.svelte';
   import FindingTrack from './FindingTrack.svelte';
+  import { unfounded } from './overhang';
+  import OverhangTrack from './OverhangTrack.svelte';
   import OutlineTrack from './OutlineTrack.svelte';
   import PlanTrack from './PlanTrack.svelte';
   import { ColumnScale } from './scale';
@@ -54,9 +56,12 @@
   const pieces = $derived(result?.pieces ?? []);
   /** The plan's own strata have a track while there are several. */
   const planWidth = $derived(session.planHeights.length > 2 ? PLAN + GAP : 0);
-  /** What a track takes with the gap after it; nothing if it is left out. */
-  const took = (track: Track) => (tracks.has(track) ? WIDTHS[track] + GAP : 0);
+  /** What a track takes with the gap after it; nothing if it is left out or has nothing to show. */
+  const has = (track: Track) => tracks.has(track) && (track !== 'overhang' || mostOverhang > 0);
+  const took = (track: Track) => (has(track) ? WIDTHS[track] + GAP : 0);
   const beside = $derived((Object.keys(WIDTHS) as Track[]).reduce((sum, t) => sum + took(t), 0));
+  const overhang = $derived(unfounded(pieces, heights));
+  const mostOverhang = $derived(Math.max(0, ...overhang.map((layer) => layer.all)));
   const strataWidth = $derived(Math.max(40, width - SCALE - 2 * GAP - planWidth - beside - 2));
   const pieceWidth = $derived(strataWidth / Math.max(1, pieces.length));
   const x = $derived.by(() => {
@@ -65,8 +70,18 @@
     const strata = plan + planWidth;
     const strip = strata + strataWidth + GAP;
     const time = strip + took('filaments');
-    const stops = time + took('time');
-    return { outline, plan, strata, strip, time, stops, findings: stops + took('stops') };
+    const over = time + took('time');
+    const stops = over + took('overhang');
+    return {
+      outline,
+      plan,
+      strata,
+      strip,
+      time,
+      overhang: over,
+      stops,
+      findings: stops + took('stops'),
+    };
   });
   const largestArea = $derived(Math.max(1, ...pieces.flatMap((p) => p.areas)));
   const longest = $derived(Math.max(1, percentile(result?.layerSeconds ?? [], 0.98)));
@@ -185,6 +200,9 @@
         {pieceWidth}
         {largestArea}
         {longest}
+        overhang={has('overhang')
+          ? { here: overhang[session.layer - 1]?.all ?? 0, most: mostOverhang }
+          : undefined}
         hasPlan={planWidth > 0}
       />
 
@@ -248,6 +266,16 @@
         {/if}
         {#if tracks.has('time')}
           <TimeTrack {session} {scale} x={x.time} width={WIDTHS.time} {longest} />
+        {/if}
+        {#if has('overhang')}
+          <OverhangTrack
+            {session}
+            layers={overhang}
+            {scale}
+            x={x.overhang}
+            width={WIDTHS.overhang}
+            largest={mostOverhang}
+          />
         {/if}
         {#if tracks.has('stops')}
           <StopTrack {session} {scale} x={x.stops} width={WIDTHS.stops} />

@@ -116,3 +116,25 @@ it('shows where findings are, and goes there', async () => {
   await fireEvent.click(await screen.findByLabelText('Finding at 6.0 mm: Thin place'));
   expect(session.layer).toBe(31);
 });
+
+it('shows what has nothing below, where there is any', async () => {
+  expect(screen.queryByTestId('overhang-here')).toBeNull();
+  const piece = session.result!.pieces[0]!;
+  const hanging = piece.hanging.map((_, i) => (i === 4 ? 30 : i === 6 ? 12 : 0));
+  session.result = { ...session.result!, pieces: [{ ...piece, hanging }] };
+  session.goTo(7);
+  await vi.waitFor(() => expect(screen.getByTestId('overhang-here')).toHaveTextContent('12'));
+  expect(screen.getByText(/\/30 mm²/)).toBeInTheDocument();
+});
+
+it('marks the least time of a layer', async () => {
+  const piece = session.result!.pieces[0]!;
+  const settings = {
+    ...piece.strata[0]!.settings,
+    minLayerTime: { value: '8', rule: 0, below: '' },
+  };
+  const strata = [{ ...piece.strata[0]!, settings }, ...piece.strata.slice(1)];
+  const layerSeconds = session.result!.layerSeconds.map(() => 20);
+  session.result = { ...session.result!, layerSeconds, pieces: [{ ...piece, strata }] };
+  expect(await screen.findByText(/A layer takes 8 s at least/)).toBeInTheDocument();
+});

@@ -8,17 +8,19 @@
     session: PlanSession;
     tracks: Tracks;
     /** Where each track begins, pixels. */
-    x: Record<'outline' | 'plan' | 'strata' | 'time' | 'stops' | 'findings', number>;
+    x: Record<'outline' | 'plan' | 'strata' | 'time' | 'overhang' | 'stops' | 'findings', number>;
     pieceWidth: number;
     /** Area at which the outline track ends, mm². */
     largestArea: number;
     /** Time at which the time track ends, s. */
     longest: number;
+    /** What the layer at the level has nothing below, and the most of a layer; mm². */
+    overhang: { here: number; most: number } | undefined;
     /** Whether the plan's own strata have a track. */
     hasPlan: boolean;
   }
 
-  let { session, tracks, x, pieceWidth, largestArea, longest, hasPlan }: Props = $props();
+  let { session, tracks, x, pieceWidth, largestArea, longest, overhang, hasPlan }: Props = $props();
 
   const pieces = $derived(session.result?.pieces ?? []);
   const area = $derived(pieces.reduce((sum, piece) => sum + areaAt(piece), 0));
@@ -29,6 +31,13 @@
     const top = layerTop(session.heights, session.layer);
     const i = piece.layerTops.findIndex((z) => z > top - 1e-3);
     return i >= 0 && top > piece.bottom + 1e-3 ? piece.areas[i]! : 0;
+  }
+
+  /** Overhang is told in the unit that suits its most. */
+  const unit = $derived((overhang?.most ?? 0) < 100 ? 'mm²' : 'cm²');
+
+  function areaText(mm2: number): string {
+    return unit === 'mm²' ? mm2.toFixed(0) : (mm2 / 100).toFixed(1);
   }
 
   function shortened(name: string): string {
@@ -65,6 +74,16 @@
         0,
       )} s
       <title>Time of the layer at the level, and where the track ends</title>
+    </text>
+  {/if}
+  {#if overhang}
+    <text x={x.overhang} y="14">overhang</text>
+    <text x={x.overhang} y="27">
+      <tspan class="here" data-testid="overhang-here">{areaText(overhang.here)}</tspan>/{areaText(
+        overhang.most,
+      )}
+      {unit}
+      <title>What has nothing below in the layer at the level, and the most of a layer</title>
     </text>
   {/if}
   {#if tracks.has('stops')}<text x={x.stops + 2} y="14">stops</text>{/if}

@@ -14,6 +14,11 @@
 
   let { session, scale, x, width, longest }: Props = $props();
 
+  /** Least time of a layer, which is the same for the whole plan, s. */
+  const least = $derived(
+    Number(session.result?.pieces[0]?.strata[0]?.settings['minLayerTime']?.value ?? 0),
+  );
+
   const path = $derived.by(() => {
     const heights = session.heights;
     const points = (session.result?.layerSeconds ?? []).map((seconds, i) => {
@@ -27,10 +32,21 @@
 </script>
 
 <path d={path} />
+{#if least > 0 && least < longest}
+  {@const at = x + (least / longest) * width}
+  <line x1={at} x2={at} y1={scale.top} y2={scale.bottom}>
+    <title>A layer takes {least} s at least: quicker ones are slowed down</title>
+  </line>
+{/if}
 
 <style>
   path {
     fill: var(--ink-soft);
     fill-opacity: 0.35;
+  }
+
+  line {
+    stroke: var(--accent);
+    stroke-dasharray: 2 3;
   }
 </style>

@@ -5,12 +5,20 @@ export const TRACKS = {
   outline: 'Outline',
   filaments: 'Filaments of each layer',
   time: 'Time of each layer',
+  overhang: 'Overhang and starts in mid-air',
   stops: 'Stops',
   findings: 'Findings',
 } as const;
 
 /** Their widths, pixels. */
-export const WIDTHS = { outline: 78, filaments: 14, time: 46, stops: 30, findings: 14 } as const;
+export const WIDTHS = {
+  outline: 78,
+  filaments: 14,
+  time: 46,
+  overhang: 42,
+  stops: 30,
+  findings: 14,
+} as const;
 
 export type Track = keyof typeof TRACKS;
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { StratumShareView } from '../api/client';
+  import type { ShareView } from '../api/client';
   import { duration, grams } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import Sheet from '../shell/Sheet.svelte';
@@ -15,16 +15,18 @@
   const ledger = $derived(session.result?.ledger);
   const time = $derived(ledger ? timeRows(ledger) : []);
   const slots = $derived(ledger?.slots ?? []);
-  const strata = $derived(ledger?.strata ?? []);
+  const shares = $derived(ledger?.shares ?? []);
   const files = $derived(`/api/revisions/${session.resultRevision}/ledger`);
   const longest = $derived(Math.max(...time.map((row) => row.seconds)));
   const seconds = $derived(sum(time, (row) => row.seconds));
 
-  function stratumName({ piece, stratum }: StratumShareView): string {
-    const name = session.document.pieces.find((p) => p.id === piece)?.name;
-    return name === undefined
-      ? 'beside the pieces: skirt, raft, tower'
-      : `${name} · stratum ${stratum}`;
+  function shareName({ piece: id, stratum, regions }: ShareView): string {
+    const piece = session.document.pieces.find((p) => p.id === id);
+    if (!piece) {
+      return 'beside the pieces: skirt, raft, tower';
+    }
+    const inside = regions.map((of) => piece.regions?.find((r) => r.id === of)?.name ?? of);
+    return [piece.name, `stratum ${stratum}`, ...inside].join(' · ');
   }
 
   const cm3 = (mm3: number) => (mm3 > 0 ? (mm3 / 1000).toFixed(2) : '');
@@ -85,15 +87,15 @@
       </tr>
     </tfoot>
   </table>
-  {#if strata.length > 1}
-    <table aria-label="What each stratum takes">
+  {#if shares.length > 1}
+    <table aria-label="What strata and regions take">
       <thead>
         <tr><th>lines of</th><th>take</th><th>volume, cm³</th><th>mass</th><th>cost</th></tr>
       </thead>
       <tbody>
-        {#each strata as row (`${row.piece}/${row.stratum}`)}
+        {#each shares as row (shareName(row))}
           <tr>
-            <td>{stratumName(row)}</td>
+            <td>{shareName(row)}</td>
             <td class="num">{duration(row.seconds)}</td>
             <td class="num">{cm3(row.volumeMm3)}</td>
             <td class="num">{grams(row.massG)}</td>
@@ -103,11 +105,11 @@
       </tbody>
       <tfoot>
         <tr>
-          <td>all, without ways, changes and stops</td>
-          <td class="num">{duration(sum(strata, (row) => row.seconds))}</td>
-          <td class="num">{cm3(sum(strata, (row) => row.volumeMm3))}</td>
-          <td class="num">{grams(sum(strata, (row) => row.massG))}</td>
-          <td class="num">{sum(strata, (row) => row.cost).toFixed(2)}</td>
+          <td>all, without ways, changes, stops and heating</td>
+          <td class="num">{duration(sum(shares, (row) => row.seconds))}</td>
+          <td class="num">{cm3(sum(shares, (row) => row.volumeMm3))}</td>
+          <td class="num">{grams(sum(shares, (row) => row.massG))}</td>
+          <td class="num">{sum(shares, (row) => row.cost).toFixed(2)}</td>
         </tr>
       </tfoot>
     </table>

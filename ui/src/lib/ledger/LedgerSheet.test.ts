@@ -20,6 +20,7 @@ it('shows the longest first, shares of the whole, and sums', async () => {
       travelSeconds: 600,
       liftSeconds: 0,
       changeSeconds: 0,
+      heatingSeconds: 0,
       roles: [{ role: 'infill', seconds: 5400, volumeMm3: 2400 }],
     },
   };
@@ -35,25 +36,26 @@ it('shows the longest first, shares of the whole, and sums', async () => {
   expect(filaments).toHaveTextContent(/Chalk\s*1\.00\s*2\.40\s*3\.0 g\s*0\.10/);
 });
 
-it('tells what each stratum takes, if there are several', async () => {
-  const part = { piece: DOCUMENT.pieces[0]!.id, seconds: 1800, massG: 2, cost: 0.05 };
+it('tells what strata and regions take, if there are several', async () => {
+  const part = { piece: DOCUMENT.pieces[0]!.id, seconds: 1800, massG: 2, cost: 0.05, regions: [] };
   session.result = {
     ...RESULT,
     ledger: {
       ...RESULT.ledger,
-      strata: [
+      shares: [
         { ...part, stratum: 1, volumeMm3: 1500 },
-        { ...part, stratum: 2, volumeMm3: 500 },
+        { ...part, stratum: 1, regions: ['core'], volumeMm3: 500 },
         { ...part, piece: '', stratum: 0, volumeMm3: 100 },
       ],
     },
   };
   render(LedgerSheet, { session, open: true });
-  const table = await screen.findByRole('table', { name: 'What each stratum takes' });
+  const table = await screen.findByRole('table', { name: 'What strata and regions take' });
   const rows = within(table)
     .getAllByRole('row')
     .map((row) => [...row.children].map((cell) => cell.textContent!.trim()).join(' '));
   expect(rows[1]).toMatch(new RegExp(`^${DOCUMENT.pieces[0]!.name} · stratum 1 30 min 1.50`));
+  expect(rows[2]).toMatch(/stratum 1 · core 30 min 0.50/);
   expect(rows[3]).toMatch(/^beside the pieces.*0\.10/);
   expect(rows.at(-1)).toMatch(/1 h 30 min 2\.10 6\.0 g 0\.15/);
 });

@@ -6,12 +6,13 @@ const ledger = {
   travelSeconds: 12,
   liftSeconds: 3,
   changeSeconds: 0,
+  heatingSeconds: 0,
   savedChanges: 0,
   roles: [
     { role: 'outer wall', seconds: 30, volumeMm3: 400 },
     { role: 'infill', seconds: 55, volumeMm3: 600.5 },
   ],
-  strata: [],
+  shares: [],
   slots: [
     { slot: 2, filament: 'slate', lengthMm: 416, volumeMm3: 1000.5, massG: 1.24, cost: 0.03 },
   ],

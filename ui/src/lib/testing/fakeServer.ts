@@ -77,6 +77,7 @@ export const SHELF: ShelfView = {
       primeMm3: 10,
       standbyC: 40,
       heatingCPerS: 2,
+      bedHeatingCPerS: 0.4,
       fileName: '{{plan}}',
     },
   ],
@@ -151,6 +152,8 @@ export const RESULT: ResultView = {
       bottom: 0,
       layerTops: Array.from({ length: LAYERS }, (_, i) => Number(((i + 1) * 0.2).toFixed(6))),
       areas: Array.from({ length: LAYERS }, () => 400),
+      hanging: Array.from({ length: LAYERS }, () => 0),
+      starting: Array.from({ length: LAYERS }, () => 0),
       marks: [6],
       strata: [stratum(1, 0, 4, ['2', 1]), stratum(2, 4, HEIGHT, ['3', 0])],
       meshes: [],
@@ -163,9 +166,10 @@ export const RESULT: ResultView = {
     travelSeconds: 100,
     liftSeconds: 1,
     changeSeconds: 0,
+    heatingSeconds: 0,
     savedChanges: 0,
     roles: [],
-    strata: [],
+    shares: [],
     slots: [{ slot: 1, filament: 'chalk', lengthMm: 1000, volumeMm3: 2400, massG: 3, cost: 0.1 }],
     halts: [
       {

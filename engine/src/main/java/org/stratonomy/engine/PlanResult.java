@@ -7,6 +7,7 @@ import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Schedule;
+import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.problem.Problem;
@@ -19,6 +20,7 @@ import org.stratonomy.engine.strata.PlacedPiece;
  *
  * @param placed one for each piece, in the plan's order
  * @param profiles one for each piece, in the plan's order
+ * @param flaws one for each piece, in the plan's order
  * @param cells one for each piece, in the plan's order
  */
 public record PlanResult(
@@ -27,6 +29,7 @@ public record PlanResult(
     List<PlacedPiece> placed,
     LayerStack stack,
     List<HeightProfile> profiles,
+    List<LayerFlaws> flaws,
     List<Cells> cells,
     Schedule schedule,
     Ledger ledger,

@@ -25,6 +25,7 @@ import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Scheduler;
 import org.stratonomy.engine.merge.Skirt;
 import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanChecker;
@@ -108,6 +109,8 @@ public final class Planner implements AutoCloseable {
     List<PieceLines> lines = stages.lines;
     forEach("toolpaths", parts, watch, part -> lines.get(part.piece).islands(layer(stack, part)));
     forEach("support", lines.size(), watch, p -> support(lines.get(p), stack.pieces().get(p)));
+    List<LayerFlaws> flaws = stack.pieces().stream().map(LayerFlaws::of).toList();
+    forEach("flaws", parts, watch, part -> measure(flaws.get(part.piece), stages, part));
     Schedule schedule =
         stages.scheduler.schedule(
             stages.skirt(),
@@ -119,6 +122,7 @@ public final class Planner implements AutoCloseable {
         stages.placed,
         stack,
         profiles,
+        flaws,
         stages.cells,
         schedule,
         Ledger.of(schedule, stages.resolver),
@@ -131,7 +135,17 @@ public final class Planner implements AutoCloseable {
             stages.inserts,
             stages.cells,
             lines,
+            flaws,
             schedule));
+  }
+
+  private static void measure(LayerFlaws flaws, Stages stages, LayerPart part) {
+    PieceLayer layer = layer(stages.stack, part);
+    flaws.measure(
+        layer,
+        stages.cells.get(part.piece).stratum(layer),
+        stages.sections.get(part.piece),
+        stages.lines.get(part.piece));
   }
 
   /**

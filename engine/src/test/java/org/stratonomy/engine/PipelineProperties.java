@@ -182,7 +182,7 @@ class PipelineProperties {
     var bounds = result.placed().getFirst().bounds();
     for (LayerSchedule layer : result.schedule().layers()) {
       for (Stroke stroke : layer.strokes()) {
-        if (stroke.piece() == Stroke.NO_PIECE) {
+        if (!stroke.origin().hasPiece()) {
           continue;
         }
         for (int i = 0; i < stroke.path().size(); i++) {

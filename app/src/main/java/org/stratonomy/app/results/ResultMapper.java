@@ -19,8 +19,8 @@ import org.stratonomy.app.results.ResultView.PieceView;
 import org.stratonomy.app.results.ResultView.PurgingView;
 import org.stratonomy.app.results.ResultView.ResolvedView;
 import org.stratonomy.app.results.ResultView.RoleView;
+import org.stratonomy.app.results.ResultView.ShareView;
 import org.stratonomy.app.results.ResultView.SlotView;
-import org.stratonomy.app.results.ResultView.StratumShareView;
 import org.stratonomy.app.results.ResultView.StratumView;
 import org.stratonomy.app.results.ResultView.TowerView;
 import org.stratonomy.engine.PlanResult;
@@ -29,6 +29,7 @@ import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.merge.Timeline;
 import org.stratonomy.engine.merge.Tower;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshReport;
@@ -36,6 +37,7 @@ import org.stratonomy.engine.mesh.Shells;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.FilamentChange;
 import org.stratonomy.engine.plan.Mix;
+import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
@@ -70,17 +72,10 @@ final class ResultMapper {
     }
     List<Double> starts = new ArrayList<>();
     List<Double> seconds = new ArrayList<>();
-    double now = 0;
-    for (LayerSchedule layer : result.schedule().layers()) {
-      starts.add(now);
-      double rise =
-          (layer.layer().top() - layer.layer().bottom()) / result.resolver().machine().maxSpeedZ();
-      seconds.add(layer.time().seconds() + rise);
-      now +=
-          seconds.getLast()
-              + layer.halts().stream()
-                  .mapToDouble(halt -> halt.seconds(result.resolver().machine()))
-                  .sum();
+    Timeline timeline = new Timeline(result.schedule(), result.resolver().machine());
+    for (int layer = 0; layer < layers.size(); layer++) {
+      starts.add(timeline.start(layer));
+      seconds.add(timeline.seconds(layer));
     }
     return new ResultView(
         layers.isEmpty() ? 0 : layers.getFirst().bottom(),
@@ -186,7 +181,9 @@ final class ResultMapper {
         List.of(b.maxX(), b.maxY(), b.maxZ()),
         stack.layers().isEmpty() ? placed.bottom() : stack.layers().getFirst().bottom(),
         stack.layers().stream().map(PieceLayer::top).toList(),
-        Arrays.stream(result.profiles().get(p).areasMm2()).boxed().toList(),
+        boxed(result.profiles().get(p).areasMm2()),
+        boxed(result.flaws().get(p).hangingMm2()),
+        boxed(result.flaws().get(p).startingMm2()),
         result.profiles().get(p).marks(),
         strata,
         meshes,
@@ -292,27 +289,34 @@ final class ResultMapper {
     return low + 1;
   }
 
+  private static List<Double> boxed(double[] values) {
+    return Arrays.stream(values).boxed().toList();
+  }
+
+  private static ShareView share(Plan plan, Ledger.Share share) {
+    Origin origin = share.origin();
+    return new ShareView(
+        origin.hasPiece() ? plan.pieces().get(origin.piece()).id() : "",
+        origin.stratum(),
+        origin.regions(),
+        share.seconds(),
+        share.volumeMm3(),
+        share.massG(),
+        share.cost());
+  }
+
   private static LedgerView ledger(Plan plan, Ledger ledger) {
     return new LedgerView(
         ledger.seconds(),
         ledger.travelSeconds(),
         ledger.liftSeconds(),
         ledger.changeSeconds(),
+        ledger.heatingSeconds(),
         ledger.savedChanges(),
         ledger.roles().stream()
             .map(r -> new RoleView(r.role().label(), r.seconds(), r.volumeMm3()))
             .toList(),
-        ledger.strata().stream()
-            .map(
-                p ->
-                    new StratumShareView(
-                        p.piece() == Stroke.NO_PIECE ? "" : plan.pieces().get(p.piece()).id(),
-                        p.stratum(),
-                        p.seconds(),
-                        p.volumeMm3(),
-                        p.massG(),
-                        p.cost()))
-            .toList(),
+        ledger.shares().stream().map(share -> share(plan, share)).toList(),
         ledger.slots().stream()
             .map(
                 s ->

@@ -31,6 +31,9 @@ public record ResultView(
    * @param max highest corner of its bounds, mm
    * @param layerTops height of each of its layers' tops, mm
    * @param areas area of each of its layers' outlines, mm²
+   * @param hanging of each layer, what hangs over the layer below by more than the angle from which
+   *     the plan supports, mm²
+   * @param starting of each layer, what begins in mid-air, mm²
    * @param marks heights where the outline changes abruptly, mm
    * @param regionSlots filament of each region, by its id, in the lowest stratum
    */
@@ -42,6 +45,8 @@ public record ResultView(
       double bottom,
       List<Double> layerTops,
       List<Double> areas,
+      List<Double> hanging,
+      List<Double> starting,
       List<Double> marks,
       List<StratumView> strata,
       List<MeshView> meshes,
@@ -221,9 +226,10 @@ public record ResultView(
       double travelSeconds,
       double liftSeconds,
       double changeSeconds,
+      double heatingSeconds,
       int savedChanges,
       List<RoleView> roles,
-      List<StratumShareView> strata,
+      List<ShareView> shares,
       List<SlotView> slots,
       List<HaltView> halts,
       double startMm) {}
@@ -231,13 +237,20 @@ public record ResultView(
   public record RoleView(String role, double seconds, double volumeMm3) {}
 
   /**
-   * Lines in one stratum of a piece, or beside all pieces.
+   * Lines in one stratum of a piece, or of regions in it, or beside all pieces.
    *
    * @param piece id of the piece; empty beside all of them
    * @param stratum from 1; 0 beside all pieces
+   * @param regions ids of the regions; several if the same holds in them
    */
-  public record StratumShareView(
-      String piece, int stratum, double seconds, double volumeMm3, double massG, double cost) {}
+  public record ShareView(
+      String piece,
+      int stratum,
+      List<String> regions,
+      double seconds,
+      double volumeMm3,
+      double massG,
+      double cost) {}
 
   public record SlotView(
       int slot, String filament, double lengthMm, double volumeMm3, double massG, double cost) {}

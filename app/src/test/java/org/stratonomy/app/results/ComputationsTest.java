@@ -31,7 +31,8 @@ class ComputationsTest {
   private final UUID older = UUID.randomUUID();
   private final UUID newer = UUID.randomUUID();
   private final PlanResult result =
-      new PlanResult(null, null, List.of(), null, List.of(), List.of(), null, null, List.of());
+      new PlanResult(
+          null, null, List.of(), null, List.of(), List.of(), List.of(), null, null, List.of());
 
   private static Plan plan(String name) {
     return new Plan(name, "m", List.of(), List.of(), List.of(), List.of());

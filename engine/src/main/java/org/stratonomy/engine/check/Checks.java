@@ -12,6 +12,7 @@ import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshReport;
+import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
@@ -63,6 +64,7 @@ public final class Checks {
    * @param inserts one for each piece, in the plan's order
    * @param cells one for each piece, in the plan's order
    * @param lines one for each piece, in the plan's order
+   * @param flaws one for each piece, in the plan's order
    */
   public static List<Finding> run(
       Plan plan,
@@ -73,6 +75,7 @@ public final class Checks {
       List<Inserts> inserts,
       List<Cells> cells,
       List<PieceLines> lines,
+      List<LayerFlaws> flaws,
       Schedule schedule) {
     Checks checks = new Checks(plan, resolver, placed, stack, schedule);
     for (int i = 0; i < placed.size(); i++) {
@@ -87,9 +90,14 @@ public final class Checks {
     StandingChecks standing = new StandingChecks(plan, resolver, stack.raftLayers() > 0);
     for (int i = 0; i < placed.size(); i++) {
       PieceStack piece = stack.pieces().get(i);
-      standing.run(placed.get(i).piece(), piece, sections.get(i), lines.get(i));
+      standing.run(placed.get(i).piece(), piece, sections.get(i), lines.get(i), flaws.get(i));
     }
     checks.findings.addAll(standing.findings());
+    ThinChecks thin = new ThinChecks(plan, resolver);
+    for (int i = 0; i < placed.size(); i++) {
+      thin.run(placed.get(i).piece(), stack.pieces().get(i), flaws.get(i))
+          .ifPresent(checks.findings::add);
+    }
     SkinChecks skins = new SkinChecks(plan, resolver);
     for (int i = 0; i < placed.size(); i++) {
       skins.run(placed.get(i), stack.pieces().get(i), sections.get(i));

@@ -16,6 +16,7 @@ import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
@@ -252,7 +253,7 @@ final class LineChecks {
 
   private double wanted(Stroke stroke) {
     Settings own =
-        stroke.piece() == Stroke.NO_PIECE
+        stroke.piece() == Origin.NO_PIECE
             ? resolver.plan()
             : settings(stroke.piece(), stroke.stratum());
     return own.number(stroke.role().speed());

@@ -16,6 +16,7 @@ import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
@@ -218,7 +219,7 @@ final class NozzleChecks {
       return;
     }
     Optional<Piece> piece =
-        what.piece == Stroke.NO_PIECE
+        what.piece == Origin.NO_PIECE
             ? Optional.empty()
             : Optional.of(plan.pieces().get(what.piece));
     findings.add(

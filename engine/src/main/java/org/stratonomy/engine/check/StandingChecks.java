@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
@@ -47,9 +48,9 @@ final class StandingChecks {
     return findings;
   }
 
-  void run(Piece piece, PieceStack stack, Sections sections, PieceLines lines) {
+  void run(Piece piece, PieceStack stack, Sections sections, PieceLines lines, LayerFlaws flaws) {
     islands(piece, stack.layers(), sections, lines);
-    overhangs(piece, stack.layers(), lines);
+    overhangs(piece, stack.layers(), flaws);
     if (stack.onBed() && !onRaft && !stack.layers().isEmpty()) {
       contact(piece, stack.layers(), lines);
     }
@@ -94,19 +95,17 @@ final class StandingChecks {
     }
   }
 
-  private void overhangs(Piece piece, List<PieceLayer> layers, PieceLines lines) {
+  private void overhangs(Piece piece, List<PieceLayer> layers, LayerFlaws flaws) {
     List<PieceLayer> found = new ArrayList<>();
     double mm2 = 0;
     double degrees = 0;
-    for (PieceLayer layer : layers.subList(Math.min(1, layers.size()), layers.size())) {
+    for (PieceLayer layer : layers) {
       Settings own = resolver.stratum(piece.id(), layer.stratum());
-      double limit = own.number(Setting.SUPPORT_ANGLE);
-      boolean isSupported = !own.choice(Setting.SUPPORT).equals("none");
-      double hanging = isSupported ? 0 : lines.hanging(layer, limit).areaMm2();
-      if (hanging > 0) {
+      double hanging = flaws.hangingMm2()[layer.index() - 1];
+      if (hanging > 0 && own.choice(Setting.SUPPORT).equals("none")) {
         found.add(layer);
         mm2 = Math.max(mm2, hanging);
-        degrees = limit;
+        degrees = own.number(Setting.SUPPORT_ANGLE);
       }
     }
     if (!found.isEmpty()) {

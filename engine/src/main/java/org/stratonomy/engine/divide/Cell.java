@@ -1,7 +1,13 @@
 package org.stratonomy.engine.divide;
 
+import java.util.List;
 import org.stratonomy.engine.plan.SpotSettings;
 import org.stratonomy.engine.plane.Area;
 
-/** An area of a layer of a piece in which one resolved set of settings holds. */
-public record Cell(Area area, SpotSettings settings) {}
+/**
+ * An area of a layer of a piece in which one resolved set of settings holds.
+ *
+ * @param regions ids of those that it is made of, in their order; none if a part of it is outside
+ *     of regions
+ */
+public record Cell(Area area, SpotSettings settings, List<String> regions) {}

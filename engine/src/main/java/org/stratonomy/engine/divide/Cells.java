@@ -173,6 +173,7 @@ public final class Cells {
     List<Fragment> fragments = fragments(layer).list();
     List<SpotSettings> settings = new ArrayList<>();
     List<List<Area>> areas = new ArrayList<>();
+    List<List<Set<String>>> insides = new ArrayList<>();
     Key.Builder key = Key.of("cells").add(fragmentsKey(layer));
     for (Fragment fragment : fragments) {
       SpotSettings own = resolver.at(spot(layer, fragment));
@@ -183,16 +184,26 @@ public final class Cells {
       if (cell == settings.size()) {
         settings.add(own);
         areas.add(new ArrayList<>());
+        insides.add(new ArrayList<>());
       }
       areas.get(cell).add(fragment.area());
+      insides.get(cell).add(fragment.regions());
       key.add(cell);
     }
     List<Cell> cells = new ArrayList<>();
     Key built = fragments.size() == 1 ? fragmentsKey(layer) : key.build();
     for (int cell = 0; cell < settings.size(); cell++) {
-      cells.add(new Cell(area(layer, built, cell, areas), settings.get(cell)));
+      Area area = area(layer, built, cell, areas);
+      cells.add(new Cell(area, settings.get(cell), regions(insides.get(cell))));
     }
     return new Layer(List.copyOf(cells), built);
+  }
+
+  /** The regions that a cell is made of, if no part of it is outside of regions. */
+  private static List<String> regions(List<Set<String>> insides) {
+    return insides.stream().anyMatch(Set::isEmpty)
+        ? List.of()
+        : insides.stream().flatMap(Set::stream).distinct().sorted().toList();
   }
 
   private Area area(PieceLayer layer, Key key, int cell, List<List<Area>> areas) {

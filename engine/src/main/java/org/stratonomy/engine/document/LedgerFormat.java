@@ -5,7 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.stratonomy.engine.ledger.Ledger;
-import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Plan;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -31,7 +31,8 @@ public final class LedgerFormat {
           .withHeader();
 
   /**
-   * Roles, times that lay nothing, strata, and filaments; what does not apply to a row is empty.
+   * Roles, times that lay nothing, shares of strata and regions, and filaments; what does not apply
+   * to a row is empty.
    */
   public static String csv(Plan plan, Ledger ledger) {
     List<Map<String, Object>> rows = new ArrayList<>();
@@ -43,11 +44,12 @@ public final class LedgerFormat {
     rows.add(row("other time", "travel", ledger.travelSeconds()));
     rows.add(row("other time", "from layer to layer", ledger.liftSeconds()));
     rows.add(row("other time", "changes and stops", ledger.changeSeconds()));
-    for (Ledger.StratumEntry entry : ledger.strata()) {
-      Map<String, Object> row = row("stratum", stratum(plan, entry), entry.seconds());
-      row.put("volumeMm3", entry.volumeMm3());
-      row.put("massG", entry.massG());
-      row.put("cost", entry.cost());
+    rows.add(row("other time", "heating", ledger.heatingSeconds()));
+    for (Ledger.Share share : ledger.shares()) {
+      Map<String, Object> row = row("share", name(plan, share.origin()), share.seconds());
+      row.put("volumeMm3", share.volumeMm3());
+      row.put("massG", share.massG());
+      row.put("cost", share.cost());
       rows.add(row);
     }
     for (Ledger.SlotEntry entry : ledger.slots()) {
@@ -62,11 +64,15 @@ public final class LedgerFormat {
     return CsvMapper.shared().writer(COLUMNS).writeValueAsString(rows);
   }
 
-  /** The id of a piece with its stratum. */
-  private static String stratum(Plan plan, Ledger.StratumEntry entry) {
-    return entry.piece() == Stroke.NO_PIECE
-        ? "beside the pieces"
-        : "%s stratum %d".formatted(plan.pieces().get(entry.piece()).id(), entry.stratum());
+  /** The id of a piece with its stratum, and with the regions in it. */
+  private static String name(Plan plan, Origin origin) {
+    if (!origin.hasPiece()) {
+      return "beside the pieces";
+    }
+    String regions = String.join(", ", origin.regions());
+    return "%s stratum %d %s"
+        .formatted(plan.pieces().get(origin.piece()).id(), origin.stratum(), regions)
+        .strip();
   }
 
   private static Map<String, Object> row(String table, String name, Double seconds) {
@@ -85,6 +91,7 @@ public final class LedgerFormat {
     root.put("travelSeconds", ledger.travelSeconds());
     root.put("liftSeconds", ledger.liftSeconds());
     root.put("changeSeconds", ledger.changeSeconds());
+    root.put("heatingSeconds", ledger.heatingSeconds());
     root.put("savedChanges", ledger.savedChanges());
     root.put("startMm", ledger.startMm());
     ArrayNode roles = root.putArray("roles");
@@ -95,17 +102,19 @@ public final class LedgerFormat {
           .put("timeSeconds", entry.seconds())
           .put("volumeMm3", entry.volumeMm3());
     }
-    ArrayNode strata = root.putArray("strata");
-    for (Ledger.StratumEntry entry : ledger.strata()) {
-      ObjectNode stratum = strata.addObject();
-      if (entry.piece() != Stroke.NO_PIECE) {
-        stratum.put("piece", plan.pieces().get(entry.piece()).id()).put("stratum", entry.stratum());
+    ArrayNode shares = root.putArray("shares");
+    for (Ledger.Share share : ledger.shares()) {
+      ObjectNode one = shares.addObject();
+      Origin origin = share.origin();
+      if (origin.hasPiece()) {
+        one.put("piece", plan.pieces().get(origin.piece()).id()).put("stratum", origin.stratum());
+        ArrayNode regions = one.putArray("regions");
+        origin.regions().forEach(regions::add);
       }
-      stratum
-          .put("timeSeconds", entry.seconds())
-          .put("volumeMm3", entry.volumeMm3())
-          .put("massG", entry.massG())
-          .put("cost", entry.cost());
+      one.put("timeSeconds", share.seconds())
+          .put("volumeMm3", share.volumeMm3())
+          .put("massG", share.massG())
+          .put("cost", share.cost());
     }
     ArrayNode slots = root.putArray("slots");
     for (Ledger.SlotEntry entry : ledger.slots()) {

@@ -155,12 +155,21 @@ public final class ShelfFields {
               "A nozzle that is not needed for long; it is hot again when its turn comes."),
           number(
               "heatingCPerS",
-              "Gets hotter by",
-              "Several nozzles",
+              "Nozzle gets hotter by",
+              "Heat",
               "°C/s",
               0.1,
               100,
-              "From it follows how far ahead of its turn a nozzle is heated."),
+              "From it follows how long a print waits for it, and how far ahead of its turn one of"
+                  + " several nozzles is heated."),
+          number(
+              "bedHeatingCPerS",
+              "Bed gets hotter by",
+              "Heat",
+              "°C/s",
+              0.01,
+              100,
+              "From it follows when a print really starts."),
           number(
               "idleSeconds",
               "Motors let go after",
@@ -202,6 +211,7 @@ public final class ShelfFields {
           Map.entry("primeMm3", 10.0),
           Map.entry("standbyC", 40.0),
           Map.entry("heatingCPerS", 2.0),
+          Map.entry("bedHeatingCPerS", 0.4),
           Map.entry("fileName", "{{plan}}_{{filaments}}_{{materials}}_{{nozzle}}_{{stops}}"));
 
   public static final List<Field> FILAMENT =

@@ -9,10 +9,12 @@ import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.merge.Timeline;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Mix;
+import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
@@ -23,11 +25,12 @@ import org.stratonomy.engine.plan.Stop;
  *
  * @param seconds all of it, with the changes by hand
  * @param roles extruding time and volume by role; roles that do not occur are left out
- * @param strata the same by the strata of the pieces, in the plan's order; last what is beside all
- *     pieces
+ * @param shares the same by what is printed, in the plan's order; last what is beside all pieces:
+ *     skirt, raft, tower, and what is pushed out at a stop
  * @param travelSeconds moves without extrusion, with retractions
  * @param liftSeconds moves from layer to layer
  * @param changeSeconds halts: changes of filament and stops of the planner
+ * @param heatingSeconds waiting for bed and nozzle, at the start and later
  * @param slots material by slot, for the slots that are used
  * @param halts in the order of the print
  * @param startMm strand of the first filament that is needed until it is changed for the first time
@@ -36,10 +39,11 @@ import org.stratonomy.engine.plan.Stop;
 public record Ledger(
     double seconds,
     List<RoleEntry> roles,
-    List<StratumEntry> strata,
+    List<Share> shares,
     double travelSeconds,
     double liftSeconds,
     double changeSeconds,
+    double heatingSeconds,
     List<SlotEntry> slots,
     List<HaltEntry> halts,
     double startMm,
@@ -47,15 +51,8 @@ public record Ledger(
 
   public record RoleEntry(Role role, double seconds, double volumeMm3) {}
 
-  /**
-   * Extruding in one stratum of a piece, or beside all pieces: skirt, raft, tower, and what is
-   * pushed out at a stop.
-   *
-   * @param piece index of the piece in the plan, from 0; {@link Stroke#NO_PIECE} beside all of them
-   * @param stratum from 1; 0 beside all pieces
-   */
-  public record StratumEntry(
-      int piece, int stratum, double seconds, double volumeMm3, double massG, double cost) {}
+  /** What one part of the plan takes. */
+  public record Share(Origin origin, double seconds, double volumeMm3, double massG, double cost) {}
 
   /**
    * @param slot from 1
@@ -119,25 +116,14 @@ public record Ledger(
     return new Adder(schedule, resolver).add();
   }
 
-  /**
-   * @param piece index of the piece, larger than any beside all pieces
-   */
-  private record Stratum(int piece, int number) implements Comparable<Stratum> {
-    @Override
-    public int compareTo(Stratum o) {
-      return piece == o.piece ? Integer.compare(number, o.number) : Integer.compare(piece, o.piece);
-    }
-  }
-
   private static final class Sums {
     private double seconds;
     private double volume;
     private double mass;
     private double cost;
 
-    StratumEntry entry(Stratum of) {
-      int piece = of.piece == Integer.MAX_VALUE ? Stroke.NO_PIECE : of.piece;
-      return new StratumEntry(piece, of.number, seconds, volume, mass, cost);
+    Share share(Origin origin) {
+      return new Share(origin, seconds, volume, mass, cost);
     }
   }
 
@@ -148,7 +134,7 @@ public record Ledger(
     private final double[] roleSeconds = new double[Role.values().length];
     private final double[] roleVolume = new double[Role.values().length];
     private final List<Double> slotVolume = new ArrayList<>();
-    private final Map<Stratum, Sums> strata = new TreeMap<>();
+    private final Map<Origin, Sums> shares = new TreeMap<>();
     private final List<HaltEntry> halts = new ArrayList<>();
 
     /** Strand since the last change of filament, and which halt that was; -1 for the start. */
@@ -168,8 +154,10 @@ public record Ledger(
       double travel = 0;
       double lift = 0;
       double changes = 0;
-      double now = 0;
-      for (LayerSchedule layer : schedule.layers()) {
+      Timeline timeline = new Timeline(schedule, machine);
+      for (int l = 0; l < schedule.layers().size(); l++) {
+        LayerSchedule layer = schedule.layers().get(l);
+        double now = timeline.start(l);
         int next = 0;
         List<Stroke> strokes = layer.strokes();
         for (Halt halt : layer.halts()) {
@@ -184,33 +172,39 @@ public record Ledger(
         for (int role = 0; role < seconds.length; role++) {
           roleSeconds[role] += seconds[role];
         }
-        for (LayerTime.StratumTime time : layer.time().strata()) {
-          sums(time.piece(), time.stratum()).seconds += time.seconds();
+        for (LayerTime.OriginTime time : layer.time().origins()) {
+          sums(time.origin()).seconds += time.seconds();
         }
-        double rise = (layer.layer().top() - layer.layer().bottom()) / machine.maxSpeedZ();
-        lift += rise;
+        lift += timeline.rise(l);
         travel += layer.time().travelSeconds();
-        now += layer.time().seconds() + rise;
       }
       takenOut();
       int saved = schedule.plainChanges() - (int) schedule.changeCount();
       return new Ledger(
-          now, roles(), strata(), travel, lift, changes, slots(slotVolume), halts, startMm, saved);
+          timeline.end(),
+          roles(),
+          shares(),
+          travel,
+          lift,
+          changes,
+          timeline.heatingSeconds(),
+          slots(slotVolume),
+          halts,
+          startMm,
+          saved);
     }
 
-    private Sums sums(int piece, int stratum) {
-      boolean beside = piece == Stroke.NO_PIECE;
-      return strata.computeIfAbsent(
-          new Stratum(beside ? Integer.MAX_VALUE : piece, beside ? 0 : stratum), _ -> new Sums());
+    private Sums sums(Origin origin) {
+      return shares.computeIfAbsent(origin, _ -> new Sums());
     }
 
-    private List<StratumEntry> strata() {
-      List<StratumEntry> entries = new ArrayList<>();
-      strata.forEach((of, sums) -> entries.add(sums.entry(of)));
-      return entries;
+    private List<Share> shares() {
+      List<Share> all = new ArrayList<>();
+      shares.forEach((origin, sums) -> all.add(sums.share(origin)));
+      return all;
     }
 
-    /** Adds strokes, those that follow each other in one stratum with one filament as one sum. */
+    /** Adds strokes, those that follow each other for one part of the plan as one sum. */
     private void add(List<Stroke> strokes) {
       double volume = 0;
       for (int i = 0; i < strokes.size(); i++) {
@@ -218,39 +212,36 @@ public record Ledger(
         volume += stroke.volumeMm3();
         Stroke next = i + 1 < strokes.size() ? strokes.get(i + 1) : null;
         if (next == null || !isAlike(next, stroke)) {
-          add(stroke.slot(), stroke.role(), stroke.piece(), stroke.stratum(), volume);
+          add(stroke.slot(), stroke.role(), stroke.origin(), volume);
           volume = 0;
         }
       }
     }
 
     private static boolean isAlike(Stroke a, Stroke b) {
-      return a.slot() == b.slot()
-          && a.role() == b.role()
-          && a.piece() == b.piece()
-          && a.stratum() == b.stratum();
+      return a.slot() == b.slot() && a.role() == b.role() && a.origin().equals(b.origin());
     }
 
-    private void add(int slot, Role role, int piece, int stratum, double volume) {
+    private void add(int slot, Role role, Origin origin, double volume) {
       roleVolume[role.ordinal()] += volume;
       strandMm += volume / resolver.filament(slot).crossSectionMm2();
       if (Mix.isMix(slot)) {
         double length = volume / resolver.filament(slot).crossSectionMm2();
         double second = Mix.ofSecond(slot) * length * resolver.filament(2).crossSectionMm2();
-        add(1, piece, stratum, volume - second);
-        add(2, piece, stratum, second);
+        add(1, origin, volume - second);
+        add(2, origin, second);
       } else {
-        add(slot, piece, stratum, volume);
+        add(slot, origin, volume);
       }
     }
 
-    private void add(int slot, int piece, int stratum, double volume) {
+    private void add(int slot, Origin origin, double volume) {
       while (slotVolume.size() < slot) {
         slotVolume.add(0.0);
       }
       slotVolume.set(slot - 1, slotVolume.get(slot - 1) + volume);
       double mass = mass(slot, volume);
-      Sums sums = sums(piece, stratum);
+      Sums sums = sums(origin);
       sums.volume += volume;
       sums.mass += mass;
       sums.cost += cost(slot, mass);
@@ -310,7 +301,7 @@ public record Ledger(
               0));
       double purged = halt.purgeMm() * resolver.filament(halt.toSlot()).crossSectionMm2();
       if (purged > 0) {
-        add(halt.toSlot(), Role.PURGE, Stroke.NO_PIECE, 0, purged);
+        add(halt.toSlot(), Role.PURGE, Origin.BESIDE, purged);
       }
     }
 

@@ -6,6 +6,7 @@ import java.util.Map;
 import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.PieceLines;
+import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
@@ -58,14 +59,13 @@ final class LayerSettings {
    * @param celsius how hot that is printed
    */
   StrokeSettings ofLoose(Part part, Line line, int slot, double celsius) {
+    Cell cell = cells(part).get(line.cell());
     Settings own =
-        cells(part)
-            .get(line.cell())
-            .settings()
+        cell.settings()
             .of(line.role())
             .withSlot(slot)
             .with(Setting.NOZZLE_TEMPERATURE, Value.of(celsius));
-    return of(part, new SpotSettings(own, Map.of()));
+    return of(part, new SpotSettings(own, Map.of()), cell.regions());
   }
 
   /** What holds for the plan as a whole. */
@@ -76,7 +76,7 @@ final class LayerSettings {
   StrokeSettings of(Part part, Line line) {
     return switch (line.role()) {
       case SUPPORT, INTERFACE, BRIM, SKIRT -> beside(part);
-      default -> of(part, cells(part).get(line.cell()).settings());
+      default -> of(part, cells(part).get(line.cell()));
     };
   }
 
@@ -85,7 +85,7 @@ final class LayerSettings {
         raft,
         resolver::filament,
         new PieceLayer(layer.number(), layer.bottom(), layer.top(), 1),
-        Stroke.NO_PIECE,
+        Origin.BESIDE,
         true);
   }
 
@@ -103,7 +103,7 @@ final class LayerSettings {
         new SpotSettings(own, Map.of()),
         resolver::filament,
         new PieceLayer(layer.number(), layer.bottom(), layer.top(), 1),
-        Stroke.NO_PIECE,
+        Origin.BESIDE,
         true);
   }
 
@@ -119,7 +119,7 @@ final class LayerSettings {
   List<StrokeSettings> all(PlanLayer layer) {
     List<StrokeSettings> all = new ArrayList<>();
     for (Part part : layer.parts()) {
-      cells(part).forEach(cell -> all.add(of(part, cell.settings())));
+      cells(part).forEach(cell -> all.add(of(part, cell)));
       all.add(beside(part));
     }
     if (layer.isRaft()) {
@@ -130,15 +130,19 @@ final class LayerSettings {
 
   /** Of support, brim and skirt. */
   private StrokeSettings beside(Part part) {
-    return of(part, lines.get(part.piece()).beside(part.layer()));
+    return of(part, lines.get(part.piece()).beside(part.layer()), List.of());
   }
 
-  private StrokeSettings of(Part part, SpotSettings settings) {
+  private StrokeSettings of(Part part, Cell cell) {
+    return of(part, cell.settings(), cell.regions());
+  }
+
+  private StrokeSettings of(Part part, SpotSettings settings, List<String> regions) {
     return new StrokeSettings(
         settings,
         resolver::filament,
         part.layer(),
-        part.piece(),
+        new Origin(part.piece(), part.layer().stratum(), regions),
         stack.pieces().get(part.piece()).onBed());
   }
 

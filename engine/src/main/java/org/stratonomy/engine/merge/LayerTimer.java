@@ -8,6 +8,7 @@ import org.stratonomy.engine.motion.MotionModel;
 import org.stratonomy.engine.motion.MoveList;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
@@ -74,44 +75,39 @@ final class LayerTimer {
     return labels.time(seconds, resting, slowdown, minSpeed);
   }
 
-  /** What times are counted under: label 0 for travel, then each role in each stratum. */
+  /** What times are counted under: label 0 for travel, then each role of each origin. */
   private static final class Labels {
     private static final int ROLES = Role.values().length;
 
-    private final List<Stroke> strata = new ArrayList<>();
+    private final List<Origin> origins = new ArrayList<>();
     private int last = -1;
 
     int of(Stroke stroke) {
-      if (last < 0 || !isAlike(strata.get(last), stroke)) {
-        last = 0;
-        while (last < strata.size() && !isAlike(strata.get(last), stroke)) {
-          last++;
-        }
-        if (last == strata.size()) {
-          strata.add(stroke);
+      Origin origin = stroke.origin();
+      if (last < 0 || !origins.get(last).equals(origin)) {
+        last = origins.indexOf(origin);
+        if (last < 0) {
+          last = origins.size();
+          origins.add(origin);
         }
       }
       return 1 + last * ROLES + stroke.role().ordinal();
     }
 
-    private static boolean isAlike(Stroke a, Stroke b) {
-      return a.piece() == b.piece() && a.stratum() == b.stratum();
-    }
-
     int count() {
-      return 1 + strata.size() * ROLES;
+      return 1 + origins.size() * ROLES;
     }
 
     LayerTime time(double[] seconds, double resting, double slowdown, double minSpeed) {
       double[] roles = new double[ROLES];
-      List<LayerTime.StratumTime> shares = new ArrayList<>();
-      for (int p = 0; p < strata.size(); p++) {
+      List<LayerTime.OriginTime> shares = new ArrayList<>();
+      for (int p = 0; p < origins.size(); p++) {
         double sum = 0;
         for (int role = 0; role < ROLES; role++) {
           roles[role] += seconds[1 + p * ROLES + role];
           sum += seconds[1 + p * ROLES + role];
         }
-        shares.add(new LayerTime.StratumTime(strata.get(p).piece(), strata.get(p).stratum(), sum));
+        shares.add(new LayerTime.OriginTime(origins.get(p), sum));
       }
       double travel = seconds[TRAVEL] + resting;
       return new LayerTime(roles, List.copyOf(shares), travel, slowdown, minSpeed);

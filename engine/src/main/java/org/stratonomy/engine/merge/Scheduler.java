@@ -15,6 +15,7 @@ import org.stratonomy.engine.merge.LayerBatches.Ground;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.path.PieceLines;
+import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Resolver;
@@ -320,7 +321,7 @@ public final class Scheduler {
   private static int piece(PlanLayer layer, LineOrder.Item item) {
     Role role = item.line().role();
     return layer.isRaft() || role == Role.SKIRT || role == Role.PURGE
-        ? Stroke.NO_PIECE
+        ? Origin.NO_PIECE
         : layer.parts().get(item.part()).piece();
   }
 

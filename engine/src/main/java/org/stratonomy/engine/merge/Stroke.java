@@ -1,5 +1,6 @@
 package org.stratonomy.engine.merge;
 
+import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
 
@@ -8,8 +9,7 @@ import org.stratonomy.engine.plane.Path;
  *
  * @param widthMm what the line takes up beside its neighbours
  * @param heightMm thickness of the layer
- * @param piece index of the piece in the plan, from 0; {@link #NO_PIECE} for a skirt
- * @param stratum from 1
+ * @param origin what it is printed for
  * @param slot of the filament, from 1
  * @param speed wanted along the path, within the filament's flow, mm/s
  * @param fanPercent part cooling
@@ -21,14 +21,22 @@ public record Stroke(
     Path path,
     double widthMm,
     double heightMm,
-    int piece,
-    int stratum,
+    Origin origin,
     int slot,
     double speed,
     double fanPercent,
     double nozzleC,
     double flow) {
-  public static final int NO_PIECE = -1;
+
+  /** Index of the piece in the plan, from 0; {@link Origin#NO_PIECE} beside all of them. */
+  public int piece() {
+    return origin.piece();
+  }
+
+  /** From 1; 0 beside all pieces. */
+  public int stratum() {
+    return origin.stratum();
+  }
 
   /** Volume laid along one millimetre, mm³/mm. */
   public double crossSectionMm2() {

@@ -10,6 +10,7 @@ import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.Overhang;
 import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
@@ -22,23 +23,24 @@ final class StrokeSettings {
   private final SpotSettings settings;
   private final IntFunction<Filament> filaments;
   private final PieceLayer layer;
-  private final int piece;
+  private final Origin origin;
   private final boolean firstOnBed;
   private final boolean fanOff;
 
   /**
    * @param filaments by slot, from 1
+   * @param origin what the lines are printed for
    */
   StrokeSettings(
       SpotSettings settings,
       IntFunction<Filament> filaments,
       PieceLayer layer,
-      int piece,
+      Origin origin,
       boolean pieceOnBed) {
     this.settings = settings;
     this.filaments = filaments;
     this.layer = layer;
-    this.piece = piece;
+    this.origin = origin;
     firstOnBed = pieceOnBed && layer.index() == 1;
     fanOff = pieceOnBed && layer.index() <= settings.all().count(Setting.FAN_OFF_LAYERS);
   }
@@ -106,8 +108,7 @@ final class StrokeSettings {
         path,
         width,
         layer.height(),
-        role == Role.SKIRT ? Stroke.NO_PIECE : piece,
-        layer.stratum(),
+        role == Role.SKIRT ? Origin.BESIDE : origin,
         slot,
         Math.min(wanted, mostByFlow),
         fan(role, overhang),
@@ -176,7 +177,9 @@ final class StrokeSettings {
       key.add(own.number(Setting.OVERHANG_SPEED)).add(own.number(Setting.SMALL_WALL_LENGTH));
       key.add(own.number(Setting.SMALL_WALL_SPEED));
     }
-    key.add(piece).add(layer.stratum()).add(layer.height());
+    key.add(origin.piece()).add(origin.stratum()).add(layer.height());
+    key.add(origin.regions().size());
+    origin.regions().forEach(key::add);
     key.add(firstOnBed ? 1 : 0);
   }
 

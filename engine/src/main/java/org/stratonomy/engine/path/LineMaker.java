@@ -11,6 +11,7 @@ import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
+import org.stratonomy.engine.strata.Section;
 import org.stratonomy.engine.strata.Sections;
 
 /**
@@ -79,6 +80,18 @@ final class LineMaker {
 
   Surroundings around(PieceLayer layer) {
     return new Surroundings(layer, stack, sections, memo);
+  }
+
+  /** What of a layer is too thin for any line. */
+  Area lost(PieceLayer layer) {
+    LineSettings s = LineSettings.of(cells.stratum(layer));
+    double least = s.thinPlaces().least() * s.lineWidth();
+    Key key = Key.of("lost").add(sections.key(layer.index())).add(least).build();
+    return memo.get(
+            key,
+            Section.class,
+            () -> Section.of(NarrowPlaces.thinner(sections.get(layer.index()).area(), least)))
+        .area();
   }
 
   private List<Line> make(PieceLayer layer) {

@@ -86,6 +86,14 @@ final class NarrowPlaces {
     return worthALine(Plane.difference(area, Plane.regrown(inner, width)), width);
   }
 
+  /** The places of an area that are narrower than some mm; corners do not count. */
+  static Area thinner(Area area, double mm) {
+    Area smaller = Plane.inset(area, mm / 2);
+    return keptAllEdges(area, smaller)
+        ? Area.EMPTY
+        : Plane.difference(area, Plane.regrown(smaller, mm / 2)).withoutSmall(mm * mm);
+  }
+
   /**
    * What walls leave of an area once they have taken its places that are too narrow for a line.
    *

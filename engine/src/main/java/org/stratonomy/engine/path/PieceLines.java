@@ -90,6 +90,11 @@ public final class PieceLines {
     return maker.around(layer).hanging(settings(layer).number(Setting.LINE_WIDTH), mm);
   }
 
+  /** What of a layer is too thin for any line. */
+  public Area lost(PieceLayer layer) {
+    return maker.lost(layer);
+  }
+
   /** What support covers in a layer. */
   public Area supportArea(PieceLayer layer) {
     return supports.area(layer.index());

@@ -37,6 +37,7 @@ import org.stratonomy.engine.mesh.Bounds;
  * @param primeMm3 what a nozzle that waited loses, and pushes out before it prints
  * @param standbyC how much cooler a nozzle waits than it prints, °C
  * @param heatingCPerS how fast a nozzle gets hotter, °C/s
+ * @param bedHeatingCPerS how fast the bed does, °C/s
  * @param fileName template for names of programs
  */
 public record Machine(
@@ -69,6 +70,7 @@ public record Machine(
     double primeMm3,
     double standbyC,
     double heatingCPerS,
+    double bedHeatingCPerS,
     String fileName) {
 
   /**

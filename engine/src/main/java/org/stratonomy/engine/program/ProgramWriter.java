@@ -16,6 +16,7 @@ import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.NozzleHeat;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.merge.Timeline;
 import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
@@ -36,9 +37,6 @@ import org.stratonomy.engine.plan.Value;
 public final class ProgramWriter {
   /** Where the start template leaves the nozzle. */
   private static final double START_Z_MM = 5;
-
-  /** A nozzle is this much hotter or cooler while it prints, and it does no harm, °C. */
-  private static final double STEP_OF_RAMP_C = 5;
 
   /** With which strand is pushed out at a stop, mm/s. */
   private static final double PURGE_SPEED = 2.5;
@@ -245,7 +243,7 @@ public final class ProgramWriter {
     if (change == 0) {
       return;
     }
-    boolean waits = change > STEP_OF_RAMP_C;
+    boolean waits = change > Timeline.STEP_OF_RAMP_C;
     if (waits) {
       moves.retract();
     }

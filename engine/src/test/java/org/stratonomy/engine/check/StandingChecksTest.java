@@ -1,6 +1,8 @@
 package org.stratonomy.engine.check;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.List;
 import java.util.Map;
@@ -10,6 +12,7 @@ import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
@@ -44,6 +47,19 @@ class StandingChecksTest {
     assertThat(finding.reason()).contains("From 6.00 to 8.00 mm").contains("4.0 mm²");
     assertThat(finding.heightMm()).contains(6.0);
     assertThat(finding(finding.remedies().getFirst().plan(), gate(6), "mid-air")).isEmpty();
+  }
+
+  @Test
+  void whatHasNothingBelowIsMeasuredLayerByLayer() {
+    Mesh funnel = Shapes.turned(new double[][] {{0, 0}, {6, 0}, {6, 2}, {20, 6}, {20, 7}, {0, 7}});
+    LayerFlaws flaws = Shapes.compute(PLAN, funnel).flaws().getFirst();
+    // Layer 15 is cut at 2.9 mm, where the funnel's radius is 9.15 mm, the one below at 8.45 mm.
+    assertThat(flaws.hangingMm2()[14])
+        .isCloseTo(Math.PI * (9.15 * 9.15 - 8.45 * 8.45), withinPercentage(0.2));
+    assertThat(flaws.hangingMm2()[5]).isZero();
+    assertThat(flaws.startingMm2()).containsOnly(0);
+    LayerFlaws ofGate = Shapes.compute(PLAN, gate(6)).flaws().getFirst();
+    assertThat(ofGate.startingMm2()[30]).isCloseTo(4, within(1e-6));
   }
 
   @Test

@@ -1,7 +1,6 @@
 package org.stratonomy.engine.merge;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
@@ -10,8 +9,6 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Shapes;
-import org.stratonomy.engine.ledger.Ledger;
-import org.stratonomy.engine.ledger.Ledger.StratumEntry;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
@@ -89,7 +86,7 @@ class SchedulerTest {
     for (LayerSchedule layer : result.schedule().layers()) {
       List<Integer> runs = new ArrayList<>();
       for (Stroke stroke : layer.strokes()) {
-        boolean ofPiece = stroke.piece() != Stroke.NO_PIECE;
+        boolean ofPiece = stroke.origin().hasPiece();
         if (ofPiece && (runs.isEmpty() || runs.getLast() != stroke.piece())) {
           runs.add(stroke.piece());
         }
@@ -177,50 +174,5 @@ class SchedulerTest {
         assertThat(stroke.speed() * stroke.crossSectionMm2()).isLessThanOrEqualTo(12 + 1e-9);
       }
     }
-  }
-
-  @Test
-  void theLedgerTellsWhatEachStratumTakes() {
-    PlanResult result =
-        Shapes.compute(
-            Shapes.plan(
-                List.of(2.0),
-                Shapes.stratum(1, Map.of(Setting.FILAMENT, Value.of(2))),
-                Shapes.everywhere(Map.of(Setting.WALLS, Value.of(1)))),
-            Shapes.bar(20, 10, 5));
-    Ledger ledger = result.ledger();
-    assertThat(ledger.strata())
-        .extracting(StratumEntry::piece, StratumEntry::stratum)
-        .containsExactly(tuple(0, 1), tuple(0, 2), tuple(Stroke.NO_PIECE, 0));
-    assertThat(ledger.strata().get(0).volumeMm3() + ledger.strata().get(2).volumeMm3())
-        .isCloseTo(ledger.slots().get(1).volumeMm3(), within(1e-6));
-    assertThat(ledger.strata().get(1).volumeMm3())
-        .isCloseTo(ledger.slots().get(0).volumeMm3(), within(1e-6));
-    assertThat(ledger.strata().stream().mapToDouble(StratumEntry::seconds).sum())
-        .isCloseTo(ledger.roles().stream().mapToDouble(r -> r.seconds()).sum(), within(1e-6));
-    assertThat(ledger.strata().stream().mapToDouble(StratumEntry::massG).sum())
-        .isCloseTo(ledger.slots().stream().mapToDouble(s -> s.massG()).sum(), within(1e-9));
-    assertThat(ledger.strata().stream().mapToDouble(StratumEntry::cost).sum())
-        .isCloseTo(ledger.slots().stream().mapToDouble(s -> s.cost()).sum(), within(1e-9));
-  }
-
-  @Test
-  void theLedgerAddsUp() {
-    PlanResult result =
-        compute(
-            Shapes.plan(List.of(2.0), Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2)))),
-            Shapes.bar(20, 20, 4));
-    var ledger = result.ledger();
-    double parts =
-        ledger.roles().stream().mapToDouble(r -> r.seconds()).sum()
-            + ledger.travelSeconds()
-            + ledger.liftSeconds()
-            + ledger.changeSeconds();
-    assertThat(ledger.seconds()).isCloseTo(parts, within(1e-6));
-    assertThat(ledger.slots().stream().mapToDouble(s -> s.volumeMm3()).sum())
-        .isCloseTo(ledger.roles().stream().mapToDouble(r -> r.volumeMm3()).sum(), within(1e-6));
-    assertThat(ledger.changeSeconds()).isEqualTo(90);
-    assertThat(ledger.slots().getFirst().massG())
-        .isCloseTo(ledger.slots().getFirst().volumeMm3() * 0.00124, within(1e-9));
   }
 }
