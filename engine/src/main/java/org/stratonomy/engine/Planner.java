@@ -3,6 +3,7 @@ package org.stratonomy.engine;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutionException;
@@ -13,7 +14,9 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.IntConsumer;
+import java.util.function.Supplier;
 import org.stratonomy.engine.check.Checks;
+import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.divide.Inserts;
 import org.stratonomy.engine.ledger.Ledger;
@@ -116,6 +119,21 @@ public final class Planner implements AutoCloseable {
             stages.skirt(),
             stages.raft(),
             (count, task) -> forEach("order and time", count, watch, task));
+    List<Supplier<List<Finding>>> checks =
+        Checks.of(
+            new Checks.Subject(
+                plan,
+                stages.resolver,
+                stages.placed,
+                stack,
+                stages.sections,
+                stages.inserts,
+                stages.cells,
+                lines,
+                flaws,
+                schedule));
+    List<List<Finding>> found = new ArrayList<>(Collections.nCopies(checks.size(), List.of()));
+    forEach("findings", checks.size(), watch, i -> found.set(i, checks.get(i).get()));
     return new PlanResult(
         plan,
         stages.resolver,
@@ -126,17 +144,7 @@ public final class Planner implements AutoCloseable {
         stages.cells,
         schedule,
         Ledger.of(schedule, stages.resolver),
-        Checks.run(
-            plan,
-            stages.resolver,
-            stages.placed,
-            stack,
-            stages.sections,
-            stages.inserts,
-            stages.cells,
-            lines,
-            flaws,
-            schedule));
+        found.stream().flatMap(List::stream).toList());
   }
 
   private static void measure(LayerFlaws flaws, Stages stages, LayerPart part) {

@@ -106,7 +106,9 @@ class StopTest {
     Stop stop = new Stop("s", 1.4, Kind.PAUSE, "", waiting(25, 30, 40, 150, 12), List.of());
     Ledger without = compute(plain).ledger();
     Ledger with = compute(plain.withStops(List.of(stop))).ledger();
-    assertThat(with.seconds() - without.seconds()).isCloseTo(600, within(1e-6));
+    double reheating = with.heatingSeconds() - without.heatingSeconds();
+    assertThat(reheating).isPositive();
+    assertThat(with.seconds() - without.seconds()).isCloseTo(600 + reheating, within(1e-6));
     assertThat(with.changeSeconds()).isEqualTo(600);
     assertThat(with.slots().getFirst().lengthMm() - without.slots().getFirst().lengthMm())
         .isCloseTo(12, within(1e-9));

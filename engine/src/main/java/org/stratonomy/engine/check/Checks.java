@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Supplier;
+import java.util.stream.IntStream;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.divide.Cells;
@@ -49,24 +51,21 @@ public final class Checks {
   private final Schedule schedule;
   private final List<Finding> findings = new ArrayList<>();
 
-  private Checks(
-      Plan plan, Resolver resolver, List<PlacedPiece> placed, LayerStack stack, Schedule schedule) {
-    this.plan = plan;
-    this.resolver = resolver;
+  private Checks(Subject of) {
+    this.plan = of.plan;
+    this.resolver = of.resolver;
     this.machine = resolver.machine();
-    this.placed = placed;
-    this.stack = stack;
-    this.schedule = schedule;
+    this.placed = of.placed;
+    this.stack = of.stack;
+    this.schedule = of.schedule;
   }
 
   /**
-   * @param sections one for each piece, in the plan's order
-   * @param inserts one for each piece, in the plan's order
-   * @param cells one for each piece, in the plan's order
-   * @param lines one for each piece, in the plan's order
-   * @param flaws one for each piece, in the plan's order
+   * All that is computed of a plan.
+   *
+   * @param placed one for each piece, in the plan's order; all lists of the same length
    */
-  public static List<Finding> run(
+  public record Subject(
       Plan plan,
       Resolver resolver,
       List<PlacedPiece> placed,
@@ -76,51 +75,77 @@ public final class Checks {
       List<Cells> cells,
       List<PieceLines> lines,
       List<LayerFlaws> flaws,
-      Schedule schedule) {
-    Checks checks = new Checks(plan, resolver, placed, stack, schedule);
+      Schedule schedule) {}
+
+  /** All checks of a plan; they do not depend on each other, so that several may run at once. */
+  public static List<Supplier<List<Finding>>> of(Subject s) {
+    Machine machine = s.resolver.machine();
+    return List.of(
+        () -> new Checks(s).pieces(),
+        () -> inserts(s),
+        () -> standing(s),
+        () -> thin(s),
+        () -> skins(s),
+        () -> LineChecks.run(s.plan, s.resolver, s.schedule, s.lines),
+        () -> WallChecks.run(s.plan, s.resolver, s.schedule),
+        () -> new Checks(s).skirt(),
+        () -> DivisionChecks.run(s.plan, s.placed, s.stack.pieces(), s.cells),
+        () -> StopChecks.run(s.plan, machine, s.schedule),
+        () -> ChangeChecks.run(s.plan, s.resolver, s.placed, s.schedule),
+        () -> machine.mixes() ? List.of() : TurnChecks.run(s.plan, s.resolver, s.placed),
+        () -> BleedChecks.run(s.plan, s.resolver, s.schedule),
+        () -> NozzleChecks.run(s.plan, s.resolver, s.schedule),
+        () -> BedChecks.run(s.resolver, s.schedule),
+        () ->
+            s.schedule
+                .tower()
+                .map(tower -> PurgeChecks.run(s.plan, machine, s.placed, tower))
+                .orElse(List.of()));
+  }
+
+  private static List<Finding> inserts(Subject s) {
+    InsertChecks checks = new InsertChecks(s.plan, s.resolver.machine(), s.schedule);
+    for (int i = 0; i < s.placed.size(); i++) {
+      List<PieceLayer> layers = s.stack.pieces().get(i).layers();
+      checks.run(s.placed.get(i).piece(), layers, s.sections.get(i), s.inserts.get(i));
+    }
+    return checks.findings();
+  }
+
+  private static List<Finding> standing(Subject s) {
+    StandingChecks checks = new StandingChecks(s.plan, s.resolver, s.stack.raftLayers() > 0);
+    for (int i = 0; i < s.placed.size(); i++) {
+      checks.run(
+          s.placed.get(i).piece(),
+          s.stack.pieces().get(i),
+          s.sections.get(i),
+          s.lines.get(i),
+          s.flaws.get(i));
+    }
+    return checks.findings();
+  }
+
+  private static List<Finding> thin(Subject s) {
+    ThinChecks checks = new ThinChecks(s.plan, s.resolver);
+    return IntStream.range(0, s.placed.size())
+        .mapToObj(i -> checks.run(s.placed.get(i).piece(), s.stack.pieces().get(i), s.flaws.get(i)))
+        .flatMap(Optional::stream)
+        .toList();
+  }
+
+  private static List<Finding> skins(Subject s) {
+    SkinChecks checks = new SkinChecks(s.plan, s.resolver);
+    for (int i = 0; i < s.placed.size(); i++) {
+      checks.run(s.placed.get(i), s.stack.pieces().get(i), s.sections.get(i));
+    }
+    return checks.findings();
+  }
+
+  private List<Finding> pieces() {
     for (int i = 0; i < placed.size(); i++) {
-      checks.piece(placed.get(i), stack.pieces().get(i));
+      piece(placed.get(i), stack.pieces().get(i));
     }
-    InsertChecks insertChecks = new InsertChecks(plan, resolver.machine(), schedule);
-    for (int i = 0; i < placed.size(); i++) {
-      List<PieceLayer> layers = stack.pieces().get(i).layers();
-      insertChecks.run(placed.get(i).piece(), layers, sections.get(i), inserts.get(i));
-    }
-    checks.findings.addAll(insertChecks.findings());
-    StandingChecks standing = new StandingChecks(plan, resolver, stack.raftLayers() > 0);
-    for (int i = 0; i < placed.size(); i++) {
-      PieceStack piece = stack.pieces().get(i);
-      standing.run(placed.get(i).piece(), piece, sections.get(i), lines.get(i), flaws.get(i));
-    }
-    checks.findings.addAll(standing.findings());
-    ThinChecks thin = new ThinChecks(plan, resolver);
-    for (int i = 0; i < placed.size(); i++) {
-      thin.run(placed.get(i).piece(), stack.pieces().get(i), flaws.get(i))
-          .ifPresent(checks.findings::add);
-    }
-    SkinChecks skins = new SkinChecks(plan, resolver);
-    for (int i = 0; i < placed.size(); i++) {
-      skins.run(placed.get(i), stack.pieces().get(i), sections.get(i));
-    }
-    checks.findings.addAll(skins.findings());
-    checks.findings.addAll(LineChecks.run(plan, resolver, schedule, lines));
-    checks.findings.addAll(WallChecks.run(plan, resolver, schedule));
-    checks.skirt();
-    checks.findings.addAll(DivisionChecks.run(plan, placed, stack.pieces(), cells));
-    checks.findings.addAll(StopChecks.run(plan, resolver.machine(), schedule));
-    checks.findings.addAll(ChangeChecks.run(plan, resolver, placed, schedule));
-    if (!resolver.machine().mixes()) {
-      checks.findings.addAll(TurnChecks.run(plan, resolver, placed));
-    }
-    checks.findings.addAll(BleedChecks.run(plan, resolver, schedule));
-    checks.findings.addAll(NozzleChecks.run(plan, resolver, schedule));
-    checks.findings.addAll(BedChecks.run(resolver, schedule));
-    schedule
-        .tower()
-        .ifPresent(
-            tower ->
-                checks.findings.addAll(PurgeChecks.run(plan, resolver.machine(), placed, tower)));
-    return List.copyOf(checks.findings);
+    return findings;
   }
 
   private void piece(PlacedPiece p, PieceStack layers) {
@@ -290,12 +315,12 @@ public final class Checks {
   }
 
   /** The skirt goes around everything; near the bed's edge there is no room for it. */
-  private void skirt() {
+  private List<Finding> skirt() {
     Optional<Bounds> all =
         placed.stream().filter(p -> p.bottom() == 0).map(PlacedPiece::bounds).reduce(Bounds::with);
     double reach = skirtReach() - ROUNDING_MM;
     if (reach <= 0 || all.isEmpty()) {
-      return;
+      return findings;
     }
     Bounds b = all.get();
     if (machine.hasOnBed(b, 0) && !machine.hasOnBed(b, reach)) {
@@ -319,6 +344,7 @@ public final class Checks {
                   lines,
                   Value.of(0))));
     }
+    return findings;
   }
 
   /** How far skirt and brim reach outwards of the pieces, mm. */

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.LayerVolumes;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Timeline;
@@ -161,13 +162,14 @@ public record Ledger(
         int next = 0;
         List<Stroke> strokes = layer.strokes();
         for (Halt halt : layer.halts()) {
-          add(strokes.subList(next, halt.beforeStroke()));
+          add(LayerVolumes.of(strokes.subList(next, halt.beforeStroke())));
           next = halt.beforeStroke();
           changes += halt.seconds(machine);
           halt(layer, halt, now);
           now += halt.seconds(machine);
         }
-        add(strokes.subList(next, strokes.size()));
+        boolean isWhole = next == 0;
+        add(isWhole ? layer.volumes() : LayerVolumes.of(strokes.subList(next, strokes.size())));
         double[] seconds = layer.time().roleSeconds();
         for (int role = 0; role < seconds.length; role++) {
           roleSeconds[role] += seconds[role];
@@ -204,22 +206,10 @@ public record Ledger(
       return all;
     }
 
-    /** Adds strokes, those that follow each other for one part of the plan as one sum. */
-    private void add(List<Stroke> strokes) {
-      double volume = 0;
-      for (int i = 0; i < strokes.size(); i++) {
-        Stroke stroke = strokes.get(i);
-        volume += stroke.volumeMm3();
-        Stroke next = i + 1 < strokes.size() ? strokes.get(i + 1) : null;
-        if (next == null || !isAlike(next, stroke)) {
-          add(stroke.slot(), stroke.role(), stroke.origin(), volume);
-          volume = 0;
-        }
+    private void add(LayerVolumes volumes) {
+      for (LayerVolumes.Share share : volumes.shares()) {
+        add(share.slot(), share.role(), share.origin(), share.mm3());
       }
-    }
-
-    private static boolean isAlike(Stroke a, Stroke b) {
-      return a.slot() == b.slot() && a.role() == b.role() && a.origin().equals(b.origin());
     }
 
     private void add(int slot, Role role, Origin origin, double volume) {

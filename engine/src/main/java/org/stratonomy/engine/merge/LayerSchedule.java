@@ -10,9 +10,15 @@ import org.stratonomy.engine.strata.LayerStack.PlanLayer;
  * @param entrySlot filament that is loaded when the layer begins
  * @param halts in the order of their strokes
  * @param time without the halts
+ * @param volumes of all its strokes
  */
 public record LayerSchedule(
-    PlanLayer layer, LayerOrder order, int entrySlot, List<Halt> halts, LayerTime time) {
+    PlanLayer layer,
+    LayerOrder order,
+    int entrySlot,
+    List<Halt> halts,
+    LayerTime time,
+    LayerVolumes volumes) {
 
   public List<Stroke> strokes() {
     return order.strokes();

@@ -255,7 +255,13 @@ public final class Scheduler {
     LayerOrder order = memo.get(built, LayerOrder.class, () -> strokes(layer, ordered));
     LayerTime time =
         memo.get(Key.of("time").add(built).build(), LayerTime.class, () -> timer.time(order));
-    return new LayerSchedule(layer, order, ordered.slot, halts(layer, ordered.slot, order), time);
+    LayerVolumes volumes =
+        memo.get(
+            Key.of("volumes").add(built).build(),
+            LayerVolumes.class,
+            () -> LayerVolumes.of(order.strokes()));
+    List<Halt> halts = halts(layer, ordered.slot, order);
+    return new LayerSchedule(layer, order, ordered.slot, halts, time, volumes);
   }
 
   /** Slots of the filaments that the tower is printed with in a layer. */

@@ -123,7 +123,10 @@ final class NarrowPlaces {
   private static Area worthALine(Area places, double width) {
     double least = 0.48 * LEAST * width;
     Area large = places.withoutSmall(Math.PI * least * least);
-    return Plane.inset(large, least).isEmpty() ? Area.EMPTY : large;
+    // If no disc of that radius fits, all lies within it of the boundary, which bounds the area.
+    double within = least * large.perimeterMm() + large.ringCount() * Math.PI * least * least;
+    boolean isWide = large.areaMm2() > 1.01 * within;
+    return isWide || !Plane.inset(large, least).isEmpty() ? large : Area.EMPTY;
   }
 
   /** The narrow places that single lines run through. */

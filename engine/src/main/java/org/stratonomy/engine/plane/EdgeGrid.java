@@ -8,7 +8,7 @@ import java.util.Arrays;
  * is entered in every cell that its bounds touch, cut row by row.
  */
 final class EdgeGrid {
-  private static final int EDGES_PER_CELL = 2;
+  private static final double EDGES_PER_CELL = 0.5;
 
   final Area area;
 
@@ -21,6 +21,13 @@ final class EdgeGrid {
   private final long minX;
   private final long minY;
   private final long cell;
+
+  /**
+   * Cells for each unit of length: a product is quicker than a quotient. A little more than that,
+   * so that the start of each cell falls into it; other whole units are too far from it to.
+   */
+  private final double inverse;
+
   private final int[] cellStart;
   private final int[] cellEdges;
 
@@ -56,44 +63,70 @@ final class EdgeGrid {
     cell = Math.max(16, (long) Math.max(wanted, Math.max(width, height) / 4096.0));
     columns = (int) ((width - 1) / cell) + 1;
     rows = (int) ((height - 1) / cell) + 1;
-    int[] count = new int[columns * rows + 1];
-    visit((at, edge) -> count[at + 1]++);
-    for (int i = 0; i < columns * rows; i++) {
-      count[i + 1] += count[i];
+    inverse = (1 + 0x1p-50) / cell;
+    Entries entries = new Entries(3 * n);
+    for (int i = 0; i < n; i++) {
+      enter(i, entries);
     }
-    cellStart = count;
-    cellEdges = new int[count[columns * rows]];
-    int[] free = Arrays.copyOf(count, columns * rows);
-    visit((at, edge) -> cellEdges[free[at]++] = edge);
+    int cells = columns * rows;
+    cellStart = new int[cells + 1];
+    for (int k = 0; k < entries.size; k++) {
+      cellStart[entries.cells[k] + 1]++;
+    }
+    for (int i = 0; i < cells; i++) {
+      cellStart[i + 1] += cellStart[i];
+    }
+    cellEdges = new int[entries.size];
+    int[] free = Arrays.copyOf(cellStart, cells);
+    for (int k = 0; k < entries.size; k++) {
+      cellEdges[free[entries.cells[k]]++] = entries.edges[k];
+    }
   }
 
-  private interface Entry {
-    void add(int cell, int edge);
+  /** Edges with the cells that they touch, as they are found. */
+  private static final class Entries {
+    private int[] cells;
+    private int[] edges;
+    private int size;
+
+    Entries(int expected) {
+      cells = new int[expected + 16];
+      edges = new int[expected + 16];
+    }
+
+    void add(int cell, int edge) {
+      if (size == cells.length) {
+        cells = Arrays.copyOf(cells, 2 * size);
+        edges = Arrays.copyOf(edges, 2 * size);
+      }
+      cells[size] = cell;
+      edges[size++] = edge;
+    }
   }
 
-  private void visit(Entry entry) {
-    for (int i = 0; i < next.length; i++) {
-      int j = next[i];
-      double xa = area.x(i);
-      double ya = area.y(i);
-      double xb = area.x(j);
-      double yb = area.y(j);
-      int first = row((long) Math.min(ya, yb));
-      int last = row((long) Math.max(ya, yb));
-      for (int r = first; r <= last; r++) {
-        double low = Math.min(xa, xb);
-        double high = Math.max(xa, xb);
-        if (first != last) {
-          double slope = (xb - xa) / (yb - ya);
-          double a = xa + slope * (minY + r * cell - 1 - ya);
-          double b = xa + slope * (minY + (r + 1) * cell + 1 - ya);
-          low = Math.max(low, Math.min(a, b) - 1);
-          high = Math.min(high, Math.max(a, b) + 1);
-        }
-        int to = column((long) high);
-        for (int c = column((long) low); c <= to; c++) {
-          entry.add(r * columns + c, i);
-        }
+  private void enter(int i, Entries entries) {
+    int j = next[i];
+    double xa = area.x(i);
+    double ya = area.y(i);
+    double xb = area.x(j);
+    double yb = area.y(j);
+    int first = row(Math.min(ya, yb));
+    int last = row(Math.max(ya, yb));
+    double left = Math.min(xa, xb);
+    double right = Math.max(xa, xb);
+    double slope = first == last ? 0 : (xb - xa) / (yb - ya);
+    for (int r = first; r <= last; r++) {
+      double low = left;
+      double high = right;
+      if (first != last) {
+        double a = xa + slope * (minY + r * cell - 1 - ya);
+        double b = xa + slope * (minY + (r + 1) * cell + 1 - ya);
+        low = Math.max(low, Math.min(a, b) - 1);
+        high = Math.min(high, Math.max(a, b) + 1);
+      }
+      int to = column(high);
+      for (int c = column(low); c <= to; c++) {
+        entries.add(r * columns + c, i);
       }
     }
   }
@@ -106,12 +139,12 @@ final class EdgeGrid {
   }
 
   /** Column of a coordinate; the outermost one for a place outside. */
-  int column(long x) {
-    return (int) Math.clamp((x - minX) / cell, 0, columns - 1L);
+  int column(double x) {
+    return Math.clamp((long) ((x - minX) * inverse), 0, columns - 1);
   }
 
-  int row(long y) {
-    return (int) Math.clamp((y - minY) / cell, 0, rows - 1L);
+  int row(double y) {
+    return Math.clamp((long) ((y - minY) * inverse), 0, rows - 1);
   }
 
   /** Lower bound of a row, coordinate units. */

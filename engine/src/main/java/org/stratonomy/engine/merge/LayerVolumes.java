@@ -1,0 +1,60 @@
+package org.stratonomy.engine.merge;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.stratonomy.engine.memo.Memo;
+import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.Role;
+
+/** How much strokes lay, by what they are printed for, role and filament. */
+public record LayerVolumes(List<Share> shares) implements Memo.Sized {
+
+  /**
+   * @param slot of the filament, from 1; or a mix
+   */
+  public record Share(Origin origin, Role role, int slot, double mm3) {}
+
+  public static LayerVolumes of(List<Stroke> strokes) {
+    List<Sum> sums = new ArrayList<>();
+    Sum at = null;
+    for (Stroke stroke : strokes) {
+      at = at != null && at.has(stroke) ? at : sum(sums, stroke);
+      at.mm3 += stroke.volumeMm3();
+    }
+    return new LayerVolumes(sums.stream().map(Sum::share).toList());
+  }
+
+  private static Sum sum(List<Sum> sums, Stroke stroke) {
+    for (Sum sum : sums) {
+      if (sum.has(stroke)) {
+        return sum;
+      }
+    }
+    sums.add(new Sum(stroke));
+    return sums.getLast();
+  }
+
+  private static final class Sum {
+    private final Stroke first;
+    private double mm3;
+
+    Sum(Stroke first) {
+      this.first = first;
+    }
+
+    boolean has(Stroke stroke) {
+      return first.slot() == stroke.slot()
+          && first.role() == stroke.role()
+          && first.origin().equals(stroke.origin());
+    }
+
+    Share share() {
+      return new Share(first.origin(), first.role(), first.slot(), mm3);
+    }
+  }
+
+  @Override
+  public int weight() {
+    return 48 * shares.size() + 32;
+  }
+}
