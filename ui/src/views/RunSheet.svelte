@@ -13,6 +13,7 @@
   } from '../lib/ledger/runSheet';
   import { strandGrams } from '../lib/ledger/strand';
   import { duration, mm } from '../lib/model/heights';
+  import { pieceName } from '../lib/model/document';
   import { PlanSession } from '../lib/model/session.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
   import { route } from '../router';
@@ -179,7 +180,11 @@
                 >
                 <td class="num">{clockTime(at, start)}</td>
                 <td class="num">{duration(halt.freeSeconds)}</td>
-                <td class="num">L{halt.layer}, {mm(halt.heightMm)}</td>
+                <td class="num"
+                  >L{halt.layer}, {mm(halt.heightMm)}{halt.piece
+                    ? ` of ${pieceName(session.document, halt.piece)}`
+                    : ''}</td
+                >
                 <td>
                   {#if halt.colourChange}
                     <span class="swatch" style:background={session.filament(halt.fromSlot).colour}

@@ -10,6 +10,7 @@ export type PieceView = Schemas['PieceView'];
 export type StratumView = Schemas['StratumView'];
 export type FindingView = Schemas['FindingView'];
 export type HaltView = Schemas['HaltView'];
+export type PassView = Schemas['PassView'];
 export type ShareView = Schemas['ShareView'];
 export type FillingView = Schemas['FillingView'];
 export type LevelView = Schemas['LevelView'];

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { HaltView } from '../api/client';
   import { mm } from '../model/heights';
+  import { pieceName } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
   import type { ColumnScale } from './scale';
 
@@ -79,9 +80,9 @@
       />
     {/if}
     <title
-      >Before L{halt.layer}, at {mm(halt.heightMm)}: {what(halt)}{halt.note
-        ? ` · ${halt.note}`
-        : ''}</title
+      >Before L{halt.layer}{halt.piece ? ` of ${pieceName(session.document, halt.piece)}` : ''}, at {mm(
+        halt.heightMm,
+      )}: {what(halt)}{halt.note ? ` · ${halt.note}` : ''}</title
     >
   </g>
 {/each}

@@ -2,7 +2,9 @@
   import { untrack } from 'svelte';
   import { darker } from '../model/colours';
   import { duration, layerBottom, mm, niceStep } from '../model/heights';
+  import { pieceName } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
+  import { spans } from './spans';
   import { after, keepStart, keptStart, nextAt, readDayTime, shortTime } from './runSheet';
 
   interface Props {
@@ -18,21 +20,10 @@
   let typed = $state(untrack(() => keptStart(session.state.id)));
   const start = $derived(typed ? nextAt(typed) : undefined);
 
-  /** Spans of time that print with the same filaments. */
-  const bands = $derived.by(() => {
-    const found: { from: number; to: number; slots: number[]; layer: number }[] = [];
-    (session.result?.slots ?? []).forEach((slots, i) => {
-      const from = session.result!.starts[i]!;
-      const to = session.result!.starts[i + 1] ?? total;
-      const last = found.at(-1);
-      if (last && last.slots.join() === slots.join()) {
-        last.to = to;
-      } else {
-        found.push({ from, to, slots, layer: i + 1 });
-      }
-    });
-    return found;
-  });
+  const passes = $derived(session.result?.passes ?? []);
+  const bands = $derived(spans(passes, total));
+  /** Says which piece something is of, where they are printed one at a time. */
+  const of = (piece: string) => (piece ? ` of ${pieceName(session.document, piece)}` : '');
   const ticks = $derived.by(() => {
     const minutes = total / 60;
     const step = [1, 2, 5, 10, 15, 30, 60, 120, 180, 360, 720].find(
@@ -58,9 +49,10 @@
   function go(event: MouseEvent) {
     const box = (event.currentTarget as Element).getBoundingClientRect();
     const seconds = ((event.clientX - box.left - LEFT) / (width - LEFT - 12)) * total;
-    const starts = session.result?.starts ?? [];
-    const after = starts.findIndex((start) => start > seconds);
-    session.goTo(after < 0 ? starts.length : after);
+    const pass = passes.findLast(({ start }) => start <= seconds) ?? passes[0];
+    if (pass) {
+      session.goTo(pass.layer);
+    }
   }
 </script>
 
@@ -83,7 +75,7 @@
           >
             <title
               >{session.filament(slot).name} from {clock(band.from)} to {clock(band.to)} · from L{band.layer},
-              {mm(layerBottom(session.heights, band.layer))}</title
+              {mm(layerBottom(session.heights, band.layer))}{of(band.piece)}</title
             >
           </rect>
         {/each}
@@ -94,14 +86,14 @@
         <title
           >{clock(halt.atSeconds)}: {halt.colourChange
             ? `change to ${session.filament(halt.toSlot).name}`
-            : halt.kinds.join(', ')} before L{halt.layer}</title
+            : halt.kinds.join(', ')} before L{halt.layer}{of(halt.piece)}</title
         >
       </line>
     {/each}
-    {#if session.result}
-      {@const at = x(session.result.starts[session.layer - 1] ?? 0)}
+    {#each passes.filter((pass) => pass.layer === session.layer) as pass (pass.start)}
+      {@const at = x(pass.start)}
       <path class="now" d="M{at} 28l-4 -5h8zM{at} 5v19" />
-    {/if}
+    {/each}
     {#each ticks as tick (tick)}
       <line class="tick" x1={x(tick)} x2={x(tick)} y1="26" y2="30" />
       <text class="num soft" x={x(tick)} y="41" text-anchor="middle">{clock(tick)}</text>

@@ -140,3 +140,8 @@ export function resize(region: RegionDocument, size: readonly number[]): void {
     region.sphere.diameter = changed(0, 1, 2);
   }
 }
+
+/** What a piece is called; its id if there is no such piece. */
+export function pieceName(document: PlanDocument, id: string): string {
+  return document.pieces.find((piece) => piece.id === id)?.name ?? id;
+}

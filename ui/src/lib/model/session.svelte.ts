@@ -331,8 +331,7 @@ export class PlanSession {
     const key = `${this.resultRevision}/${n}`;
     let paths = this.layers.get(key);
     if (!paths) {
-      const { starts, ledger } = this.result!;
-      const seconds = (starts[n] ?? ledger.seconds) - starts[n - 1]!;
+      const seconds = this.result!.layerSeconds[n - 1] ?? 0;
       paths = bytes(`/api/revisions/${this.resultRevision}/layers/${n}`).then((layer) =>
         readLayer(layer, seconds),
       );

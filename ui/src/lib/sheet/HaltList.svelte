@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { HaltView } from '../api/client';
   import { mm } from '../model/heights';
+  import { pieceName } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
 
   interface Props {
@@ -16,7 +17,10 @@
   <ul aria-label="Stops at this layer">
     {#each halts as halt, i (i)}
       <li>
-        <strong>{halt.withinLayer ? 'Within' : 'Before'} this layer, at {mm(halt.heightMm)}:</strong
+        <strong
+          >{halt.withinLayer ? 'Within' : 'Before'} this layer{halt.piece
+            ? ` of ${pieceName(session.document, halt.piece)}`
+            : ''}, at {mm(halt.heightMm)}:</strong
         >
         {#if halt.colourChange}
           <span class="swatch" style:background={session.filament(halt.fromSlot).colour}

@@ -78,6 +78,9 @@ export const SHELF: ShelfView = {
       standbyC: 40,
       heatingCPerS: 2,
       bedHeatingCPerS: 0.4,
+      headRadiusMm: 40,
+      headClearMm: 5,
+      gantryMm: 30,
       fileName: '{{plan}}',
     },
   ],
@@ -140,7 +143,12 @@ export const RESULT: ResultView = {
   bottom: 0,
   tops: Array.from({ length: LAYERS }, (_, i) => Number(((i + 1) * 0.2).toFixed(6))),
   slots: Array.from({ length: LAYERS }, () => [1]),
-  starts: Array.from({ length: LAYERS }, (_, i) => i * 60),
+  passes: Array.from({ length: LAYERS }, (_, i) => ({
+    layer: i + 1,
+    piece: '',
+    start: i * 60,
+    slots: [1],
+  })),
   layerSeconds: Array.from({ length: LAYERS }, () => 60),
   mixes: [],
   pieces: [
@@ -174,6 +182,7 @@ export const RESULT: ResultView = {
     halts: [
       {
         layer: 31,
+        piece: '',
         withinLayer: false,
         beforeStroke: 0,
         park: [5, 200],

@@ -16,6 +16,7 @@
     FEWEST_CHANGES: { label: 'Fewest changes', less: 'fewer changes of filament' },
     SHORTEST_TIME: { label: 'Shortest time', less: 'a shorter print' },
     LEAST_MATERIAL: { label: 'Least material', less: 'a lighter print' },
+    ONE_AT_A_TIME: { label: 'One piece at a time', less: 'pieces printed one at a time' },
   } as const;
   type Aim = keyof typeof AIMS;
 
@@ -135,7 +136,10 @@
           {#each Object.entries(AIMS) as [aim, { label, less }] (aim)}
             <button
               class="tool"
-              disabled={!session.result || session.isStale || trying !== undefined}
+              disabled={!session.result ||
+                session.isStale ||
+                trying !== undefined ||
+                (aim === 'ONE_AT_A_TIME' && session.document.pieces.length < 2)}
               title="Try changes of the settings that may give {less}, compute each, and keep what helps as a variant"
               onclick={() => propose(aim as Aim)}>{label}</button
             >

@@ -111,7 +111,7 @@ class ProgramCommandTest {
         .isEqualTo("table,name,slot,timeSeconds,lengthMm,volumeMm3,massG,cost");
     assertThat(lines).filteredOn(line -> line.startsWith("role,\"outer wall\",,")).hasSize(1);
     assertThat(lines).filteredOn(line -> line.startsWith("filament,")).hasSize(2);
-    assertThat(lines).filteredOn(line -> line.startsWith("stratum,\"beside the")).hasSize(1);
+    assertThat(lines).filteredOn(line -> line.startsWith("share,\"beside the")).hasSize(1);
   }
 
   @Test

@@ -1,6 +1,7 @@
 package org.stratonomy.engine;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -63,6 +64,7 @@ public record Sample(List<Entry> layers) {
             .ifPresent(entries::add);
       }
     }
+    entries.sort(Comparator.comparing(entry -> entry.layer().number()));
     return new Sample(List.copyOf(entries));
   }
 

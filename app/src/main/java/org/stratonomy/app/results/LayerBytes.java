@@ -2,6 +2,7 @@ package org.stratonomy.app.results;
 
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.util.ArrayList;
 import java.util.List;
 import org.stratonomy.engine.merge.Bleed;
 import org.stratonomy.engine.merge.LayerSchedule;
@@ -17,15 +18,40 @@ final class LayerBytes {
   private LayerBytes() {}
 
   /**
+   * What is printed of a layer in one go.
+   *
    * @param bleed where another colour is seen than that of the stroke's filament
    */
-  static byte[] of(LayerSchedule layer, List<Bleed.Run> bleed) {
-    List<Stroke> strokes = layer.strokes();
+  record Pass(LayerSchedule layer, List<Bleed.Run> bleed) {}
+
+  /** A stroke as it is printed, and the way to it. */
+  private record Laid(Stroke stroke, Travel travel, double speed) {}
+
+  /** All of a layer: its passes one after the other. */
+  static byte[] of(List<Pass> passes) {
+    List<Laid> all = new ArrayList<>();
+    List<Bleed.Run> bleed = new ArrayList<>();
+    for (Pass pass : passes) {
+      for (Bleed.Run run : pass.bleed) {
+        bleed.add(
+            new Bleed.Run(all.size() + run.stroke(), run.fromMm(), run.share(), run.colour()));
+      }
+      for (int i = 0; i < pass.layer.strokes().size(); i++) {
+        Stroke stroke = pass.layer.strokes().get(i);
+        Travel travel = pass.layer.order().travels().get(i);
+        all.add(new Laid(stroke, travel, pass.layer.speed(stroke)));
+      }
+    }
+    return bytes(all, bleed);
+  }
+
+  private static byte[] bytes(List<Laid> all, List<Bleed.Run> bleed) {
+    List<Stroke> strokes = all.stream().map(Laid::stroke).toList();
+    List<Travel> travels = all.stream().map(Laid::travel).toList();
     int points = 0;
     for (Stroke stroke : strokes) {
       points += pointCount(stroke);
     }
-    List<Travel> travels = layer.order().travels();
     int viaNumbers = 0;
     for (Travel travel : travels) {
       viaNumbers += travel.via().length;
@@ -51,11 +77,10 @@ final class LayerBytes {
       }
     }
     strokes.forEach(stroke -> bytes.putFloat((float) stroke.widthMm()));
-    strokes.forEach(stroke -> bytes.putFloat((float) layer.speed(stroke)));
+    all.forEach(laid -> bytes.putFloat((float) laid.speed));
     strokes.forEach(stroke -> bytes.putFloat((float) stroke.nozzleC()));
     strokes.forEach(stroke -> bytes.putFloat((float) stroke.fanPercent()));
-    strokes.forEach(
-        stroke -> bytes.putFloat((float) (stroke.crossSectionMm2() * layer.speed(stroke))));
+    all.forEach(laid -> bytes.putFloat((float) (laid.stroke.crossSectionMm2() * laid.speed)));
     int via = 0;
     for (Travel travel : travels) {
       bytes.putInt(via);

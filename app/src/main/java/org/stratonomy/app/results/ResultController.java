@@ -28,6 +28,7 @@ import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.merge.Bleed;
+import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.sheet.RunSheet;
 
 /** What was computed of a revision; a revision never changes, so neither does its result. */
@@ -78,13 +79,18 @@ class ResultController {
   @GetMapping(path = "/layers/{number}", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
   ResponseEntity<byte[]> layer(@PathVariable UUID revision, @PathVariable int number) {
     PlanResult result = computations.result(revision);
-    if (number < 1 || number > result.schedule().layers().size()) {
+    Schedule schedule = result.schedule();
+    List<LayerBytes.Pass> passes =
+        schedule.passes(number).stream()
+            .map(
+                i ->
+                    new LayerBytes.Pass(
+                        schedule.layers().get(i), Bleed.of(schedule, result.resolver(), i)))
+            .toList();
+    if (passes.isEmpty() && (number < 1 || number > result.stack().size())) {
       throw new MissingException("layer", Integer.toString(number));
     }
-    List<Bleed.Run> bleed = Bleed.of(result.schedule(), result.resolver(), number - 1);
-    return ResponseEntity.ok()
-        .cacheControl(CacheControl.noStore())
-        .body(LayerBytes.of(result.schedule().layers().get(number - 1), bleed));
+    return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(LayerBytes.of(passes));
   }
 
   /**
@@ -100,7 +106,7 @@ class ResultController {
             layer ->
                 ResponseEntity.ok()
                     .cacheControl(CacheControl.noStore())
-                    .body(LayerBytes.of(layer, List.of())))
+                    .body(LayerBytes.of(List.of(new LayerBytes.Pass(layer, List.of())))))
         .orElseGet(() -> ResponseEntity.noContent().build());
   }
 

@@ -3,11 +3,13 @@ package org.stratonomy.app.results;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.stratonomy.app.results.ResultView.BandView;
 import org.stratonomy.app.results.ResultView.ChangeView;
 import org.stratonomy.app.results.ResultView.FindingView;
@@ -15,6 +17,7 @@ import org.stratonomy.app.results.ResultView.HaltView;
 import org.stratonomy.app.results.ResultView.LedgerView;
 import org.stratonomy.app.results.ResultView.MeshView;
 import org.stratonomy.app.results.ResultView.MixView;
+import org.stratonomy.app.results.ResultView.PassView;
 import org.stratonomy.app.results.ResultView.PieceView;
 import org.stratonomy.app.results.ResultView.PurgingView;
 import org.stratonomy.app.results.ResultView.ResolvedView;
@@ -70,24 +73,38 @@ final class ResultMapper {
     for (int p = 0; p < result.placed().size(); p++) {
       pieces.add(piece(p));
     }
-    List<Double> starts = new ArrayList<>();
-    List<Double> seconds = new ArrayList<>();
     Timeline timeline = new Timeline(result.schedule(), result.resolver().machine());
-    for (int layer = 0; layer < layers.size(); layer++) {
-      starts.add(timeline.start(layer));
-      seconds.add(timeline.seconds(layer));
+    List<PassView> passes = new ArrayList<>();
+    double[] seconds = new double[layers.size()];
+    List<Set<Integer>> slots =
+        Stream.<Set<Integer>>generate(LinkedHashSet::new).limit(layers.size()).toList();
+    for (int i = 0; i < result.schedule().layers().size(); i++) {
+      LayerSchedule pass = result.schedule().layers().get(i);
+      int layer = pass.layer().number();
+      passes.add(new PassView(layer, pieceOf(pass), timeline.start(i), slots(pass)));
+      seconds[layer - 1] += timeline.seconds(i);
+      slots.get(layer - 1).addAll(slots(pass));
     }
     return new ResultView(
         layers.isEmpty() ? 0 : layers.getFirst().bottom(),
         layers.stream().map(PlanLayer::top).toList(),
-        result.schedule().layers().stream().map(ResultMapper::slots).toList(),
-        starts,
-        seconds,
+        slots.stream().map(List::copyOf).toList(),
+        passes,
+        boxed(seconds),
         pieces,
         mixes(),
         purging(),
         ledger(result.plan(), result.ledger()),
         result.findings().stream().map(this::finding).toList());
+  }
+
+  /** Id of the piece that alone is printed in a pass; empty if all are together. */
+  private String pieceOf(LayerSchedule pass) {
+    return result.schedule().pieceByPiece() ? pieceId(result.plan(), pass.piece()) : "";
+  }
+
+  private static String pieceId(Plan plan, int index) {
+    return index == Origin.NO_PIECE ? "" : plan.pieces().get(index).id();
   }
 
   private PurgingView purging() {
@@ -296,7 +313,7 @@ final class ResultMapper {
   private static ShareView share(Plan plan, Ledger.Share share) {
     Origin origin = share.origin();
     return new ShareView(
-        origin.hasPiece() ? plan.pieces().get(origin.piece()).id() : "",
+        pieceId(plan, origin.piece()),
         origin.stratum(),
         origin.regions(),
         share.seconds(),
@@ -328,6 +345,7 @@ final class ResultMapper {
                 h ->
                     new HaltView(
                         h.layer(),
+                        pieceId(plan, h.piece()),
                         h.withinLayer(),
                         h.heightMm(),
                         h.atSeconds(),

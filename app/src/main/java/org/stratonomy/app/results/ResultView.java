@@ -10,7 +10,7 @@ import java.util.Map;
  * @param bottom height of the lowest layer's bottom, mm
  * @param tops height of each layer's top, mm, from layer 1
  * @param slots filaments that each layer uses, by layer
- * @param starts when each layer begins, s, from layer 1
+ * @param passes in the order of the print
  * @param layerSeconds how long each layer takes without halts, s
  * @param mixes what comes out of a mixing nozzle; none of another one
  */
@@ -18,13 +18,24 @@ public record ResultView(
     double bottom,
     List<Double> tops,
     List<List<Integer>> slots,
-    List<Double> starts,
+    List<PassView> passes,
     List<Double> layerSeconds,
     List<PieceView> pieces,
     List<MixView> mixes,
     PurgingView purging,
     LedgerView ledger,
     List<FindingView> findings) {
+
+  /**
+   * What is printed in one go: a layer, or one piece's share of it if pieces are printed one at a
+   * time.
+   *
+   * @param layer number in the plan, from 1
+   * @param piece id of the piece; empty if all are printed together
+   * @param start since the start of the print, with the halts before it, s
+   * @param slots of the filaments, in the order of the print
+   */
+  public record PassView(int layer, String piece, double start, List<Integer> slots) {}
 
   /**
    * @param min lowest corner of its bounds, mm
@@ -256,6 +267,7 @@ public record ResultView(
       int slot, String filament, double lengthMm, double volumeMm3, double massG, double cost) {}
 
   /**
+   * @param piece id of the piece that is printed then, if pieces are printed one at a time
    * @param stops ids of the planner's stops that happen here
    * @param kinds of these, in the order in which they happen
    * @param beforeStroke index of the stroke of the layer that follows, from 0
@@ -264,6 +276,7 @@ public record ResultView(
    */
   public record HaltView(
       int layer,
+      String piece,
       boolean withinLayer,
       double heightMm,
       double atSeconds,

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.check.Finding.Severity;
-import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Filament;
@@ -30,7 +29,9 @@ final class BedChecks {
                       + " another temperature by a rule.",
                   schedule.bedC(), machine.bedMaxC())));
     }
-    schedule.layers().stream().findFirst().map(LayerSchedule::strokes).orElse(List.of()).stream()
+    schedule.layers().stream()
+        .filter(layer -> layer.layer().number() == 1)
+        .flatMap(layer -> layer.strokes().stream())
         .map(Stroke::slot)
         .distinct()
         .map(resolver::filament)

@@ -93,6 +93,7 @@ public final class Checks {
         () -> StopChecks.run(s.plan, machine, s.schedule),
         () -> ChangeChecks.run(s.plan, s.resolver, s.placed, s.schedule),
         () -> machine.mixes() ? List.of() : TurnChecks.run(s.plan, s.resolver, s.placed),
+        () -> PieceOrderChecks.run(s.plan, s.resolver, s.placed, s.schedule),
         () -> BleedChecks.run(s.plan, s.resolver, s.schedule),
         () -> NozzleChecks.run(s.plan, s.resolver, s.schedule),
         () -> BedChecks.run(s.resolver, s.schedule),

@@ -8,9 +8,14 @@ import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
+import org.stratonomy.engine.place.PieceOrder;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.RuleEditor;
+import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
 
 /** Looks whether stops happen, and whether the machine can wait as they say. */
 final class StopChecks {
@@ -37,7 +42,7 @@ final class StopChecks {
   }
 
   private void inside() {
-    double top = schedule.layers().isEmpty() ? 0 : schedule.layers().getLast().layer().top();
+    double top = schedule.topMm();
     for (Stop stop : plan.stops()) {
       if (stop.heightMm() <= 0 || stop.heightMm() >= top) {
         List<Stop> others = plan.stops().stream().filter(s -> !s.id().equals(stop.id())).toList();
@@ -132,10 +137,19 @@ final class StopChecks {
           "Filament is changed within %d layers".formatted(mixed.size()),
           "Pieces, bodies, regions or support of different filaments share these layers, and each"
               + " change is made by hand. Choose a machine that changes filaments by itself, give"
-              + " pieces boundaries at the same heights, print them one after the other in plans of"
-              + " their own, or print support with the filament of the piece.",
+              + " pieces boundaries at the same heights, print them one at a time, or print support"
+              + " with the filament of the piece.",
           Optional.of(mixed.getFirst().layer().bottom()),
-          List.of());
+          plan.pieces().size() > 1 && !schedule.pieceByPiece()
+              ? List.of(
+                  new Remedy(
+                      "Print the pieces one at a time",
+                      RuleEditor.set(
+                          plan,
+                          Where.EVERYWHERE,
+                          Setting.PIECE_ORDER,
+                          Value.of(PieceOrder.ONE_AT_A_TIME))))
+              : List.of());
     }
   }
 

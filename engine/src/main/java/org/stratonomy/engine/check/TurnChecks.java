@@ -8,9 +8,8 @@ import java.util.TreeSet;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.mesh.Bounds;
-import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.place.PiecesApart;
 import org.stratonomy.engine.place.Placer;
-import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement.Vector;
@@ -73,7 +72,7 @@ final class TurnChecks {
       return Optional.empty();
     }
     Vector down = new Vector(up == 0 ? -1 : 0, up == 0 ? 0 : -1, 0);
-    Plan other = new Placer(plan, meshes(piece)).layDown(piece.id(), down);
+    Plan other = new Placer(plan, PiecesApart.meshes(List.of(piece))).layDown(piece.id(), down);
     return Optional.of(
         new Finding(
             "turn:" + piece.id(),
@@ -127,17 +126,5 @@ final class TurnChecks {
     double height = up == 0 ? b.sizeX() : b.sizeY();
     Bounds then = new Bounds(x - halfX, y - halfY, 0, x + halfX, y + halfY, height);
     return height <= machine.heightMm() && machine.hasOnBed(then, 0);
-  }
-
-  private static MeshSource meshes(PlacedPiece piece) {
-    List<Body> bodies = piece.piece().bodies();
-    return reference -> {
-      for (int b = 0; b < bodies.size(); b++) {
-        if (bodies.get(b).mesh().equals(reference)) {
-          return piece.meshes().get(b);
-        }
-      }
-      throw new IllegalArgumentException("no mesh of this piece: " + reference);
-    };
   }
 }

@@ -133,6 +133,9 @@ public final class LedgerFormat {
           .addObject()
           .put("colourChange", entry.colourChange())
           .put("layer", entry.layer())
+          .put(
+              "piece",
+              entry.piece() == Origin.NO_PIECE ? "" : plan.pieces().get(entry.piece()).id())
           .put("withinLayer", entry.withinLayer())
           .put("height", entry.heightMm())
           .put("atSeconds", entry.atSeconds())

@@ -171,6 +171,31 @@ public final class ShelfFields {
               100,
               "From it follows when a print really starts."),
           number(
+              "headRadiusMm",
+              "Head reaches",
+              "Head",
+              "mm",
+              1,
+              500,
+              "From its nozzles sideways. Pieces that are printed one at a time stand further apart, or"
+                  + " are low."),
+          number(
+              "headClearMm",
+              "Nozzles below it",
+              "Head",
+              "mm",
+              0.5,
+              200,
+              "How far they reach below the rest of the head: lower pieces never meet it."),
+          number(
+              "gantryMm",
+              "Nozzles below the beam",
+              "Head",
+              "mm",
+              1,
+              2000,
+              "How far they reach below the beam along X that carries the head."),
+          number(
               "idleSeconds",
               "Motors let go after",
               "Stops",
@@ -212,6 +237,9 @@ public final class ShelfFields {
           Map.entry("standbyC", 40.0),
           Map.entry("heatingCPerS", 2.0),
           Map.entry("bedHeatingCPerS", 0.4),
+          Map.entry("headRadiusMm", 40.0),
+          Map.entry("headClearMm", 5.0),
+          Map.entry("gantryMm", 30.0),
           Map.entry("fileName", "{{plan}}_{{filaments}}_{{materials}}_{{nozzle}}_{{stops}}"));
 
   public static final List<Field> FILAMENT =

@@ -64,6 +64,8 @@ public record Ledger(
 
   /**
    * @param layer before which layer, or within which if {@code withinLayer}
+   * @param piece index of the piece that is printed then, if pieces are printed one at a time; else
+   *     {@link Origin#NO_PIECE}
    * @param heightMm plane at which it happens
    * @param atSeconds since the start of the print
    * @param seconds how long it takes
@@ -71,12 +73,13 @@ public record Ledger(
    * @param freeSeconds how long the operator is free before it; 0 if not needed
    * @param stops ids of the planner's stops that happen here
    * @param kinds of these, in the order in which they happen
-   * @param beforeStroke index of the stroke of the layer that follows, from 0
+   * @param beforeStroke index of the stroke that follows among all of the layer, from 0
    * @param park where the head goes to wait, if it does
    * @param strandMm of the filament that goes in, until it is changed again; 0 if none goes in
    */
   public record HaltEntry(
       int layer,
+      int piece,
       boolean withinLayer,
       double heightMm,
       double atSeconds,
@@ -95,6 +98,7 @@ public record Ledger(
     HaltEntry withStrandMm(double mm) {
       return new HaltEntry(
           layer,
+          piece,
           withinLayer,
           heightMm,
           atSeconds,
@@ -274,6 +278,7 @@ public record Ledger(
       halts.add(
           new HaltEntry(
               layer.layer().number(),
+              schedule.pieceByPiece() ? layer.piece() : Origin.NO_PIECE,
               within,
               within ? layer.layer().top() : layer.layer().bottom(),
               now,
@@ -286,7 +291,7 @@ public record Ledger(
               halt.stops().stream().map(Stop::id).toList(),
               halt.stops().stream().map(stop -> stop.kind().label()).distinct().toList(),
               halt.note(),
-              halt.beforeStroke(),
+              schedule.strokesBefore(layer) + halt.beforeStroke(),
               halt.count(machine) > 0 ? Optional.of(halt.park(machine)) : Optional.empty(),
               0));
       double purged = halt.purgeMm() * resolver.filament(halt.toSlot()).crossSectionMm2();

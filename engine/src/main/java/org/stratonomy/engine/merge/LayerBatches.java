@@ -30,15 +30,25 @@ final class LayerBatches {
   private final LayerSettings settings;
   private final PurgeSinks sinks;
 
-  /** What is printed below and around the pieces; asked for by the layers that need it. */
-  record Ground(Supplier<Skirt> skirt, Supplier<Raft> raft, Optional<Tower> tower) {
+  /**
+   * What is printed below and around the pieces; asked for by the layers that need it.
+   *
+   * @param first layer that is printed; the skirt is laid with it
+   */
+  record Ground(
+      PlanLayer first, Supplier<Skirt> skirt, Supplier<Raft> raft, Optional<Tower> tower) {
+
+    /** Only the lowest layer has a skirt, and only once. */
+    boolean hasSkirt(PlanLayer layer) {
+      return layer.number() == 1 && layer == first;
+    }
 
     boolean hasTower(PlanLayer layer) {
       return tower.isPresent() && tower.get().reaches(layer.number());
     }
 
     Ground with(Optional<Tower> built) {
-      return new Ground(skirt, raft, built);
+      return new Ground(first, skirt, raft, built);
     }
   }
 
@@ -92,7 +102,7 @@ final class LayerBatches {
     List<Batch> batches = new ArrayList<>();
     boolean hasLoose = sinks.hasLoose(layer);
     if (layer.isRaft()) {
-      List<Line> skirt = layer.number() == 1 ? ground.skirt.get().lines() : List.of();
+      List<Line> skirt = ground.hasSkirt(layer) ? ground.skirt.get().lines() : List.of();
       add(batches, 0, line -> settings.ofRaft(layer), skirt, Rank.AROUND);
       List<Line> own = ground.raft.get().layers().get(layer.number() - 1);
       add(batches, 0, line -> settings.ofRaft(layer), own, Rank.PIECE);
@@ -101,7 +111,7 @@ final class LayerBatches {
       Part part = layer.parts().get(p);
       PieceLines piece = lines.get(part.piece());
       Function<Line, StrokeSettings> own = line -> settings.of(part, line);
-      if (layer.number() == 1 && p == 0) {
+      if (ground.hasSkirt(layer) && p == 0) {
         add(batches, p, own, ground.skirt.get().lines(), Rank.AROUND);
       }
       if (layer.number() == 1 && stack.pieces().get(part.piece()).onBed()) {

@@ -2,6 +2,7 @@ package org.stratonomy.engine.merge;
 
 import java.util.List;
 import org.stratonomy.engine.motion.LayerTime;
+import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 
 /**
@@ -19,6 +20,11 @@ public record LayerSchedule(
     List<Halt> halts,
     LayerTime time,
     LayerVolumes volumes) {
+
+  /** Index of the first piece that is printed in it, or {@link Origin#NO_PIECE}. */
+  public int piece() {
+    return layer.parts().isEmpty() ? Origin.NO_PIECE : layer.parts().getFirst().piece();
+  }
 
   public List<Stroke> strokes() {
     return order.strokes();

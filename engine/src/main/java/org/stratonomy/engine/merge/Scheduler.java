@@ -12,9 +12,11 @@ import java.util.stream.Collectors;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.merge.LayerBatches.Ground;
+import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.path.PieceLines;
+import org.stratonomy.engine.place.PieceOrder;
 import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
@@ -38,6 +40,11 @@ public final class Scheduler {
   private final Plan plan;
   private final Resolver resolver;
   private final LayerStack stack;
+
+  /** Layers in the order of the print. */
+  private final List<PlanLayer> passes;
+
+  private final boolean pieceByPiece;
   private final List<Sections> sections;
   private final List<PieceLines> lines;
   private final Memo memo;
@@ -70,6 +77,10 @@ public final class Scheduler {
     this.lines = lines;
     this.memo = memo;
     this.planSettings = resolver.plan();
+    this.pieceByPiece =
+        placed.size() > 1
+            && planSettings.choice(Setting.PIECE_ORDER).equals(PieceOrder.ONE_AT_A_TIME);
+    this.passes = pieceByPiece ? stack.pieceByPiece(order(placed).pieces()) : stack.layers();
     this.travel = TravelSettings.of(planSettings);
     this.timer = new LayerTimer(resolver.machine(), travel, planSettings);
     this.settings = new LayerSettings(resolver, stack, lines);
@@ -77,6 +88,11 @@ public final class Scheduler {
     this.sinks = new PurgeSinks(plan, resolver.machine(), lines, settings, volumes);
     this.batches = new LayerBatches(stack, lines, settings, sinks);
     this.towers = new TowerPlanner(plan, resolver, placed, stack, sinks);
+  }
+
+  private PieceOrder order(List<PlacedPiece> placed) {
+    List<Bounds> boxes = placed.stream().map(PlacedPiece::bounds).toList();
+    return PieceOrder.of(boxes, planSettings, resolver.machine());
   }
 
   private record Ordered(Key key, LineOrder order, int slot) {}
@@ -87,16 +103,16 @@ public final class Scheduler {
    * @param parallel runs a task for each layer, given their number and what to do for each index
    */
   public Schedule schedule(Skirt skirt, Raft raft, Parallel parallel) {
-    Ground bare = new Ground(() -> skirt, () -> raft, Optional.empty());
-    List<SortedSet<Integer>> needed =
-        stack.layers().stream().map(layer -> slots(layer, bare)).toList();
+    PlanLayer first = passes.isEmpty() ? null : passes.getFirst();
+    Ground bare = new Ground(first, () -> skirt, () -> raft, Optional.empty());
+    List<SortedSet<Integer>> needed = passes.stream().map(layer -> slots(layer, bare)).toList();
     List<List<Integer>> filaments = filaments(needed);
-    Ground ground = bare.with(towers.tower(filaments));
+    // A tower grows with all layers; beside pieces that stand already there is no way to it.
+    Ground ground = pieceByPiece ? bare : bare.with(towers.tower(filaments));
     int firstSlot = filaments.stream().flatMap(List::stream).findFirst().orElse(1);
     Ordering ordering = new Ordering(ground, filaments, firstSlot);
-    LayerSchedule[] layers = new LayerSchedule[stack.size()];
-    parallel.forEach(
-        layers.length, i -> layers[i] = layer(stack.layers().get(i), ordering.ofLayer(i)));
+    LayerSchedule[] layers = new LayerSchedule[passes.size()];
+    parallel.forEach(layers.length, i -> layers[i] = layer(passes.get(i), ordering.ofLayer(i)));
     return new Schedule(
         List.of(layers),
         firstSlot,
@@ -105,7 +121,8 @@ public final class Scheduler {
         resolver.machine().mixes()
             ? 0
             : FilamentOrder.changes(FilamentOrder.plain(needed, FilamentOrder.ANY)),
-        ground.tower());
+        ground.tower(),
+        pieceByPiece);
   }
 
   /**
@@ -128,13 +145,12 @@ public final class Scheduler {
 
     synchronized Ordered ofLayer(int index) {
       while (found.size() <= index) {
-        found.add(next(stack.layers().get(found.size())));
+        found.add(next(passes.get(found.size()), filaments.get(found.size())));
       }
       return found.get(index);
     }
 
-    private Ordered next(PlanLayer layer) {
-      List<Integer> own = filaments.get(layer.number() - 1);
+    private Ordered next(PlanLayer layer, List<Integer> own) {
       boolean any = own.isEmpty() && (ground.hasTower(layer) || sinks.hasLoose(layer));
       Ordered next = order(layer, ground, x, y, slot, any ? List.of(slot) : own);
       if (!next.order.items().isEmpty()) {
@@ -154,7 +170,7 @@ public final class Scheduler {
    * @param raft asked for if the layer needs it
    */
   public LayerSchedule single(PlanLayer layer, Supplier<Skirt> skirt, Supplier<Raft> raft) {
-    Ground ground = new Ground(skirt, raft, Optional.empty());
+    Ground ground = new Ground(layer, skirt, raft, Optional.empty());
     List<Integer> filaments = List.copyOf(slots(layer, ground));
     int first = filaments.isEmpty() ? 1 : filaments.getFirst();
     List<Integer> any = filaments.isEmpty() ? List.of(first) : filaments;
@@ -218,8 +234,8 @@ public final class Scheduler {
     if (layer.isRaft()) {
       key.add(ground.raft().get().key()).add(layer.number());
     }
-    if (layer.number() == 1) {
-      key.add(ground.skirt().get().key());
+    if (ground.hasSkirt(layer)) {
+      key.add("skirt").add(ground.skirt().get().key());
     }
     if (ground.hasTower(layer)) {
       ground.tower().get().addTo(key.add("tower"), layer.number());
@@ -357,15 +373,28 @@ public final class Scheduler {
     return List.copyOf(halts);
   }
 
-  /** A stop belongs to the layer whose bottom is the plane nearest to its height. */
+  /**
+   * A stop belongs to the layer whose bottom is the plane nearest to its height; of pieces that are
+   * printed one at a time, to such a layer of each that it lies in.
+   */
   private boolean isAt(Stop stop, PlanLayer layer) {
     double height = stop.heightMm();
-    if (height >= stack.layers().getLast().top()) {
+    List<PlanLayer> others =
+        pieceByPiece ? passes.stream().filter(pass -> isSame(pass, layer)).toList() : passes;
+    if (height >= others.getLast().top()) {
       return false;
     }
     double distance = Math.abs(height - layer.bottom());
-    return stack.layers().stream()
+    return others.stream()
         .filter(other -> other.number() > 1 && other != layer)
         .noneMatch(other -> Math.abs(height - other.bottom()) < distance);
+  }
+
+  /** Whether two layers are of one piece, or both of the raft. */
+  private static boolean isSame(PlanLayer a, PlanLayer b) {
+    return a.parts().stream()
+        .map(Part::piece)
+        .toList()
+        .equals(b.parts().stream().map(Part::piece).toList());
   }
 }

@@ -2,6 +2,7 @@ package org.stratonomy.engine.merge;
 
 import java.util.List;
 import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 
 /**
  * When each layer of a print begins. The clock starts cold: bed and nozzle are heated together
@@ -20,6 +21,7 @@ public final class Timeline {
   private final double warmUp;
   private final double[] starts;
   private final double[] heating;
+  private final double[] rises;
 
   public Timeline(Schedule schedule, Machine machine) {
     this.schedule = schedule;
@@ -27,6 +29,7 @@ public final class Timeline {
     int count = schedule.layers().size();
     starts = new double[count + 1];
     heating = new double[count];
+    rises = rises();
     double celsius =
         schedule.layers().stream()
             .flatMap(layer -> layer.strokes().stream())
@@ -87,10 +90,24 @@ public final class Timeline {
     return schedule.layers().get(layer).time().seconds() + rise(layer) + heating[layer];
   }
 
-  /** The move from the layer below, s. */
+  /** The move from the layer below, or over pieces that stand already to the next one, s. */
   public double rise(int layer) {
-    LayerSchedule of = schedule.layers().get(layer);
-    return (of.layer().top() - of.layer().bottom()) / machine.maxSpeedZ();
+    return rises[layer];
+  }
+
+  private double[] rises() {
+    double[] standing = schedule.standingMm();
+    double[] seconds = new double[standing.length];
+    for (int i = 0; i < seconds.length; i++) {
+      PlanLayer layer = schedule.layers().get(i).layer();
+      double mm = layer.top() - layer.bottom();
+      if (schedule.beginsPiece(i) && standing[i] > 0) {
+        double over = standing[i] + Schedule.OVER_PIECES_MM;
+        mm = over - schedule.layers().get(i - 1).layer().top() + over - layer.top();
+      }
+      seconds[i] = mm / machine.maxSpeedZ();
+    }
+    return seconds;
   }
 
   /** Waiting for bed and nozzle, at the start and later, s. */

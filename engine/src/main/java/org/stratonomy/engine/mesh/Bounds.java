@@ -34,6 +34,11 @@ public record Bounds(double minX, double minY, double minZ, double maxX, double 
     return Math.max(sizeX(), Math.max(sizeY(), sizeZ()));
   }
 
+  /** The same box somewhere else over the bed. */
+  public Bounds movedBy(double x, double y) {
+    return new Bounds(minX + x, minY + y, minZ, maxX + x, maxY + y, maxZ);
+  }
+
   /** The least box around both. */
   public Bounds with(Bounds o) {
     return new Bounds(

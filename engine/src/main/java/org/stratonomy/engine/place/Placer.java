@@ -251,7 +251,7 @@ public final class Placer {
     return Math.rint(mm * 1e6) / 1e6;
   }
 
-  private static Plan moved(Plan plan, Piece piece, Vector way) {
+  static Plan moved(Plan plan, Piece piece, Vector way) {
     if (way.equals(Vector.ZERO)) {
       return plan;
     }

@@ -38,6 +38,9 @@ import org.stratonomy.engine.mesh.Bounds;
  * @param standbyC how much cooler a nozzle waits than it prints, °C
  * @param heatingCPerS how fast a nozzle gets hotter, °C/s
  * @param bedHeatingCPerS how fast the bed does, °C/s
+ * @param headRadiusMm how far the head reaches from its nozzles, mm
+ * @param headClearMm how far the nozzles reach below the rest of the head, mm
+ * @param gantryMm how far the nozzles reach below the beam along X that the head runs on, mm
  * @param fileName template for names of programs
  */
 public record Machine(
@@ -71,6 +74,9 @@ public record Machine(
     double standbyC,
     double heatingCPerS,
     double bedHeatingCPerS,
+    double headRadiusMm,
+    double headClearMm,
+    double gantryMm,
     String fileName) {
 
   /**

@@ -723,6 +723,15 @@ public enum Setting {
       "Lines for which any filament will do, so that they are printed with what a machine that"
           + " changes filament by itself purges, before the tower gets it: none; all but outer"
           + " walls and skins; or all."),
+  PIECE_ORDER(
+      "pieceOrder",
+      "Pieces are printed",
+      Group.MATERIAL,
+      Scope.PLAN,
+      List.of("together", "one at a time"),
+      "together",
+      "Layer by layer together, or one at a time from bottom to top; then in such an order that the"
+          + " head meets none that stands already."),
   FILAMENT_ORDER(
       "filamentOrder",
       "Order of filaments",

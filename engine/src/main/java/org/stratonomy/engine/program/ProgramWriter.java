@@ -61,6 +61,9 @@ public final class ProgramWriter {
   private int stopNumber;
   private int strokeNumber;
 
+  /** Top of the pieces that stand already, mm. */
+  private double standingMm;
+
   /**
    * @param despite what is wrong with the plan, for the program to say
    */
@@ -95,8 +98,14 @@ public final class ProgramWriter {
             ofSlot -> resolver.filament(ofSlot).crossSectionMm2());
     use(schedule.firstSlot());
     start();
-    for (LayerSchedule layer : schedule.layers()) {
-      layer(layer);
+    double[] standing = schedule.standingMm();
+    for (int i = 0; i < standing.length; i++) {
+      standingMm = standing[i];
+      if (schedule.beginsPiece(i) && standingMm > 0) {
+        moves.retract();
+        moves.lift(liftedZ(0));
+      }
+      layer(schedule.layers().get(i));
     }
     end();
     text.flush();
@@ -126,9 +135,7 @@ public final class ProgramWriter {
     values.put("machine", machine.name());
     values.put("nozzle", String.join(", ", machine.diameters()));
     values.put("layers", schedule.layers().size());
-    values.put(
-        "height",
-        schedule.layers().isEmpty() ? "0" : number(z(schedule.layers().getLast().layer().top())));
+    values.put("height", schedule.layers().isEmpty() ? "0" : number(z(schedule.topMm())));
     values.put("time", duration(ledger.seconds()));
     values.put("filament", resolver.filament(slot).name());
     values.put("bedC", number(schedule.bedC()));
@@ -343,8 +350,11 @@ public final class ProgramWriter {
     return height + schedule.liftMm();
   }
 
+  /** The machine's height so far above the nozzle, and above all pieces that stand already, mm. */
   private double liftedZ(double lift) {
-    return Math.min(moves.z() + lift, machine.heightMm() + machine.parkLiftMm());
+    double over = standingMm > 0 ? z(standingMm + Schedule.OVER_PIECES_MM) : 0;
+    double most = machine.heightMm() + machine.parkLiftMm();
+    return Math.min(Math.max(moves.z() + lift, over), most);
   }
 
   private static String number(double value) {

@@ -2,9 +2,12 @@ package org.stratonomy.engine.propose;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.ledger.Ledger.SlotEntry;
+import org.stratonomy.engine.place.PieceOrder;
+import org.stratonomy.engine.place.PiecesApart;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
@@ -77,6 +80,28 @@ public enum Aim {
       if (result.resolver().machine().changesByItself()) {
         Value into = Value.of("infill, support, tower");
         add(steps, result, Setting.PURGE_INTO, into, "purging into infill and support");
+      }
+      return steps;
+    }
+  },
+
+  ONE_AT_A_TIME("one piece at a time") {
+    @Override
+    double of(PlanResult result) {
+      return result.schedule().pieceByPiece() ? 0 : 1;
+    }
+
+    @Override
+    List<Step> steps(PlanResult result) {
+      List<Step> steps = new ArrayList<>();
+      if (result.plan().pieces().size() > 1) {
+        Value choice = Value.of(PieceOrder.ONE_AT_A_TIME);
+        add(steps, result, Setting.PIECE_ORDER, choice, label());
+        Function<Plan, Plan> ordered =
+            plan -> RuleEditor.set(plan, Where.EVERYWHERE, Setting.PIECE_ORDER, choice);
+        PiecesApart.of(result.plan(), result.placed(), result.resolver())
+            .map(ordered)
+            .ifPresent(plan -> steps.add(new Step("apart", label() + ", moved apart", plan)));
       }
       return steps;
     }

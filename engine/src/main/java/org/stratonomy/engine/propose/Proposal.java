@@ -64,7 +64,9 @@ public record Proposal(List<String> steps, PlanResult result) {
   /** Whether there is clearly less of it, and nothing worse is found than before. */
   private static boolean isBetter(PlanResult tried, PlanResult from, Aim aim) {
     double saved = aim.of(from) - aim.of(tried);
-    return saved > LEAST_SHARE * aim.of(from) && serious(tried) <= serious(from);
+    return saved > LEAST_SHARE * aim.of(from)
+        && tried.errors().size() <= from.errors().size()
+        && serious(tried) <= serious(from);
   }
 
   private static long serious(PlanResult result) {

@@ -26,6 +26,7 @@ import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Origin;
 
 /**
  * What the operator needs on paper beside the machine: filaments to load, what is to be done and
@@ -194,7 +195,10 @@ public final class RunSheet {
         clock(halt.atSeconds()),
         duration(halt.freeSeconds()),
         halt.layer(),
-        mm(halt.heightMm()),
+        halt.piece() == Origin.NO_PIECE
+            ? mm(halt.heightMm())
+            : text(
+                "%s of %s", mm(halt.heightMm()), result.plan().pieces().get(halt.piece()).name()),
         halt.colourChange(),
         result.resolver().filament(halt.fromSlot()).name(),
         into.name(),

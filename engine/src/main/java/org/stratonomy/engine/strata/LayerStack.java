@@ -36,6 +36,10 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
     public boolean isRaft() {
       return top <= 0;
     }
+
+    private PlanLayer only(Part part) {
+      return new PlanLayer(number, part.layer.bottom(), part.layer.top(), List.of(part));
+    }
   }
 
   /**
@@ -154,5 +158,24 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
 
   public int size() {
     return layers.size();
+  }
+
+  /**
+   * The layers in the order in which they are printed one piece at a time: first the raft, then for
+   * each piece its share of each layer.
+   *
+   * @param order indices of the pieces in the plan, from 0
+   */
+  public List<PlanLayer> pieceByPiece(List<Integer> order) {
+    List<PlanLayer> passes = new ArrayList<>(layers.subList(0, raftLayers()));
+    for (int piece : order) {
+      for (PlanLayer layer : layers) {
+        layer.parts().stream()
+            .filter(part -> part.piece() == piece)
+            .map(part -> layer.only(part))
+            .forEach(passes::add);
+      }
+    }
+    return List.copyOf(passes);
   }
 }

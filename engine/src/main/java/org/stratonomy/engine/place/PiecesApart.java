@@ -1,0 +1,102 @@
+package org.stratonomy.engine.place;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.strata.PlacedPiece;
+
+/** Places pieces so far apart that they can be printed one at a time. */
+public final class PiecesApart {
+  private static final double ROOM_MM = 1;
+
+  private final Plan plan;
+  private final List<PlacedPiece> placed;
+  private final Settings settings;
+  private final Machine machine;
+
+  private PiecesApart(Plan plan, List<PlacedPiece> placed, Resolver resolver) {
+    this.plan = plan;
+    this.placed = placed;
+    settings = resolver.plan();
+    machine = resolver.machine();
+  }
+
+  /**
+   * @param placed one for each piece, in the plan's order
+   * @return nothing if the bed has no room for that
+   */
+  public static Optional<Plan> of(Plan plan, List<PlacedPiece> placed, Resolver resolver) {
+    PiecesApart apart = new PiecesApart(plan, placed, resolver);
+    return Stream.of(apart.arranged(), apart.inARow()).flatMap(Optional::stream).findFirst();
+  }
+
+  private Optional<Plan> arranged() {
+    try {
+      Plan arranged = new Placer(plan, meshes(placed)).arrange(spacing(), machine);
+      return Optional.of(arranged).filter(this::isClear);
+    } catch (Problem noRoom) {
+      return Optional.empty();
+    }
+  }
+
+  /** One behind the other, as the beam along X leaves high pieces no other way. */
+  private Optional<Plan> inARow() {
+    if (plan.pieces().stream().anyMatch(Piece::fixed)) {
+      return Optional.empty();
+    }
+    double depth = placed.stream().mapToDouble(piece -> piece.bounds().sizeY()).sum();
+    double y = (machine.bedY() - depth - (placed.size() - 1) * spacing()) / 2;
+    Plan row = plan;
+    for (PlacedPiece piece : placed) {
+      Bounds box = piece.bounds();
+      double x = machine.bedX() / 2 - (box.minX() + box.maxX()) / 2;
+      row = Placer.moved(row, piece.piece(), new Vector(x, y - box.minY(), 0));
+      y += box.sizeY() + spacing();
+    }
+    return Optional.of(row).filter(this::isClear);
+  }
+
+  private double spacing() {
+    double brim = settings.number(Setting.BRIM_LINES) * settings.number(Setting.LINE_WIDTH);
+    return machine.headRadiusMm() + brim + ROOM_MM;
+  }
+
+  /** Whether pieces can be printed one at a time where a plan has them, all of them on the bed. */
+  private boolean isClear(Plan moved) {
+    List<Bounds> boxes = new ArrayList<>();
+    for (int i = 0; i < placed.size(); i++) {
+      Vector from = placed.get(i).piece().placement().position();
+      Vector to = moved.pieces().get(i).placement().position();
+      boxes.add(placed.get(i).bounds().movedBy(to.x() - from.x(), to.y() - from.y()));
+    }
+    return boxes.stream().allMatch(box -> machine.hasOnBed(box, 0))
+        && PieceOrder.of(boxes, settings, machine).conflict().isEmpty();
+  }
+
+  /** The meshes of placed pieces. */
+  public static MeshSource meshes(List<PlacedPiece> placed) {
+    return reference -> {
+      for (PlacedPiece piece : placed) {
+        List<Body> bodies = piece.piece().bodies();
+        for (int b = 0; b < bodies.size(); b++) {
+          if (bodies.get(b).mesh().equals(reference)) {
+            return piece.meshes().get(b);
+          }
+        }
+      }
+      throw new IllegalArgumentException("no mesh of these pieces: " + reference);
+    };
+  }
+}
