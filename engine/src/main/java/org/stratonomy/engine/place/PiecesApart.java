@@ -39,7 +39,9 @@ public final class PiecesApart {
    */
   public static Optional<Plan> of(Plan plan, List<PlacedPiece> placed, Resolver resolver) {
     PiecesApart apart = new PiecesApart(plan, placed, resolver);
-    return Stream.of(apart.arranged(), apart.inARow()).flatMap(Optional::stream).findFirst();
+    return Stream.of(apart.arranged(), apart.inARow(true), apart.inARow(false))
+        .flatMap(Optional::stream)
+        .findFirst();
   }
 
   private Optional<Plan> arranged() {
@@ -51,26 +53,42 @@ public final class PiecesApart {
     }
   }
 
-  /** One behind the other, as the beam along X leaves high pieces no other way. */
-  private Optional<Plan> inARow() {
+  /**
+   * All in one line: beside each other, or one behind the other, as the beam along X leaves high
+   * pieces no other way.
+   */
+  private Optional<Plan> inARow(boolean alongX) {
     if (plan.pieces().stream().anyMatch(Piece::fixed)) {
       return Optional.empty();
     }
-    double depth = placed.stream().mapToDouble(piece -> piece.bounds().sizeY()).sum();
-    double y = (machine.bedY() - depth - (placed.size() - 1) * spacing()) / 2;
+    List<Bounds> boxes = placed.stream().map(PlacedPiece::bounds).toList();
+    double length = boxes.stream().mapToDouble(alongX ? Bounds::sizeX : Bounds::sizeY).sum();
+    double bed = alongX ? machine.bedX() : machine.bedY();
+    double at = (bed - length - (boxes.size() - 1) * spacing()) / 2;
     Plan row = plan;
-    for (PlacedPiece piece : placed) {
-      Bounds box = piece.bounds();
-      double x = machine.bedX() / 2 - (box.minX() + box.maxX()) / 2;
-      row = Placer.moved(row, piece.piece(), new Vector(x, y - box.minY(), 0));
-      y += box.sizeY() + spacing();
+    for (int i = 0; i < boxes.size(); i++) {
+      Bounds box = boxes.get(i);
+      double x = alongX ? at - box.minX() : machine.bedX() / 2 - (box.minX() + box.maxX()) / 2;
+      double y = alongX ? machine.bedY() / 2 - (box.minY() + box.maxY()) / 2 : at - box.minY();
+      row = Placer.moved(row, placed.get(i).piece(), new Vector(x, y, 0));
+      at += (alongX ? box.sizeX() : box.sizeY()) + spacing();
     }
     return Optional.of(row).filter(this::isClear);
   }
 
+  /** How far lines on the bed reach outwards of the pieces, mm. */
+  private double around() {
+    double width = settings.number(Setting.LINE_WIDTH);
+    double skirt = settings.number(Setting.SKIRT_LINES);
+    return brim() + (skirt == 0 ? 0 : settings.number(Setting.SKIRT_DISTANCE) + skirt * width);
+  }
+
+  private double brim() {
+    return settings.number(Setting.BRIM_LINES) * settings.number(Setting.LINE_WIDTH);
+  }
+
   private double spacing() {
-    double brim = settings.number(Setting.BRIM_LINES) * settings.number(Setting.LINE_WIDTH);
-    return machine.headRadiusMm() + brim + ROOM_MM;
+    return machine.headRadiusMm() + brim() + ROOM_MM;
   }
 
   /** Whether pieces can be printed one at a time where a plan has them, all of them on the bed. */
@@ -81,7 +99,7 @@ public final class PiecesApart {
       Vector to = moved.pieces().get(i).placement().position();
       boxes.add(placed.get(i).bounds().movedBy(to.x() - from.x(), to.y() - from.y()));
     }
-    return boxes.stream().allMatch(box -> machine.hasOnBed(box, 0))
+    return boxes.stream().allMatch(box -> machine.hasOnBed(box, around()))
         && PieceOrder.of(boxes, settings, machine).conflict().isEmpty();
   }
 
