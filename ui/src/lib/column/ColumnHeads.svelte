@@ -33,6 +33,13 @@
     return i >= 0 && top > piece.bottom + 1e-3 ? piece.areas[i]! : 0;
   }
 
+  /** Times are told in minutes if some take longer than this, s. */
+  const LONG = 1000;
+
+  function timeText(time: number): string {
+    return (longest < LONG ? time : time / 60).toFixed(0);
+  }
+
   /** Overhang is told in the unit that suits its most. */
   const unit = $derived((overhang?.most ?? 0) < 100 ? 'mm²' : 'cm²');
 
@@ -70,9 +77,8 @@
   {#if tracks.has('time')}
     <text x={x.time} y="14">time</text>
     <text x={x.time} y="27">
-      <tspan class="here" data-testid="seconds-here">{seconds.toFixed(0)}</tspan>/{longest.toFixed(
-        0,
-      )} s
+      <tspan class="here" data-testid="seconds-here">{timeText(seconds)}</tspan>/{timeText(longest)}
+      {longest < LONG ? 's' : 'min'}
       <title>Time of the layer at the level, and where the track ends</title>
     </text>
   {/if}

@@ -6,7 +6,9 @@
   import type { PlanSession } from '../model/session.svelte';
   import type { Range } from '../sheet/measure';
   import SheetLegend from '../sheet/SheetLegend.svelte';
+  import { drawsInSoftware } from './graphics';
   import { LineBlocks } from './lineBlocks';
+  import { detailFor, piecesOf, spread, type Detail } from './lineDetail';
   import { LineStack } from './lineStack';
   import type { PlanScene } from './PlanScene';
 
@@ -32,8 +34,11 @@
     'purge',
   ]);
 
-  /** So many layers below the one at the level are shown with all of their lines. */
-  const DEPTH = 8;
+  /** What is left of them in prints of very many lines. */
+  const OUTERMOST = new Set(['outer wall', 'skirt', 'brim', 'support', 'interface', 'purge']);
+
+  /** So many layers are counted before it is decided how many can be drawn. */
+  const SAMPLES = 6;
 
   /** How many layers are asked for ahead of the one that is read. */
   const AHEAD = 6;
@@ -43,6 +48,11 @@
   const levelBlocks = new LineBlocks();
   /** All layers, as far as they are seen from outside. */
   let stack: LineStack | undefined = $state.raw(undefined);
+  let detail: Detail = $state.raw(detailFor([], 0, true));
+  /** How many layers under the one at the level are drawn by the stack. */
+  const stacked = $derived(
+    Math.floor(Math.max(0, session.layer - 1 - detail.depth) / detail.stride),
+  );
   /** All lines of the layer at the level, and of some below it that are seen between them. */
   let level: { stack: LineStack; paths: LayerPaths } | undefined = $state.raw(undefined);
   let read = $state(0);
@@ -73,14 +83,35 @@
     return () => (going = false);
   });
 
+  /** Decides by a few layers with how much detail all are drawn. */
+  async function chooseDetail(shown: Set<string>): Promise<Detail> {
+    const count = session.heights.tops.length;
+    const layers = await Promise.all(spread(count, SAMPLES).map((n) => session.layerPaths(n)));
+    const samples = layers.map((paths) =>
+      piecesOf(
+        paths,
+        (role) => shown.has(roles[role]!),
+        (role) => shown.has(roles[role]!) && OUTERMOST.has(roles[role]!),
+      ),
+    );
+    return detailFor(samples, count, drawsInSoftware());
+  }
+
   async function readAll(shown: Set<string>, going: () => boolean) {
     const heights = session.heights;
     const count = heights.tops.length;
+    const chosen = await chooseDetail(shown);
     const made = new LineStack();
+    const firsts = Array.from(
+      { length: Math.ceil(count / chosen.stride) },
+      (_, i) => i * chosen.stride + 1,
+    );
+    const last = (first: number) => Math.min(first + chosen.stride - 1, count);
     const asked: Promise<LayerPaths>[] = [];
-    for (let n = 1, next = 1; n <= count; n++) {
-      while (next <= count && asked.length < AHEAD) {
-        const promise = session.layerPaths(next++);
+    for (let i = 0, next = 0; i < firsts.length; i++) {
+      while (next < firsts.length && asked.length < AHEAD) {
+        const first = firsts[next++]!;
+        const promise = session.layerPaths(Math.floor((first + last(first)) / 2));
         promise.catch(() => undefined);
         asked.push(promise);
       }
@@ -88,11 +119,14 @@
       if (!going()) {
         return;
       }
-      made.add(paths, layerBottom(heights, n), layerTop(heights, n), (role) =>
-        shown.has(roles[role]!),
-      );
+      const n = firsts[i]!;
+      made.add(paths, layerBottom(heights, n), layerTop(heights, last(n)), (role) => {
+        const name = roles[role]!;
+        return shown.has(name) && (!chosen.outermost || OUTERMOST.has(name));
+      });
       read = n;
     }
+    detail = chosen;
     stack = made;
     read = 0;
   }
@@ -102,8 +136,9 @@
     const n = session.layer;
     const heights = session.heights;
     const hidden = [...look.hidden];
+    const first = stacked * detail.stride + 1;
     if (session.result && session.resultRevision) {
-      const numbers = Array.from({ length: Math.min(n, DEPTH + 1) }, (_, i) => n - i).reverse();
+      const numbers = Array.from({ length: n - first + 1 }, (_, i) => first + i);
       void Promise.all(untrack(() => numbers.map((number) => session.layerPaths(number)))).then(
         (layers) => {
           if (going) {
@@ -153,7 +188,7 @@
   $effect(limit);
 
   function limit() {
-    blocks.limit(stack?.upTo(session.layer - 1 - DEPTH) ?? 0);
+    blocks.limit(stack?.upTo(stacked) ?? 0);
     if (level) {
       const { paths, stack: lines } = level;
       const until = look.until ?? paths.strokes;
@@ -179,7 +214,7 @@
   <SheetLegend
     colourBy={look.colourBy}
     {range}
-    where="in all layers"
+    where={detail.stride > 1 ? `in one of ${detail.stride} layers` : 'in all layers'}
     roles={rolesShown}
     hidden={look.hidden}
   />

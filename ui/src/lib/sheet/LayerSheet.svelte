@@ -9,6 +9,7 @@
   import { isTyping } from '../shell/keys';
   import ColourChoice from './ColourChoice.svelte';
   import { drawLayer, type View } from './draw';
+  import { FaintLayer } from './faintLayer';
   import { isMeasure, MEASURES, rangeOf } from './measure';
   import { drawBed, drawHead, drawOutline, drawRuler, drawSpot, drawStops } from './overlays';
   import HaltList from './HaltList.svelte';
@@ -27,6 +28,7 @@
 
   let { session }: Props = $props();
 
+  const faint = new FaintLayer();
   let canvas: HTMLCanvasElement;
   let width = $state(0);
   let height = $state(0);
@@ -169,9 +171,7 @@
       hiddenRoles: look.hidden,
     };
     if (below) {
-      ctx.globalAlpha = 0.13;
-      drawLayer(ctx, below, { ...drawing, travels: false });
-      ctx.globalAlpha = 1;
+      faint.draw(ctx, below, { width, height, ratio }, drawing);
     }
     if (paths) {
       drawLayer(ctx, paths, playing ? { ...drawing, until } : drawing);

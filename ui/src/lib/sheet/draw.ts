@@ -5,6 +5,9 @@ import { colourIn, isMeasure, MEASURES, rangeOf, type MeasureName } from './meas
 /** Lines of a colour lighter than this are edged, so that they stand out from the paper. */
 const PALE = 0.55;
 
+/** Thinner lines are drawn with plain ends, pixels. */
+const THIN_PX = 2.5;
+
 /** Where on the canvas the bed lies: a place in mm times scale plus shift, Y turned over. */
 export interface View {
   readonly scale: number;
@@ -30,10 +33,12 @@ export interface Drawing {
 export function drawLayer(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: Drawing): void {
   ctx.save();
   ctx.transform(d.view.scale, 0, 0, -d.view.scale, d.view.shiftX, d.view.shiftY);
-  ctx.lineCap = 'round';
-  ctx.lineJoin = 'round';
   for (const [key, path] of groups(paths, d)) {
     const [role, colour, width] = key.split('|') as [string, string, string];
+    // Round ends of thin lines cannot be seen, and take long to draw.
+    const isThin = Number(width) * d.view.scale < THIN_PX;
+    ctx.lineCap = isThin ? 'butt' : 'round';
+    ctx.lineJoin = isThin ? 'bevel' : 'round';
     ctx.strokeStyle = colour;
     ctx.setLineDash(d.colourBy === 'role' ? (ROLE_STYLE[role]?.dash ?? []) : []);
     // A hairline of the paper stays visible between neighbouring lines.

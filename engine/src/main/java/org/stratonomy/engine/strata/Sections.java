@@ -5,6 +5,7 @@ import java.util.List;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.Plane;
 
 /**
@@ -152,18 +153,19 @@ public final class Sections {
   }
 
   private static Area islands(Area area, Area below) {
+    Clipper ground = new Clipper(below);
     List<Area> islands =
         area.parts().stream()
-            .filter(part -> part.areaMm2() >= LEAST_ISLAND_MM2 && !meet(part, below))
+            .filter(part -> part.areaMm2() >= LEAST_ISLAND_MM2 && !meet(part, below, ground))
             .toList();
     return islands.isEmpty() ? Area.EMPTY : Plane.union(islands);
   }
 
   /** Two areas meet; mostly a corner of the one lies within the other. */
-  private static boolean meet(Area part, Area below) {
+  private static boolean meet(Area part, Area below, Clipper ground) {
     for (int i = 0; i < Math.min(LOOKS, part.pointCount()); i++) {
       int at = i * part.pointCount() / LOOKS;
-      if (below.contains(part.x(at) / Area.UNITS_PER_MM, part.y(at) / Area.UNITS_PER_MM)) {
+      if (ground.contains(part.x(at) * Area.UNIT_MM, part.y(at) * Area.UNIT_MM)) {
         return true;
       }
     }
