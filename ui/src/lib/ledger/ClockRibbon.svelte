@@ -22,6 +22,10 @@
 
   const passes = $derived(session.result?.passes ?? []);
   const bands = $derived(spans(passes, total));
+  /** Where pieces begin that are printed one at a time. */
+  const pieceStarts = $derived(
+    passes.filter(({ piece }, i) => piece !== '' && piece !== passes[i - 1]?.piece),
+  );
   /** Says which piece something is of, where they are printed one at a time. */
   const of = (piece: string) => (piece ? ` of ${pieceName(session.document, piece)}` : '');
   const ticks = $derived.by(() => {
@@ -81,6 +85,11 @@
         {/each}
       {/each}
     </g>
+    {#each pieceStarts as pass (pass.start)}
+      <text class="piece" x={x(pass.start) + 4} y="19"
+        >{pieceName(session.document, pass.piece)}</text
+      >
+    {/each}
     {#each session.result?.ledger.halts ?? [] as halt, i (i)}
       <line class="halt" x1={x(halt.atSeconds)} x2={x(halt.atSeconds)} y1="3" y2="28">
         <title
@@ -126,6 +135,15 @@
 
   svg {
     display: block;
+  }
+
+  .piece {
+    font-size: 11px;
+    fill: var(--ink);
+    paint-order: stroke;
+    stroke: var(--sheet);
+    stroke-width: 3px;
+    pointer-events: none;
   }
 
   .start {

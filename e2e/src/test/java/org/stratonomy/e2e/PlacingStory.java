@@ -8,8 +8,6 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -24,17 +22,6 @@ class PlacingStory extends Story {
     drop(block(height));
     exactButton("block").click();
     assertThat(named("Name of the piece")).hasValue("block");
-  }
-
-  /** Two blocks on the same spot: pieces of their own, by what their boxes say. */
-  private void dropPair() throws IOException {
-    Path low = Files.copy(block(4), directory.resolve("low.stl"));
-    Path high = Files.copy(block(8), directory.resolve("high.stl"));
-    page.locator("input[type=file]").setInputFiles(new Path[] {low, high});
-    assertThat(page.getByText("Each stands on the same spot")).isVisible();
-    button("A piece for each file").click();
-    assertThat(named("Name of the plan")).isVisible();
-    computed();
   }
 
   @Test

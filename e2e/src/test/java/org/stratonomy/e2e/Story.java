@@ -174,6 +174,17 @@ abstract class Story {
     return tools;
   }
 
+  /** Two blocks on the same spot: pieces of their own, by what their boxes say. */
+  void dropPair() throws IOException {
+    Path low = Files.copy(block(4), directory.resolve("low.stl"));
+    Path high = Files.copy(block(8), directory.resolve("high.stl"));
+    page.locator("input[type=file]").setInputFiles(new Path[] {low, high});
+    assertThat(page.getByText("Each stands on the same spot")).isVisible();
+    button("A piece for each file").click();
+    assertThat(named("Name of the plan")).isVisible();
+    computed();
+  }
+
   /** A block 24 × 20 mm. */
   Path block(double height) throws IOException {
     TriangleSoup soup = new TriangleSoup(12);

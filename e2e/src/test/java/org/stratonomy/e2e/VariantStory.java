@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import java.io.IOException;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -76,5 +77,32 @@ class VariantStory extends Story {
     assertThat(row(numbers, "time").locator("td").last()).containsText("−");
     assertThat(page.getByLabel("What the plans say differently")).containsText("Layer height");
     assertThat(named("The other variant")).containsText("shortest time");
+  }
+
+  @Test
+  void piecesArePrintedOneAtATime() throws IOException {
+    dropPair();
+    button("Arrange").click();
+    assertThat(button("0 findings")).isVisible();
+    openVariants();
+    exactButton("One piece at a time").click();
+    assertThat(page.getByLabel("What the plans say differently"))
+        .containsText("Pieces are printed");
+    button("Back to the plan").click();
+    openVariants();
+    exactButton("one piece at a time").click();
+    computed();
+    Locator ribbon = page.getByLabel("Clock ribbon: the print over time");
+    assertThat(ribbon.locator("text.piece")).hasText(new String[] {"low", "high"});
+    assertThat(page.getByLabel("Rule sheet")).containsText("one at a time");
+    List<Double> heights =
+        export().stream()
+            .filter(line -> line.startsWith("; layer "))
+            .map(line -> Double.parseDouble(line.substring(line.indexOf("z ") + 2)))
+            .toList();
+    List<Double> again = heights.stream().skip(20).toList();
+    org.assertj.core.api.Assertions.assertThat(heights.get(19)).isEqualTo(4);
+    org.assertj.core.api.Assertions.assertThat(again.getFirst()).isEqualTo(0.2);
+    org.assertj.core.api.Assertions.assertThat(again).isSorted().hasSize(40);
   }
 }
