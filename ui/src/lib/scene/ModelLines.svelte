@@ -5,7 +5,9 @@
   import { layerBottom, layerTop } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import type { Range } from '../sheet/measure';
+  import Probe from '../sheet/Probe.svelte';
   import SheetLegend from '../sheet/SheetLegend.svelte';
+  import { strokeAt } from '../sheet/strokes';
   import { drawsInSoftware } from './graphics';
   import { LineBlocks } from './lineBlocks';
   import { detailFor, piecesOf, spread, type Detail } from './lineDetail';
@@ -71,6 +73,44 @@
       into.setSolid(true);
       blocks.dispose();
       levelBlocks.dispose();
+    };
+  });
+
+  /** The place in the plane of the layer at the level that the pointer is over, and what is there. */
+  let place: { x: number; y: number } | undefined = $state.raw(undefined);
+  const hit = $derived.by(() => {
+    if (!place || !level) {
+      return undefined;
+    }
+    const { x, y } = place;
+    return { x, y, paths: level.paths, stroke: strokeAt(level.paths, x, y, look.until) };
+  });
+
+  $effect(() => {
+    const element = scene.element;
+    const over = (event: PointerEvent) => {
+      const box = element.getBoundingClientRect();
+      const [x, y] = [
+        (event.clientX - box.left) / box.width,
+        (event.clientY - box.top) / box.height,
+      ];
+      const z = layerTop(session.heights, session.layer);
+      place = event.buttons ? undefined : scene.onPlane(2 * x - 1, 1 - 2 * y, z);
+    };
+    const leave = () => (place = undefined);
+    const sample = () => {
+      if (hit?.stroke) {
+        const setting = session.sampled?.setting ?? 'filament';
+        session.sampled = { x: hit.x, y: hit.y, setting };
+      }
+    };
+    element.addEventListener('pointermove', over);
+    element.addEventListener('pointerleave', leave);
+    element.addEventListener('dblclick', sample);
+    return () => {
+      element.removeEventListener('pointermove', over);
+      element.removeEventListener('pointerleave', leave);
+      element.removeEventListener('dblclick', sample);
     };
   });
 
@@ -207,6 +247,9 @@
   });
 </script>
 
+{#if hit?.stroke}
+  <Probe {session} paths={hit.paths} {hit} hint="double click: sample" raised={read > 0} />
+{/if}
 {#if read > 0}
   <p class="reading" role="status">Reading lines: layer {read} of {session.heights.tops.length}</p>
 {/if}

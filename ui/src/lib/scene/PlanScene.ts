@@ -287,6 +287,24 @@ export class PlanScene {
     };
   }
 
+  /**
+   * Where the plane at a height is seen, mm; nowhere if one looks along it.
+   *
+   * @param x from -1 at the left to 1 at the right
+   * @param y from -1 at the bottom to 1 at the top
+   */
+  onPlane(x: number, y: number, z: number): { x: number; y: number } | undefined {
+    this.camera.updateMatrixWorld();
+    this.raycaster.setFromCamera(new THREE.Vector2(x, y), this.camera);
+    const plane = new THREE.Plane(new THREE.Vector3(0, 0, 1), -z);
+    return this.raycaster.ray.intersectPlane(plane, new THREE.Vector3()) ?? undefined;
+  }
+
+  /** What is drawn on. */
+  get element(): HTMLCanvasElement {
+    return this.renderer.domElement;
+  }
+
   /** From the coordinates of the model of a body to the machine's. */
   matrixOf(pick: Pick): THREE.Matrix4 {
     return this.shownBody(pick.piece, pick.body)!.matrix;

@@ -327,7 +327,14 @@
     {/if}
   {/if}
   {#if hit}
-    <Probe {session} paths={hit.paths} {hit} onTower={tower.isOn(hit.x, hit.y)} raised={playing} />
+    {@const drawTower = tower.isOn(hit.x, hit.y) ? 'draw the tower where you want it · ' : ''}
+    <Probe
+      {session}
+      paths={hit.paths}
+      {hit}
+      hint="{drawTower}double click or s: sample"
+      raised={playing}
+    />
   {/if}
 </div>
 

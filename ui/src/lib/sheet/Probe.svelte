@@ -9,12 +9,13 @@
     paths: LayerPaths;
     /** A place in the layer, mm, and the stroke that covers it. */
     hit: { x: number; y: number; stroke?: StrokeHit };
-    onTower: boolean;
+    /** What can be done here. */
+    hint: string;
     /** Whether something stands below. */
     raised: boolean;
   }
 
-  let { session, paths, hit, onTower, raised }: Props = $props();
+  let { session, paths, hit, hint, raised }: Props = $props();
 </script>
 
 <div class="probe" class:raised>
@@ -39,9 +40,7 @@
       )}</span
     >
   {/if}
-  <span class="soft"
-    >{onTower ? 'draw the tower where you want it · ' : ''}double click or s: sample</span
-  >
+  <span class="soft">{hint}</span>
 </div>
 
 <style>

@@ -114,7 +114,7 @@ it('tells all about the line under the pointer', () => {
     session,
     paths: PATHS,
     hit: { x: 4, y: 1, stroke: { stroke: 1, lengthMm: 10 } },
-    onTower: false,
+    hint: 'double click or s: sample',
     raised: false,
   });
   expect(screen.getByText(/X 4.0 Y 1.0 mm/)).toBeVisible();

@@ -17,6 +17,8 @@ import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
@@ -73,7 +75,17 @@ class RememberedResultsTest {
     if (setting == Setting.ADMIXTURE) {
       return twoColours(set).withMachine("blend");
     }
+    if (setting == Setting.PIECE_ORDER) {
+      return twoPieces(set);
+    }
     return ofPurging.contains(setting) ? threeColours(set) : twoColours(set);
+  }
+
+  private static Plan twoPieces(Map<Setting, Value> set) {
+    Plan plan = twoColours(set);
+    Piece left = plan.pieces().getFirst().withPlacement(Placement.at(60, 105));
+    Piece right = new Piece("other", "Other", left.bodies(), Placement.at(190, 105), List.of());
+    return plan.withPieces(List.of(left, right));
   }
 
   private static Plan twoColours(Map<Setting, Value> set) {
