@@ -124,7 +124,7 @@ it('shows what has nothing below, where there is any', async () => {
   session.result = { ...session.result!, pieces: [{ ...piece, hanging }] };
   session.goTo(7);
   await vi.waitFor(() => expect(screen.getByTestId('overhang-here')).toHaveTextContent('12'));
-  expect(screen.getByText(/\/30 mm²/)).toBeInTheDocument();
+  expect(screen.getByText(/the track ends at 30 mm²/)).toBeInTheDocument();
 });
 
 it('marks the least time of a layer', async () => {

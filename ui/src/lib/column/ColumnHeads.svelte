@@ -85,11 +85,14 @@
   {#if overhang}
     <text x={x.overhang} y="14">overhang</text>
     <text x={x.overhang} y="27">
-      <tspan class="here" data-testid="overhang-here">{areaText(overhang.here)}</tspan>/{areaText(
-        overhang.most,
-      )}
+      <tspan class="here" data-testid="overhang-here">{areaText(overhang.here)}</tspan>
       {unit}
-      <title>What has nothing below in the layer at the level, and the most of a layer</title>
+      <title
+        >What has nothing below in the layer at the level; the track ends at {areaText(
+          overhang.most,
+        )}
+        {unit}</title
+      >
     </text>
   {/if}
   {#if tracks.has('stops')}<text x={x.stops + 2} y="14">stops</text>{/if}

@@ -12,10 +12,10 @@ export const TRACKS = {
 
 /** Their widths, pixels. */
 export const WIDTHS = {
-  outline: 78,
+  outline: 74,
   filaments: 14,
   time: 46,
-  overhang: 42,
+  overhang: 32,
   stops: 30,
   findings: 14,
 } as const;

@@ -99,7 +99,7 @@ class ProgramCommandTest {
     assertThat(slot.get("massG").asDouble())
         .isCloseTo(slot.get("volumeMm3").asDouble() * 1.24e-3, within(1e-9));
     assertThat(json.get("timeSeconds").asDouble()).isPositive();
-    assertThat(json.get("strata").get(0).get("stratum").asInt()).isEqualTo(1);
+    assertThat(json.get("shares").get(0).get("stratum").asInt()).isEqualTo(1);
   }
 
   @Test
@@ -187,7 +187,7 @@ class ProgramCommandTest {
     assertThat(program).contains("; layers: 41,").doesNotContain("M600");
     JsonNode json = JsonMapper.shared().readTree(run.printed);
     assertThat(json.get("timeSeconds").asDouble()).isPositive();
-    assertThat(json.get("strata").get(0).get("stratum").asInt()).isEqualTo(1);
+    assertThat(json.get("shares").get(0).get("stratum").asInt()).isEqualTo(1);
     assertThat(json.get("findings").isArray()).isTrue();
   }
 
