@@ -210,7 +210,7 @@
             {strandGrams(ledger.startMm, session.filament(first)).toFixed(1)} g.
           {/if}
           “needed” counts until that filament is changed again. Times hold if each stop takes as long
-          as planned; heating up is not counted.
+          as planned; the clock starts with bed and nozzle cold.
         </p>
       {/if}
     </article>

@@ -62,7 +62,7 @@
   const beside = $derived((Object.keys(WIDTHS) as Track[]).reduce((sum, t) => sum + took(t), 0));
   const overhang = $derived(unfounded(pieces, heights));
   const mostOverhang = $derived(Math.max(0, ...overhang.map((layer) => layer.all)));
-  const strataWidth = $derived(Math.max(40, width - SCALE - 2 * GAP - planWidth - beside - 2));
+  const strataWidth = $derived(Math.max(28, width - SCALE - 2 * GAP - planWidth - beside - 2));
   const pieceWidth = $derived(strataWidth / Math.max(1, pieces.length));
   const x = $derived.by(() => {
     const outline = SCALE + GAP;

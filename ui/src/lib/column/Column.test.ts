@@ -94,7 +94,7 @@ it('leaves tracks out and keeps that in the browser', async () => {
   await fireEvent.click(screen.getByRole('button', { name: 'Tracks' }));
   await fireEvent.click(await screen.findByRole('checkbox', { name: 'Time of each layer' }));
   expect(screen.queryByTestId('seconds-here')).toBeNull();
-  expect(localStorage.getItem('column tracks left out')).toBe('time');
+  expect(localStorage.getItem('column tracks left out')).toBe('overhang,time');
   await fireEvent.click(screen.getByRole('checkbox', { name: 'Time of each layer' }));
   expect(screen.getByTestId('seconds-here')).toBeVisible();
 });
@@ -118,6 +118,10 @@ it('shows where findings are, and goes there', async () => {
 });
 
 it('shows what has nothing below, where there is any', async () => {
+  await fireEvent.click(screen.getByRole('button', { name: 'Tracks' }));
+  await fireEvent.click(
+    await screen.findByRole('checkbox', { name: 'Overhang and starts in mid-air' }),
+  );
   expect(screen.queryByTestId('overhang-here')).toBeNull();
   const piece = session.result!.pieces[0]!;
   const hanging = piece.hanging.map((_, i) => (i === 4 ? 30 : i === 6 ? 12 : 0));

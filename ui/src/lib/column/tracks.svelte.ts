@@ -22,6 +22,9 @@ export const WIDTHS = {
 
 export type Track = keyof typeof TRACKS;
 
+/** Left out until they are asked for: they take room from the strata. */
+const ON_DEMAND = 'overhang';
+
 /** Which tracks the column shows; kept in the browser. */
 export class Tracks {
   private left: Track[] = $state.raw(read());
@@ -39,7 +42,7 @@ export class Tracks {
 }
 
 function read(): Track[] {
-  return (localStorage.getItem(STORED) ?? '')
+  return (localStorage.getItem(STORED) ?? ON_DEMAND)
     .split(',')
     .filter((name): name is Track => name in TRACKS);
 }

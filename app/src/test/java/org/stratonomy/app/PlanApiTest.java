@@ -306,7 +306,7 @@ class PlanApiTest extends ApiTest {
             .lines()
             .skip(1)
             .map(line -> line.split(",", -1))
-            .filter(row -> !row[0].equals("filament") && !row[0].equals("stratum"))
+            .filter(row -> !row[0].equals("filament") && !row[0].equals("share"))
             .mapToDouble(row -> Double.parseDouble(row[3]))
             .sum();
     assertThat(sum).isCloseTo(seconds, within(1e-6));
