@@ -286,7 +286,11 @@
       {/if}
       <span class="tools">
         <ColourChoice {look} label="Colour the lines by" />
-        <button class="tool" aria-pressed={travels} onclick={() => (travels = !travels)}
+        <button
+          class="tool"
+          aria-pressed={travels}
+          onclick={() => (travels = !travels)}
+          title="Ways between lines, dashed with the strand drawn back, and the seams of outer walls"
           >Travel</button
         >
         <button

@@ -134,3 +134,34 @@ it('knows where the head comes from and goes to at a stop', () => {
   });
   expect(waitingAt(park, 0, here, undefined).from).toBeUndefined();
 });
+
+it('marks the seams of outer walls with the ways', () => {
+  const paths = {
+    ...readLayer(layer()),
+    strokes: 2,
+    starts: new Uint32Array([0, 4, 6]),
+    xy: new Float32Array([7, 3, 9, 3, 9, 5, 7, 3, 0, 0, 10, 0]),
+    role: new Uint8Array([0, 0]),
+  };
+  const dots: number[][] = [];
+  const paper = Object.assign(new Paper(), {
+    beginPath() {},
+    moveTo() {},
+    lineTo() {},
+    fill() {},
+    stroke() {},
+    arc: (x: number, y: number) => dots.push([x, y]),
+  });
+  const drawing = {
+    view: { scale: 1, shiftX: 0, shiftY: 0 },
+    roles: ['outer wall'],
+    colourBy: 'role',
+    slotColour: () => '#112233',
+    travelColour: '#0a0a0a',
+    hiddenRoles: new Set<string>(),
+  } as const;
+  drawLayer(paper as never, paths, { ...drawing, travels: true });
+  expect(dots).toEqual([[7, 3]]);
+  drawLayer(paper as never, paths, { ...drawing, travels: false });
+  expect(dots).toHaveLength(1);
+});

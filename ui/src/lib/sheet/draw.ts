@@ -1,5 +1,6 @@
 import type { LayerPaths } from '../api/layer';
 import { darker, luminance, ROLE_STYLE } from '../model/colours';
+import { isClosed, startOf } from './strokes';
 import { colourIn, isMeasure, MEASURES, rangeOf, type MeasureName } from './measure';
 
 /** Lines of a colour lighter than this are edged, so that they stand out from the paper. */
@@ -7,6 +8,9 @@ const PALE = 0.55;
 
 /** Thinner lines are drawn with plain ends, pixels. */
 const THIN_PX = 2.5;
+
+/** Radius of the dot at a seam, pixels. */
+const SEAM_PX = 2.6;
 
 /** Where on the canvas the bed lies: a place in mm times scale plus shift, Y turned over. */
 export interface View {
@@ -57,6 +61,7 @@ export function drawLayer(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: D
   ctx.setLineDash([]);
   if (d.travels) {
     drawTravels(ctx, paths, d);
+    drawSeams(ctx, paths, d);
   }
   ctx.restore();
 }
@@ -161,6 +166,21 @@ function drawTravels(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: Drawin
     ctx.stroke();
   }
   ctx.setLineDash([]);
+}
+
+/** Seams: where closed outer walls begin and end. */
+function drawSeams(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: Drawing): void {
+  const radius = SEAM_PX / d.view.scale;
+  ctx.fillStyle = d.travelColour;
+  ctx.beginPath();
+  for (let i = 0; i < shownStrokes(paths, d); i++) {
+    if (d.roles[paths.role[i]!] === 'outer wall' && isClosed(paths, i)) {
+      const { x, y } = startOf(paths, i);
+      ctx.moveTo(x + radius, y);
+      ctx.arc(x, y, radius, 0, 2 * Math.PI);
+    }
+  }
+  ctx.fill();
 }
 
 function traceTravel(ctx: CanvasRenderingContext2D, paths: LayerPaths, stroke: number): void {

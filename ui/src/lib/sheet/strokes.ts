@@ -12,6 +12,12 @@ export function endOf(paths: LayerPaths, stroke: number): { x: number; y: number
   return { x: paths.xy[2 * point]!, y: paths.xy[2 * point + 1]! };
 }
 
+/** Whether a stroke ends where it starts. */
+export function isClosed(paths: LayerPaths, stroke: number): boolean {
+  const [a, b] = [startOf(paths, stroke), endOf(paths, stroke)];
+  return a.x === b.x && a.y === b.y;
+}
+
 /** How much of what was printed before is seen in a stroke where it begins, 0 to 1. */
 export function bleedOf(paths: LayerPaths, stroke: number): number {
   const run = paths.bleed.stroke.indexOf(stroke);

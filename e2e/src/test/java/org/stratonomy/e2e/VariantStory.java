@@ -88,7 +88,7 @@ class VariantStory extends Story {
     exactButton("One piece at a time").click();
     assertThat(page.getByLabel("What the plans say differently"))
         .containsText("Pieces are printed");
-    button("Back to the plan").click();
+    page.getByText("Back to the plan").click();
     openVariants();
     exactButton("one piece at a time").click();
     computed();
