@@ -69,7 +69,7 @@ class Paper {
   }
 }
 
-function drawn(colourBy: ColourBy, until?: number): string[] {
+function stubPaths(): void {
   vi.stubGlobal(
     'Path2D',
     class {
@@ -82,6 +82,10 @@ function drawn(colourBy: ColourBy, until?: number): string[] {
       }
     },
   );
+}
+
+function drawn(colourBy: ColourBy, until?: number): string[] {
+  stubPaths();
   const paper = new Paper();
   drawLayer(paper as unknown as CanvasRenderingContext2D, readLayer(layer()), {
     view: { scale: 1, shiftX: 0, shiftY: 0 },
@@ -143,6 +147,7 @@ it('marks the seams of outer walls with the ways', () => {
     xy: new Float32Array([7, 3, 9, 3, 9, 5, 7, 3, 0, 0, 10, 0]),
     role: new Uint8Array([0, 0]),
   };
+  stubPaths();
   const dots: number[][] = [];
   const paper = Object.assign(new Paper(), {
     beginPath() {},
