@@ -3,6 +3,7 @@ package org.stratonomy.engine.merge;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedSet;
@@ -45,6 +46,10 @@ public final class Scheduler {
   private final List<PlanLayer> passes;
 
   private final boolean pieceByPiece;
+
+  /** Layers that are printed one over the other, by {@link #runOf}. */
+  private final Map<Integer, List<PlanLayer>> runs;
+
   private final List<Sections> sections;
   private final List<PieceLines> lines;
   private final Memo memo;
@@ -81,6 +86,7 @@ public final class Scheduler {
         placed.size() > 1
             && planSettings.choice(Setting.PIECE_ORDER).equals(PieceOrder.ONE_AT_A_TIME);
     this.passes = pieceByPiece ? stack.pieceByPiece(order(placed).pieces()) : stack.layers();
+    this.runs = passes.stream().collect(Collectors.groupingBy(this::runOf));
     this.travel = TravelSettings.of(planSettings);
     this.timer = new LayerTimer(resolver.machine(), travel, planSettings);
     this.settings = new LayerSettings(resolver, stack, lines);
@@ -379,8 +385,7 @@ public final class Scheduler {
    */
   private boolean isAt(Stop stop, PlanLayer layer) {
     double height = stop.heightMm();
-    List<PlanLayer> others =
-        pieceByPiece ? passes.stream().filter(pass -> isSame(pass, layer)).toList() : passes;
+    List<PlanLayer> others = runs.get(runOf(layer));
     if (height >= others.getLast().top()) {
       return false;
     }
@@ -390,11 +395,10 @@ public final class Scheduler {
         .noneMatch(other -> Math.abs(height - other.bottom()) < distance);
   }
 
-  /** Whether two layers are of one piece, or both of the raft. */
-  private static boolean isSame(PlanLayer a, PlanLayer b) {
-    return a.parts().stream()
-        .map(Part::piece)
-        .toList()
-        .equals(b.parts().stream().map(Part::piece).toList());
+  /** Which layers a layer is printed with: those of its piece, or all if pieces are together. */
+  private int runOf(PlanLayer layer) {
+    return pieceByPiece && !layer.parts().isEmpty()
+        ? layer.parts().getFirst().piece()
+        : Origin.NO_PIECE;
   }
 }
