@@ -94,7 +94,7 @@ class VariantStory extends Story {
     computed();
     Locator ribbon = page.getByLabel("Clock ribbon: the print over time");
     assertThat(ribbon.locator("text.piece")).hasText(new String[] {"low", "high"});
-    assertThat(page.getByLabel("Rule sheet")).containsText("one at a time");
+    assertThat(page.getByLabel("Rule sheet")).containsText("Pieces are printed");
     List<Double> heights =
         export().stream()
             .filter(line -> line.startsWith("; layer "))
