@@ -34,7 +34,7 @@ export interface LayerPaths {
   readonly role: Uint8Array;
   /** Filament slot, from 1. */
   readonly slot: Uint8Array;
-  /** 1 if the strand is drawn back on the way to the stroke. */
+  /** 1 if the strand is drawn back on the way to the stroke, 2 if the head comes from elsewhere. */
   readonly retracted: Uint8Array;
 }
 

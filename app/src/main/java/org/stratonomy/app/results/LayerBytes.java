@@ -15,6 +15,9 @@ import org.stratonomy.engine.plane.Path;
  * arrays one after the other so that a browser can use them where they lie.
  */
 final class LayerBytes {
+  /** The head comes from another layer, because pieces are printed one at a time. */
+  private static final byte FROM_ELSEWHERE = 2;
+
   private LayerBytes() {}
 
   /**
@@ -24,8 +27,16 @@ final class LayerBytes {
    */
   record Pass(LayerSchedule layer, List<Bleed.Run> bleed) {}
 
-  /** A stroke as it is printed, and the way to it. */
-  private record Laid(Stroke stroke, Travel travel, double speed) {}
+  /**
+   * A stroke as it is printed, and the way to it.
+   *
+   * @param begins whether it is the first of its pass: there is no way to it within the layer
+   */
+  private record Laid(Stroke stroke, Travel travel, double speed, boolean begins) {
+    byte way() {
+      return begins ? FROM_ELSEWHERE : (byte) (travel.retracted() ? 1 : 0);
+    }
+  }
 
   /** All of a layer: its passes one after the other. */
   static byte[] of(List<Pass> passes) {
@@ -39,7 +50,7 @@ final class LayerBytes {
       for (int i = 0; i < pass.layer.strokes().size(); i++) {
         Stroke stroke = pass.layer.strokes().get(i);
         Travel travel = pass.layer.order().travels().get(i);
-        all.add(new Laid(stroke, travel, pass.layer.speed(stroke)));
+        all.add(new Laid(stroke, travel, pass.layer.speed(stroke), i == 0 && !all.isEmpty()));
       }
     }
     return bytes(all, bleed);
@@ -99,7 +110,7 @@ final class LayerBytes {
     bleed.forEach(run -> bytes.putInt(run.colour()));
     strokes.forEach(stroke -> bytes.put((byte) stroke.role().ordinal()));
     strokes.forEach(stroke -> bytes.put((byte) stroke.slot()));
-    travels.forEach(travel -> bytes.put((byte) (travel.retracted() ? 1 : 0)));
+    all.forEach(laid -> bytes.put(laid.way()));
     return bytes.array();
   }
 
