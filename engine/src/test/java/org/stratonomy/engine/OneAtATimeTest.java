@@ -157,7 +157,7 @@ class OneAtATimeTest {
 
   private static PieceOrder order(Bounds... boxes) {
     Resolver resolver = new Resolver(Shapes.plan(List.of()), ShelfReader.standard());
-    return PieceOrder.of(List.of(boxes), resolver.plan(), resolver.machine());
+    return PieceOrder.of(List.of(boxes), 0, resolver.machine());
   }
 
   private static Bounds box(double x, double y, double height) {
@@ -228,5 +228,21 @@ class OneAtATimeTest {
         .contains(List.of("one piece at a time"));
     PlanResult single = Shapes.compute(Shapes.plan(List.of()), BAR);
     assertThat(Proposal.of(single, Aim.ONE_AT_A_TIME, plan -> Shapes.compute(plan, BAR))).isEmpty();
+  }
+
+  @Test
+  void aBrimOfOnePieceTakesRoomToo() {
+    Rule brim = new Rule(Where.ofPiece("right"), Map.of(Setting.BRIM_LINES, Value.of(20)));
+    assertThat(findings(Shapes.compute(pair(55, ONE), BAR), "one-at-a-time")).isEmpty();
+    assertThat(findings(Shapes.compute(pair(55, ONE, brim), BAR), "one-at-a-time")).hasSize(1);
+  }
+
+  @Test
+  void aRaisedPieceThatIsPrintedLaterIsSupported() {
+    Plan plan = pair(100, ONE, Shapes.everywhere(Map.of(Setting.SUPPORT, Value.of("everywhere"))));
+    Piece right = plan.pieces().get(1);
+    Placement raised = right.placement().withPosition(new Placement.Vector(160, 100, 3));
+    PlanResult result = Shapes.compute(plan.withPiece(right.withPlacement(raised)), BAR);
+    assertThat(findings(result, "floating")).isEmpty();
   }
 }

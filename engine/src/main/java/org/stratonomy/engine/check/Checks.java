@@ -16,6 +16,7 @@ import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.path.PieceLines;
+import org.stratonomy.engine.place.Reach;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.PieceEditor;
@@ -25,7 +26,6 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.strata.LayerStack;
@@ -296,7 +296,8 @@ public final class Checks {
 
   /** The nearest middle so that a size lies on the bed, with room for the skirt if there is any. */
   private double onto(double middle, double size, double bed) {
-    double room = size + 2 * skirtReach() <= bed ? skirtReach() : 0;
+    double reach = Reach.ofAll(plan, resolver);
+    double room = size + 2 * reach <= bed ? reach : 0;
     return Math.clamp(middle, size / 2 + room, bed - size / 2 - room);
   }
 
@@ -319,7 +320,7 @@ public final class Checks {
   private List<Finding> skirt() {
     Optional<Bounds> all =
         placed.stream().filter(p -> p.bottom() == 0).map(PlacedPiece::bounds).reduce(Bounds::with);
-    double reach = skirtReach() - ROUNDING_MM;
+    double reach = Reach.ofAll(plan, resolver) - ROUNDING_MM;
     if (reach <= 0 || all.isEmpty()) {
       return findings;
     }
@@ -348,33 +349,11 @@ public final class Checks {
     return findings;
   }
 
-  /** How far skirt and brim reach outwards of the pieces, mm. */
-  private double skirtReach() {
-    Settings settings = resolver.plan();
-    int lines = settings.count(Setting.SKIRT_LINES);
-    double width = settings.number(Setting.LINE_WIDTH);
-    double skirt = lines == 0 ? 0 : settings.number(Setting.SKIRT_DISTANCE) + lines * width;
-    boolean raft = settings.count(Setting.RAFT_LAYERS) > 0;
-    return (raft ? settings.number(Setting.RAFT_MARGIN) : brimReach()) + skirt;
-  }
-
-  /** How far the widest brim reaches outwards of its piece, mm. */
-  private double brimReach() {
-    double most = 0;
-    for (Piece piece : plan.pieces()) {
-      Settings settings = resolver.stratum(piece.id(), 1);
-      double reach = settings.count(Setting.BRIM_LINES) * settings.number(Setting.LINE_WIDTH);
-      boolean outside = !settings.choice(Setting.BRIM_SIDE).equals("inside");
-      most = outside ? Math.max(most, reach) : most;
-    }
-    return most;
-  }
-
   /** Whether support of a piece is printed below a height. */
   private boolean isSupported(Piece piece, double height) {
     int index = plan.pieces().indexOf(piece);
     return schedule.layers().stream()
-        .takeWhile(layer -> layer.layer().top() <= height)
+        .filter(layer -> layer.layer().top() <= height)
         .flatMap(layer -> layer.strokes().stream())
         .anyMatch(
             stroke ->

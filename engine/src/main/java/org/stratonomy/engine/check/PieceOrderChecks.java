@@ -8,6 +8,7 @@ import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.place.PieceOrder;
 import org.stratonomy.engine.place.PiecesApart;
+import org.stratonomy.engine.place.Reach;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
@@ -43,7 +44,10 @@ final class PieceOrderChecks {
 
   private List<Finding> findings() {
     List<Finding> findings = new ArrayList<>();
-    PieceOrder.of(placed.stream().map(PlacedPiece::bounds).toList(), resolver.plan(), machine)
+    PieceOrder.of(
+            placed.stream().map(PlacedPiece::bounds).toList(),
+            Reach.ofBrim(plan, resolver),
+            machine)
         .conflict()
         .ifPresent(conflict -> findings.add(inTheWay(conflict)));
     boolean purges = resolver.plan().choice(Setting.PURGE_INTO).contains("tower");

@@ -8,7 +8,6 @@ import java.util.TreeSet;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.mesh.Bounds;
-import org.stratonomy.engine.place.PiecesApart;
 import org.stratonomy.engine.place.Placer;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
@@ -72,7 +71,7 @@ final class TurnChecks {
       return Optional.empty();
     }
     Vector down = new Vector(up == 0 ? -1 : 0, up == 0 ? 0 : -1, 0);
-    Plan other = new Placer(plan, PiecesApart.meshes(List.of(piece))).layDown(piece.id(), down);
+    Plan other = new Placer(plan, PlacedPiece.meshes(List.of(piece))).layDown(piece.id(), down);
     return Optional.of(
         new Finding(
             "turn:" + piece.id(),

@@ -18,6 +18,7 @@ import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.place.PieceOrder;
+import org.stratonomy.engine.place.Reach;
 import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
@@ -98,7 +99,7 @@ public final class Scheduler {
 
   private PieceOrder order(List<PlacedPiece> placed) {
     List<Bounds> boxes = placed.stream().map(PlacedPiece::bounds).toList();
-    return PieceOrder.of(boxes, planSettings, resolver.machine());
+    return PieceOrder.of(boxes, Reach.ofBrim(plan, resolver), resolver.machine());
   }
 
   private record Ordered(Key key, LineOrder order, int slot) {}

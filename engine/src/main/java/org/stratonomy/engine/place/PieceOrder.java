@@ -7,7 +7,6 @@ import java.util.stream.IntStream;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
 
 /**
  * In which order pieces are printed one at a time, so that neither the head nor the beam that it
@@ -27,9 +26,9 @@ public record PieceOrder(List<Integer> pieces, Optional<Conflict> conflict) {
 
   /**
    * @param boxes around the pieces, in the plan's order
+   * @param brim how far a brim reaches outwards of them, mm
    */
-  public static PieceOrder of(List<Bounds> boxes, Settings plan, Machine machine) {
-    double brim = plan.number(Setting.BRIM_LINES) * plan.number(Setting.LINE_WIDTH);
+  public static PieceOrder of(List<Bounds> boxes, double brim, Machine machine) {
     List<Integer> left = new ArrayList<>(IntStream.range(0, boxes.size()).boxed().toList());
     List<Integer> order = new ArrayList<>();
     while (!left.isEmpty()) {

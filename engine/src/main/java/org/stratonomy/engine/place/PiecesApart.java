@@ -5,15 +5,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.stratonomy.engine.mesh.Bounds;
-import org.stratonomy.engine.mesh.MeshSource;
-import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.strata.PlacedPiece;
 
@@ -23,14 +19,16 @@ public final class PiecesApart {
 
   private final Plan plan;
   private final List<PlacedPiece> placed;
-  private final Settings settings;
   private final Machine machine;
+  private final double brim;
+  private final double around;
 
   private PiecesApart(Plan plan, List<PlacedPiece> placed, Resolver resolver) {
     this.plan = plan;
     this.placed = placed;
-    settings = resolver.plan();
     machine = resolver.machine();
+    brim = Reach.ofBrim(plan, resolver);
+    around = Reach.ofAll(plan, resolver);
   }
 
   /**
@@ -46,7 +44,7 @@ public final class PiecesApart {
 
   private Optional<Plan> arranged() {
     try {
-      Plan arranged = new Placer(plan, meshes(placed)).arrange(spacing(), machine);
+      Plan arranged = new Placer(plan, PlacedPiece.meshes(placed)).arrange(spacing(), machine);
       return Optional.of(arranged).filter(this::isClear);
     } catch (Problem noRoom) {
       return Optional.empty();
@@ -76,19 +74,8 @@ public final class PiecesApart {
     return Optional.of(row).filter(this::isClear);
   }
 
-  /** How far lines on the bed reach outwards of the pieces, mm. */
-  private double around() {
-    double width = settings.number(Setting.LINE_WIDTH);
-    double skirt = settings.number(Setting.SKIRT_LINES);
-    return brim() + (skirt == 0 ? 0 : settings.number(Setting.SKIRT_DISTANCE) + skirt * width);
-  }
-
-  private double brim() {
-    return settings.number(Setting.BRIM_LINES) * settings.number(Setting.LINE_WIDTH);
-  }
-
   private double spacing() {
-    return machine.headRadiusMm() + brim() + ROOM_MM;
+    return machine.headRadiusMm() + brim + ROOM_MM;
   }
 
   /** Whether pieces can be printed one at a time where a plan has them, all of them on the bed. */
@@ -99,22 +86,7 @@ public final class PiecesApart {
       Vector to = moved.pieces().get(i).placement().position();
       boxes.add(placed.get(i).bounds().movedBy(to.x() - from.x(), to.y() - from.y()));
     }
-    return boxes.stream().allMatch(box -> machine.hasOnBed(box, around()))
-        && PieceOrder.of(boxes, settings, machine).conflict().isEmpty();
-  }
-
-  /** The meshes of placed pieces. */
-  public static MeshSource meshes(List<PlacedPiece> placed) {
-    return reference -> {
-      for (PlacedPiece piece : placed) {
-        List<Body> bodies = piece.piece().bodies();
-        for (int b = 0; b < bodies.size(); b++) {
-          if (bodies.get(b).mesh().equals(reference)) {
-            return piece.meshes().get(b);
-          }
-        }
-      }
-      throw new IllegalArgumentException("no mesh of these pieces: " + reference);
-    };
+    return boxes.stream().allMatch(box -> machine.hasOnBed(box, around))
+        && PieceOrder.of(boxes, brim, machine).conflict().isEmpty();
   }
 }

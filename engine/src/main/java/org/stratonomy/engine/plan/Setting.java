@@ -726,7 +726,7 @@ public enum Setting {
   PIECE_ORDER(
       "pieceOrder",
       "Pieces are printed",
-      Group.MATERIAL,
+      Group.BED,
       Scope.PLAN,
       List.of("together", "one at a time"),
       "together",

@@ -255,4 +255,19 @@ public final class PlacedPiece implements Memo.Sized {
   public Key key() {
     return key;
   }
+
+  /** The meshes of all bodies of placed pieces, by what their plan calls them. */
+  public static MeshSource meshes(List<PlacedPiece> placed) {
+    return reference -> {
+      for (PlacedPiece piece : placed) {
+        List<Body> bodies = piece.piece().bodies();
+        for (int b = 0; b < bodies.size(); b++) {
+          if (bodies.get(b).mesh().equals(reference)) {
+            return piece.meshes().get(b);
+          }
+        }
+      }
+      throw new IllegalArgumentException("no mesh of these pieces: " + reference);
+    };
+  }
 }
