@@ -20,7 +20,7 @@ import org.stratonomy.engine.strata.PlacedPiece;
  *
  * @param placed one for each piece, in the plan's order
  * @param profiles one for each piece, in the plan's order
- * @param flaws one for each piece, in the plan's order
+ * @param flaws of each layer of each piece, in the plan's order
  * @param cells one for each piece, in the plan's order
  */
 public record PlanResult(
@@ -29,7 +29,7 @@ public record PlanResult(
     List<PlacedPiece> placed,
     LayerStack stack,
     List<HeightProfile> profiles,
-    List<LayerFlaws> flaws,
+    List<List<LayerFlaws>> flaws,
     List<Cells> cells,
     Schedule schedule,
     Ledger ledger,

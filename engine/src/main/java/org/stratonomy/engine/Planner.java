@@ -112,8 +112,16 @@ public final class Planner implements AutoCloseable {
     List<PieceLines> lines = stages.lines;
     forEach("toolpaths", parts, watch, part -> lines.get(part.piece).islands(layer(stack, part)));
     forEach("support", lines.size(), watch, p -> support(lines.get(p), stack.pieces().get(p)));
-    List<LayerFlaws> flaws = stack.pieces().stream().map(LayerFlaws::of).toList();
-    forEach("flaws", parts, watch, part -> measure(flaws.get(part.piece), stages, part));
+    List<List<LayerFlaws>> flaws =
+        stack.pieces().stream()
+            .<List<LayerFlaws>>map(
+                p -> new ArrayList<>(Collections.nCopies(p.layers().size(), null)))
+            .toList();
+    forEach(
+        "flaws",
+        parts,
+        watch,
+        part -> flaws.get(part.piece).set(part.index - 1, flaws(stages, part)));
     Schedule schedule =
         stages.scheduler.schedule(
             stages.skirt(),
@@ -147,9 +155,9 @@ public final class Planner implements AutoCloseable {
         found.stream().flatMap(List::stream).toList());
   }
 
-  private static void measure(LayerFlaws flaws, Stages stages, LayerPart part) {
+  private static LayerFlaws flaws(Stages stages, LayerPart part) {
     PieceLayer layer = layer(stages.stack, part);
-    flaws.measure(
+    return LayerFlaws.of(
         layer,
         stages.cells.get(part.piece).stratum(layer),
         stages.sections.get(part.piece),

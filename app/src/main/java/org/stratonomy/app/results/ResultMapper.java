@@ -37,6 +37,7 @@ import org.stratonomy.engine.merge.Tower;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.mesh.Shells;
+import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.FilamentChange;
 import org.stratonomy.engine.plan.Mix;
@@ -199,8 +200,8 @@ final class ResultMapper {
         stack.layers().isEmpty() ? placed.bottom() : stack.layers().getFirst().bottom(),
         stack.layers().stream().map(PieceLayer::top).toList(),
         boxed(result.profiles().get(p).areasMm2()),
-        boxed(result.flaws().get(p).hangingMm2()),
-        boxed(result.flaws().get(p).startingMm2()),
+        result.flaws().get(p).stream().map(LayerFlaws::hangingMm2).toList(),
+        result.flaws().get(p).stream().map(LayerFlaws::startingMm2).toList(),
         result.profiles().get(p).marks(),
         strata,
         meshes,

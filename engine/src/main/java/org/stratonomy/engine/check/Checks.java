@@ -74,7 +74,7 @@ public final class Checks {
       List<Inserts> inserts,
       List<Cells> cells,
       List<PieceLines> lines,
-      List<LayerFlaws> flaws,
+      List<List<LayerFlaws>> flaws,
       Schedule schedule) {}
 
   /** All checks of a plan; they do not depend on each other, so that several may run at once. */

@@ -48,7 +48,8 @@ final class StandingChecks {
     return findings;
   }
 
-  void run(Piece piece, PieceStack stack, Sections sections, PieceLines lines, LayerFlaws flaws) {
+  void run(
+      Piece piece, PieceStack stack, Sections sections, PieceLines lines, List<LayerFlaws> flaws) {
     islands(piece, stack.layers(), sections, lines);
     overhangs(piece, stack.layers(), flaws);
     if (stack.onBed() && !onRaft && !stack.layers().isEmpty()) {
@@ -95,13 +96,13 @@ final class StandingChecks {
     }
   }
 
-  private void overhangs(Piece piece, List<PieceLayer> layers, LayerFlaws flaws) {
+  private void overhangs(Piece piece, List<PieceLayer> layers, List<LayerFlaws> flaws) {
     List<PieceLayer> found = new ArrayList<>();
     double mm2 = 0;
     double degrees = 0;
     for (PieceLayer layer : layers) {
       Settings own = resolver.stratum(piece.id(), layer.stratum());
-      double hanging = flaws.hangingMm2()[layer.index() - 1];
+      double hanging = flaws.get(layer.index() - 1).hangingMm2();
       if (hanging > 0 && own.choice(Setting.SUPPORT).equals("none")) {
         found.add(layer);
         mm2 = Math.max(mm2, hanging);

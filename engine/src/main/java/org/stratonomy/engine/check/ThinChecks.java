@@ -32,12 +32,12 @@ final class ThinChecks {
     this.resolver = resolver;
   }
 
-  Optional<Finding> run(Piece piece, PieceStack stack, LayerFlaws flaws) {
+  Optional<Finding> run(Piece piece, PieceStack stack, List<LayerFlaws> flaws) {
     List<PieceLayer> found = new ArrayList<>();
     double most = 0;
     for (PieceLayer layer : stack.layers()) {
       double width = settings(piece, layer).number(Setting.LINE_WIDTH);
-      double lost = flaws.lostMm2()[layer.index() - 1];
+      double lost = flaws.get(layer.index() - 1).lostMm2();
       if (lost > LEAST_SQUARES * width * width) {
         found.add(layer);
         most = Math.max(most, lost);

@@ -3,7 +3,6 @@ package org.stratonomy.engine.merge;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedSet;
@@ -13,12 +12,9 @@ import java.util.stream.Collectors;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.merge.LayerBatches.Ground;
-import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.path.PieceLines;
-import org.stratonomy.engine.place.PieceOrder;
-import org.stratonomy.engine.place.Reach;
 import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
@@ -42,15 +38,7 @@ public final class Scheduler {
   private final Plan plan;
   private final Resolver resolver;
   private final LayerStack stack;
-
-  /** Layers in the order of the print. */
-  private final List<PlanLayer> passes;
-
-  private final boolean pieceByPiece;
-
-  /** Layers that are printed one over the other, by {@link #runOf}. */
-  private final Map<Integer, List<PlanLayer>> runs;
-
+  private final Passes passes;
   private final List<Sections> sections;
   private final List<PieceLines> lines;
   private final Memo memo;
@@ -83,11 +71,7 @@ public final class Scheduler {
     this.lines = lines;
     this.memo = memo;
     this.planSettings = resolver.plan();
-    this.pieceByPiece =
-        placed.size() > 1
-            && planSettings.choice(Setting.PIECE_ORDER).equals(PieceOrder.ONE_AT_A_TIME);
-    this.passes = pieceByPiece ? stack.pieceByPiece(order(placed).pieces()) : stack.layers();
-    this.runs = passes.stream().collect(Collectors.groupingBy(this::runOf));
+    this.passes = new Passes(plan, resolver, placed, stack);
     this.travel = TravelSettings.of(planSettings);
     this.timer = new LayerTimer(resolver.machine(), travel, planSettings);
     this.settings = new LayerSettings(resolver, stack, lines);
@@ -95,11 +79,6 @@ public final class Scheduler {
     this.sinks = new PurgeSinks(plan, resolver.machine(), lines, settings, volumes);
     this.batches = new LayerBatches(stack, lines, settings, sinks);
     this.towers = new TowerPlanner(plan, resolver, placed, stack, sinks);
-  }
-
-  private PieceOrder order(List<PlacedPiece> placed) {
-    List<Bounds> boxes = placed.stream().map(PlacedPiece::bounds).toList();
-    return PieceOrder.of(boxes, Reach.ofBrim(plan, resolver), resolver.machine());
   }
 
   private record Ordered(Key key, LineOrder order, int slot) {}
@@ -110,16 +89,18 @@ public final class Scheduler {
    * @param parallel runs a task for each layer, given their number and what to do for each index
    */
   public Schedule schedule(Skirt skirt, Raft raft, Parallel parallel) {
-    PlanLayer first = passes.isEmpty() ? null : passes.getFirst();
+    PlanLayer first = passes.list().isEmpty() ? null : passes.list().getFirst();
     Ground bare = new Ground(first, () -> skirt, () -> raft, Optional.empty());
-    List<SortedSet<Integer>> needed = passes.stream().map(layer -> slots(layer, bare)).toList();
+    List<SortedSet<Integer>> needed =
+        passes.list().stream().map(layer -> slots(layer, bare)).toList();
     List<List<Integer>> filaments = filaments(needed);
     // A tower grows with all layers; beside pieces that stand already there is no way to it.
-    Ground ground = pieceByPiece ? bare : bare.with(towers.tower(filaments));
+    Ground ground = passes.pieceByPiece() ? bare : bare.with(towers.tower(filaments));
     int firstSlot = filaments.stream().flatMap(List::stream).findFirst().orElse(1);
     Ordering ordering = new Ordering(ground, filaments, firstSlot);
-    LayerSchedule[] layers = new LayerSchedule[passes.size()];
-    parallel.forEach(layers.length, i -> layers[i] = layer(passes.get(i), ordering.ofLayer(i)));
+    LayerSchedule[] layers = new LayerSchedule[passes.list().size()];
+    parallel.forEach(
+        layers.length, i -> layers[i] = layer(passes.list().get(i), ordering.ofLayer(i)));
     return new Schedule(
         List.of(layers),
         firstSlot,
@@ -129,7 +110,7 @@ public final class Scheduler {
             ? 0
             : FilamentOrder.changes(FilamentOrder.plain(needed, FilamentOrder.ANY)),
         ground.tower(),
-        pieceByPiece);
+        passes.pieceByPiece());
   }
 
   /**
@@ -152,7 +133,7 @@ public final class Scheduler {
 
     synchronized Ordered ofLayer(int index) {
       while (found.size() <= index) {
-        found.add(next(passes.get(found.size()), filaments.get(found.size())));
+        found.add(next(passes.list().get(found.size()), filaments.get(found.size())));
       }
       return found.get(index);
     }
@@ -365,8 +346,7 @@ public final class Scheduler {
   private List<Halt> halts(PlanLayer layer, int entrySlot, LayerOrder order) {
     boolean mixes = resolver.machine().mixes();
     List<Halt> halts = new ArrayList<>();
-    List<Stop> stops =
-        plan.stops().stream().filter(stop -> layer.number() > 1 && isAt(stop, layer)).toList();
+    List<Stop> stops = plan.stops().stream().filter(stop -> passes.isAt(stop, layer)).toList();
     int slot = entrySlot;
     List<Stroke> strokes = order.strokes();
     for (int i = 0; i < strokes.size(); i++) {
@@ -378,28 +358,5 @@ public final class Scheduler {
       }
     }
     return List.copyOf(halts);
-  }
-
-  /**
-   * A stop belongs to the layer whose bottom is the plane nearest to its height; of pieces that are
-   * printed one at a time, to such a layer of each that it lies in.
-   */
-  private boolean isAt(Stop stop, PlanLayer layer) {
-    double height = stop.heightMm();
-    List<PlanLayer> others = runs.get(runOf(layer));
-    if (height >= others.getLast().top()) {
-      return false;
-    }
-    double distance = Math.abs(height - layer.bottom());
-    return others.stream()
-        .filter(other -> other.number() > 1 && other != layer)
-        .noneMatch(other -> Math.abs(height - other.bottom()) < distance);
-  }
-
-  /** Which layers a layer is printed with: those of its piece, or all if pieces are together. */
-  private int runOf(PlanLayer layer) {
-    return pieceByPiece && !layer.parts().isEmpty()
-        ? layer.parts().getFirst().piece()
-        : Origin.NO_PIECE;
   }
 }

@@ -52,14 +52,14 @@ class StandingChecksTest {
   @Test
   void whatHasNothingBelowIsMeasuredLayerByLayer() {
     Mesh funnel = Shapes.turned(new double[][] {{0, 0}, {6, 0}, {6, 2}, {20, 6}, {20, 7}, {0, 7}});
-    LayerFlaws flaws = Shapes.compute(PLAN, funnel).flaws().getFirst();
+    List<LayerFlaws> flaws = Shapes.compute(PLAN, funnel).flaws().getFirst();
     // Layer 15 is cut at 2.9 mm, where the funnel's radius is 9.15 mm, the one below at 8.45 mm.
-    assertThat(flaws.hangingMm2()[14])
+    assertThat(flaws.get(14).hangingMm2())
         .isCloseTo(Math.PI * (9.15 * 9.15 - 8.45 * 8.45), withinPercentage(0.2));
-    assertThat(flaws.hangingMm2()[5]).isZero();
-    assertThat(flaws.startingMm2()).containsOnly(0);
-    LayerFlaws ofGate = Shapes.compute(PLAN, gate(6)).flaws().getFirst();
-    assertThat(ofGate.startingMm2()[30]).isCloseTo(4, within(1e-6));
+    assertThat(flaws.get(5).hangingMm2()).isZero();
+    assertThat(flaws).extracting(LayerFlaws::startingMm2).containsOnly(0.0);
+    List<LayerFlaws> ofGate = Shapes.compute(PLAN, gate(6)).flaws().getFirst();
+    assertThat(ofGate.get(30).startingMm2()).isCloseTo(4, within(1e-6));
   }
 
   @Test

@@ -46,7 +46,7 @@ class ThinChecksTest {
     assertThat(finding.title()).isEqualTo("Piece is too thin to print in places");
     assertThat(finding.reason()).contains("In 20 layers, the lowest at 0.00 mm, up to 2.4 mm²");
     PlanResult result = Shapes.compute(PLAN, mesh);
-    assertThat(result.flaws().getFirst().lostMm2()[7]).isCloseTo(2.4, within(0.03));
+    assertThat(result.flaws().getFirst().get(7).lostMm2()).isCloseTo(2.4, within(0.03));
     double reach =
         result.schedule().layers().get(7).strokes().stream()
             .map(Stroke::path)

@@ -1,0 +1,73 @@
+package org.stratonomy.engine.merge;
+
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.place.PieceOrder;
+import org.stratonomy.engine.place.Reach;
+import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.strata.LayerStack;
+import org.stratonomy.engine.strata.LayerStack.PlanLayer;
+import org.stratonomy.engine.strata.PlacedPiece;
+
+/**
+ * What is printed in one go, in the order of the print: the layers of the plan, or one piece's
+ * share of each, piece by piece.
+ */
+final class Passes {
+  private final boolean pieceByPiece;
+  private final List<PlanLayer> list;
+
+  /** Passes that are printed one over the other, by {@link #runOf}. */
+  private final Map<Integer, List<PlanLayer>> runs;
+
+  Passes(Plan plan, Resolver resolver, List<PlacedPiece> placed, LayerStack stack) {
+    String order = resolver.plan().choice(Setting.PIECE_ORDER);
+    pieceByPiece = placed.size() > 1 && order.equals(PieceOrder.ONE_AT_A_TIME);
+    list = pieceByPiece ? stack.pieceByPiece(order(plan, resolver, placed)) : stack.layers();
+    runs = list.stream().collect(Collectors.groupingBy(this::runOf));
+  }
+
+  private static List<Integer> order(Plan plan, Resolver resolver, List<PlacedPiece> placed) {
+    List<Bounds> boxes = placed.stream().map(PlacedPiece::bounds).toList();
+    return PieceOrder.of(boxes, Reach.ofBrim(plan, resolver), resolver.machine()).pieces();
+  }
+
+  /** Whether pieces are printed one at a time. */
+  boolean pieceByPiece() {
+    return pieceByPiece;
+  }
+
+  List<PlanLayer> list() {
+    return list;
+  }
+
+  /** What a pass is printed with: its piece, or all if pieces are together. */
+  private int runOf(PlanLayer pass) {
+    return pieceByPiece && !pass.parts().isEmpty()
+        ? pass.parts().getFirst().piece()
+        : Origin.NO_PIECE;
+  }
+
+  /**
+   * Whether a stop happens before a pass. It belongs to the layer whose bottom is the plane nearest
+   * to its height; of pieces that are printed one at a time, to such a layer of each that it lies
+   * in. Before the first layer there is none.
+   */
+  boolean isAt(Stop stop, PlanLayer pass) {
+    double height = stop.heightMm();
+    List<PlanLayer> run = runs.get(runOf(pass));
+    if (pass.number() == 1 || height >= run.getLast().top()) {
+      return false;
+    }
+    double distance = Math.abs(height - pass.bottom());
+    return run.stream()
+        .filter(other -> other.number() > 1 && other != pass)
+        .noneMatch(other -> Math.abs(height - other.bottom()) < distance);
+  }
+}
