@@ -15,7 +15,8 @@
   import OverhangTrack from './OverhangTrack.svelte';
   import OutlineTrack from './OutlineTrack.svelte';
   import PlanTrack from './PlanTrack.svelte';
-  import { ColumnScale } from './scale';
+  import { ColumnZoom } from './columnZoom.svelte';
+  import { ColumnScale, percentile } from './scale';
   import StopTrack from './StopTrack.svelte';
   import StrataTrack from './StrataTrack.svelte';
   import { Tracks, WIDTHS, type Track } from './tracks.svelte';
@@ -45,11 +46,10 @@
   const heights: Heights = $derived(session.heights);
   const result = $derived(session.result);
   const top = $derived(heights.tops.at(-1) ?? 1);
-  /** Shown part of the height, mm; all of it without a zoom. */
-  let zoomed: { from: number; to: number } | undefined = $state.raw(undefined);
-  /** The bed, which lies lower than 0 under a raft, mm. */
+  /** The bed lies lower than 0 under a raft, mm. */
   const bed = $derived(Math.min(0, heights.bottom));
-  const range = $derived(zoomed ?? { from: bed, to: top });
+  const zoom = new ColumnZoom(() => ({ from: bed, to: top }));
+  const range = $derived(zoom.shown);
   const scale = $derived(
     new ColumnScale(range.from, range.to, HEAD, Math.max(HEAD + 40, height - FOOT)),
   );
@@ -92,11 +92,6 @@
     return Array.from({ length: count }, (_, i) => Number(((first + i) * step).toFixed(6)));
   });
   const shownLayer = $derived(hover ?? session.layer);
-
-  function percentile(values: number[], share: number): number {
-    const sorted = [...values].sort((a, b) => a - b);
-    return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
-  }
 
   function heightOf(event: MouseEvent): number {
     return scale.height(event.clientY - svg.getBoundingClientRect().top);
@@ -142,27 +137,13 @@
     }
   }
 
-  function zoom(factor: number, about: number) {
-    const span = Math.min(top - bed, Math.max(2, (range.to - range.from) * factor));
-    const share = (about - range.from) / (range.to - range.from);
-    const from = Math.max(bed, Math.min(top - span, about - share * span));
-    zoomed = span >= (top - bed) * 0.999 ? undefined : { from, to: from + span };
-  }
-
   /** The level never leaves the shown part. */
-  $effect(() => {
-    const at = session.plane;
-    if (zoomed && (at < zoomed.from || at > zoomed.to)) {
-      const span = zoomed.to - zoomed.from;
-      const from = Math.max(bed, Math.min(top - span, at - span / 2));
-      zoomed = { from, to: from + span };
-    }
-  });
+  $effect(() => zoom.follow(session.plane));
 
   function wheel(event: WheelEvent) {
     event.preventDefault();
     if (event.ctrlKey) {
-      zoom(event.deltaY < 0 ? 1 / 1.25 : 1.25, heightOf(event));
+      zoom.by(event.deltaY < 0 ? 1 / 1.25 : 1.25, heightOf(event));
       return;
     }
     session.goTo(session.layer + (event.deltaY < 0 ? 1 : -1) * (event.shiftKey ? 10 : 1));
@@ -323,15 +304,15 @@
       class="tool"
       aria-label="Zoom in at the level"
       title="Zoom in at the level (Ctrl and wheel)"
-      onclick={() => zoom(0.5, session.plane)}>+</button
+      onclick={() => zoom.by(0.5, session.plane)}>+</button
     >
     <button
       class="tool"
       aria-label="Zoom out"
-      disabled={!zoomed}
-      onclick={() => zoom(2, session.plane)}>−</button
+      disabled={!zoom.isClose}
+      onclick={() => zoom.by(2, session.plane)}>−</button
     >
-    <button class="tool" disabled={!zoomed} onclick={() => (zoomed = undefined)}>All</button>
+    <button class="tool" disabled={!zoom.isClose} onclick={() => zoom.showAll()}>All</button>
     <TracksButton {tracks} />
     <span class="num">{range.from.toFixed(1)} to {range.to.toFixed(1)} mm</span>
   </div>

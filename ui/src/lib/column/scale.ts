@@ -19,3 +19,9 @@ export class ColumnScale {
     return this.from + ((this.bottom - y) / (this.bottom - this.top)) * (this.to - this.from);
   }
 }
+
+/** The value that a share of all values does not exceed. */
+export function percentile(values: readonly number[], share: number): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
+}

@@ -8,7 +8,7 @@
   import { drawsInSoftware } from '../scene/graphics';
   import { isTyping } from '../shell/keys';
   import ColourChoice from './ColourChoice.svelte';
-  import { drawLayer, type View } from './draw';
+  import { drawLayer, onBed, type View } from './draw';
   import { FaintLayer } from './faintLayer';
   import { isMeasure, MEASURES, rangeOf } from './measure';
   import { drawBed, drawHead, drawOutline, drawRuler, drawSpot, drawStops } from './overlays';
@@ -73,14 +73,9 @@
     if (!pointer || !paths) {
       return undefined;
     }
-    const { x, y } = onBed(pointer);
+    const { x, y } = onBed(view, pointer);
     return { x, y, paths, stroke: strokeAt(paths, x, y, playing ? until : undefined) };
   });
-  /** A place of the canvas, mm. */
-  function onBed(at: { x: number; y: number }) {
-    return { x: (at.x - view.shiftX) / view.scale, y: (view.shiftY - at.y) / view.scale };
-  }
-
   /** Outline of the shown rule, or of the selected region, in the layer: both ends of each line, mm. */
   let outline: Float32Array | undefined = $state.raw(undefined);
 
@@ -228,7 +223,7 @@
     const box = canvas.getBoundingClientRect();
     pointer = { x: event.clientX - box.left, y: event.clientY - box.top };
     if (tower.at) {
-      tower.move(onBed(pointer).x, onBed(pointer).y);
+      tower.move(onBed(view, pointer).x, onBed(view, pointer).y);
     } else if (ruler.on) {
       ruler.follow(markAt(pointer));
     }
@@ -236,7 +231,7 @@
 
   function grip(event: PointerEvent) {
     const box = canvas.getBoundingClientRect();
-    const at = onBed({ x: event.clientX - box.left, y: event.clientY - box.top });
+    const at = onBed(view, { x: event.clientX - box.left, y: event.clientY - box.top });
     pressed = { x: event.clientX, y: event.clientY };
     panning = !tower.start(at.x, at.y);
     canvas.setPointerCapture(event.pointerId);
@@ -253,7 +248,7 @@
 
   /** A place of the canvas, or the middle of a line near it, mm. */
   function markAt(at: { x: number; y: number }) {
-    return snapped(paths, onBed(at), SNAP_PX / view.scale);
+    return snapped(paths, onBed(view, at), SNAP_PX / view.scale);
   }
 </script>
 

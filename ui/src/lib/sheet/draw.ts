@@ -19,6 +19,11 @@ export interface View {
   readonly shiftY: number;
 }
 
+/** A place of the canvas on the bed, mm. */
+export function onBed(view: View, at: { x: number; y: number }): { x: number; y: number } {
+  return { x: (at.x - view.shiftX) / view.scale, y: (view.shiftY - at.y) / view.scale };
+}
+
 export type ColourBy = 'filament' | 'role' | MeasureName;
 
 export interface Drawing {
