@@ -12,10 +12,10 @@ export const TRACKS = {
 
 /** Their widths, pixels. */
 export const WIDTHS = {
-  outline: 74,
+  outline: 68,
   filaments: 14,
   time: 46,
-  overhang: 32,
+  overhang: 40,
   stops: 30,
   findings: 14,
 } as const;
