@@ -34,7 +34,7 @@
       ? scope === 'line'
       : what === 'stratum' || what === 'piece'
         ? scope !== 'plan'
-        : isFine(scope);
+        : isFine(scope) || (what === 'plan' && scope === 'plan');
   const settable = $derived(
     session.shelf.settings.filter((s) => s.id !== 'filament' && canSet(s.scope)),
   );
@@ -60,12 +60,17 @@
     }
   });
 
+  /** Where a setting is set: what cannot vary within the plan holds for all of it. */
+  function placeOf(setting: string): Place | undefined {
+    return session.setting(setting).scope === 'plan' ? {} : place;
+  }
+
   function source(setting: string): { text: string; own: boolean } {
     const rule = values?.[setting]?.rule ?? -1;
     if (rule < 0) {
       return { text: 'default', own: false };
     }
-    const own = isSamePlace(session.rules[rule]?.where, place);
+    const own = isSamePlace(session.rules[rule]?.where, placeOf(setting));
     return { text: own ? 'here' : `rule ${rule + 1}`, own };
   }
 
@@ -89,7 +94,7 @@
   }
 
   function set(setting: string, value: string) {
-    void session.edit({ action: 'SET', where: place, setting, value });
+    void session.edit({ action: 'SET', where: placeOf(setting), setting, value });
   }
 </script>
 
@@ -143,7 +148,8 @@
     below={values?.[setting.id]?.below}
     own={from.own}
     onSet={(value) => set(setting.id, value)}
-    onClear={() => session.edit({ action: 'CLEAR', where: place, setting: setting.id })}
+    onClear={() =>
+      session.edit({ action: 'CLEAR', where: placeOf(setting.id), setting: setting.id })}
     onCourse={() => editCourse(setting)}
   />
 {/each}

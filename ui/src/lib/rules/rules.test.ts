@@ -186,6 +186,17 @@ it('selects, moves and joins strata of the plan', async () => {
   expect(server.edits[1]).toMatchObject({ action: 'JOIN_PLAN', height: 3 });
 });
 
+it('sets what holds for the whole plan there, and only there', async () => {
+  inspect(2);
+  await fireEvent.click(screen.getByRole('button', { name: 'All settings' }));
+  expect(screen.queryByLabelText('Purge into')).toBeNull();
+  session.selectPart('tower', { kind: 'plan', id: '1' });
+  const field = await screen.findByLabelText('Purge into');
+  await fireEvent.change(field, { target: { value: 'nothing' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toMatchObject({ action: 'SET', where: {}, value: 'nothing' });
+});
+
 it('names a stratum', async () => {
   inspect(2);
   await fireEvent.change(screen.getByLabelText('Name of the stratum'), {
