@@ -61,8 +61,9 @@
   {#if tracks.has('outline')}
     <text x={x.outline} y="14">outline</text>
     <text x={x.outline} y="27">
-      <tspan class="here" data-testid="area-here">{(area / 100).toFixed(1)}</tspan>
-      of {(largestArea / 100).toFixed(0)} cm²
+      <tspan class="here" data-testid="area-here">{(area / 100).toFixed(1)}</tspan>/{(
+        largestArea / 100
+      ).toFixed(0)} cm²
       <title>Outline in the layer at the level, and the largest of a piece</title>
     </text>
   {/if}

@@ -36,12 +36,19 @@
         ? scope !== 'plan'
         : isFine(scope) || (what === 'plan' && scope === 'plan');
   const settable = $derived(
-    session.shelf.settings.filter((s) => s.id !== 'filament' && canSet(s.scope)),
+    byGroup(session.shelf.settings.filter((s) => s.id !== 'filament' && canSet(s.scope))),
   );
   const shown = $derived(
     all ? settable : main.map((id) => session.setting(id)).filter((s) => s && canSet(s.scope)),
   );
   const slot = $derived(Number(values?.['filament']?.value ?? 1));
+
+  /** Settings of a group together, the groups in the order in which they first come. */
+  function byGroup(settings: SettingView[]): SettingView[] {
+    return [...new Set(settings.map((s) => s.group))].flatMap((group) =>
+      settings.filter((s) => s.group === group),
+    );
+  }
 
   /** Whether a value can differ between parts of a piece at one height. */
   function isFine(scope: string): boolean {
