@@ -2,6 +2,7 @@
   import { ApiProblem } from '../api/client';
   import { mm, parseHeight } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
+  import { shows } from '../shell/shows';
 
   interface Props {
     session: PlanSession;
@@ -31,6 +32,6 @@
   class="field num"
   aria-label={label}
   title="Millimetres such as 4.2, or a layer such as L22"
-  value={mm(height)}
+  {@attach shows(mm(height))}
   onchange={move}
 />

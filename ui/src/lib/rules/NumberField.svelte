@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { shows } from '../shell/shows';
+
   interface Props {
     label: string;
     value: number;
@@ -28,7 +30,7 @@
     autocomplete="off"
     aria-label="{label}{unit ? `, ${unit}` : ''}"
     title={label}
-    value={text}
+    {@attach shows(text)}
     onchange={commit}
     onkeydown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
   />

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { shows } from '../shell/shows';
+
   interface Props {
     label: string;
     /** Nothing where the usual value holds. */
@@ -32,7 +34,7 @@
   aria-label={label}
   title={usual === undefined ? label : `${label}; usually ${usual}`}
   placeholder={usual === undefined ? '' : String(usual)}
-  value={text}
+  {@attach shows(text)}
   onchange={commit}
   onkeydown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
 />

@@ -4,6 +4,7 @@
   import type { PlanSession } from '../model/session.svelte';
   import { setVolume, type Purging } from './purging';
   import NumberField from './NumberField.svelte';
+  import { shows } from '../shell/shows';
 
   interface Props {
     session: PlanSession;
@@ -151,7 +152,7 @@
                   inputmode="decimal"
                   autocomplete="off"
                   aria-label="Purged from slot {from} to slot {to}, mm³"
-                  value={Math.round(one.volume)}
+                  {@attach shows(Math.round(one.volume))}
                   onfocus={() => (opened = { from, to })}
                   onchange={(e) => give(e, from, to)}
                   onkeydown={(e) => e.key === 'Enter' && e.currentTarget.blur()}

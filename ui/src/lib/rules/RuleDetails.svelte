@@ -5,6 +5,7 @@
   import type { Place, RuleView } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
   import RuleRecipe from './RuleRecipe.svelte';
+  import { shows } from '../shell/shows';
 
   interface Props {
     session: PlanSession;
@@ -127,7 +128,7 @@
       <input
         class="field num"
         aria-label="First layer of rule {index + 1}"
-        value={layers.first ?? 1}
+        {@attach shows(layers.first ?? 1)}
         onchange={(e) => setEnd('first', e.currentTarget.value)}
       />
       to
@@ -135,7 +136,7 @@
         class="field num"
         aria-label="Last layer of rule {index + 1}"
         placeholder="top"
-        value={layers.last ?? ''}
+        {@attach shows(layers.last ?? '')}
         onchange={(e) => setEnd('last', e.currentTarget.value)}
       />
     {/if}

@@ -9,6 +9,7 @@
   import { isCourse, valueText } from './course';
   import RuleDetails from './RuleDetails.svelte';
   import { isSamePlace, whereText } from './where';
+  import { shows } from '../shell/shows';
 
   interface Props {
     session: PlanSession;
@@ -268,7 +269,7 @@
                 <input
                   class="num"
                   aria-label="{label(id)} in rule {i + 1}"
-                  value={String(value)}
+                  {@attach shows(String(value))}
                   size={Math.max(2, String(value).length)}
                   onchange={(e) => {
                     change(i, id, e.currentTarget.value.trim());

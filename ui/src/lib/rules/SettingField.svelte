@@ -3,6 +3,7 @@
   import X from '@lucide/svelte/icons/x';
   import type { SettingView } from '../api/client';
   import { shortText } from './course';
+  import { shows } from '../shell/shows';
 
   interface Props {
     setting: SettingView;
@@ -53,7 +54,7 @@
         inputmode="decimal"
         autocomplete="off"
         title={shown === value ? undefined : value}
-        value={shown}
+        {@attach shows(shown)}
         onchange={commit}
         onkeydown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
       />

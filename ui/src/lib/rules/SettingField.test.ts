@@ -42,3 +42,27 @@ it('offers to take out only what the rule for this place says', async () => {
   await fireEvent.click(screen.getByLabelText('Take Fan out of this rule'));
   expect(onClear).toHaveBeenCalledOnce();
 });
+
+it('keeps what is being typed when an answer arrives, and takes it', async () => {
+  const onSet = vi.fn();
+  const rest = { setting, source: 'default', own: false, onSet, onClear: vi.fn() };
+  const { rerender } = render(SettingField, { ...rest, value: '100' });
+  const field = screen.getByLabelText('Fan');
+  await fireEvent.input(field, { target: { value: '35' } });
+  await rerender({ value: '80' });
+  expect(field).toHaveValue('35');
+  await fireEvent.change(field);
+  expect(onSet).toHaveBeenCalledExactlyOnceWith('35');
+  await rerender({ value: '35' });
+  expect(field).toHaveValue('35');
+});
+
+it('shows the answer that arrived while a field was typed in and left as it was', async () => {
+  const rest = { setting, source: 'default', own: false, onSet: vi.fn(), onClear: vi.fn() };
+  const { rerender } = render(SettingField, { ...rest, value: '100' });
+  const field = screen.getByLabelText('Fan');
+  await fireEvent.input(field, { target: { value: '10' } });
+  await rerender({ value: '80' });
+  await fireEvent.blur(field);
+  expect(field).toHaveValue('80');
+});

@@ -6,6 +6,7 @@
   import FillingHelper from './FillingHelper.svelte';
   import HeightField from './HeightField.svelte';
   import OptionalNumber from './OptionalNumber.svelte';
+  import { shows } from '../shell/shows';
 
   interface Props {
     session: PlanSession;
@@ -106,7 +107,7 @@
     aria-label="Note to the operator"
     placeholder="what is to be done"
     maxlength="200"
-    value={stop.note}
+    {@attach shows(stop.note)}
     onchange={(e) => {
       const note = e.currentTarget.value.trim();
       void change((s) => (s.note = note));
@@ -120,7 +121,7 @@
       class="field num"
       aria-label="Own commands, a line each"
       rows="4"
-      value={(stop.commands ?? []).join('\n')}
+      {@attach shows((stop.commands ?? []).join('\n'))}
       onchange={(e) => {
         const commands = e.currentTarget.value.split('\n').filter((line) => line.trim() !== '');
         void change((s) => (s.commands = commands));

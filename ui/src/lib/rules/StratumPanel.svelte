@@ -5,6 +5,7 @@
   import type { PlanSession } from '../model/session.svelte';
   import HeightField from './HeightField.svelte';
   import NumberField from './NumberField.svelte';
+  import { shows } from '../shell/shows';
 
   interface Props {
     session: PlanSession;
@@ -72,7 +73,7 @@
       aria-label="Name of the stratum"
       placeholder="name"
       title="What you call this stratum"
-      value={stratum.name}
+      {@attach shows(stratum.name)}
       size={Math.max(5, stratum.name.length)}
       onchange={(e) => rename(e.currentTarget.value.trim())}
     /></strong

@@ -9,6 +9,7 @@
   import { changed, copyOf, matters, type Item } from './itemFields';
   import RowsField from './RowsField.svelte';
   import TestStrip from './TestStrip.svelte';
+  import { shows } from '../shell/shows';
 
   interface Props {
     kind: 'machines' | 'filaments';
@@ -159,7 +160,7 @@
                   {:else if field.kind === 'colour'}
                     <input
                       type="color"
-                      value={item[field.key]}
+                      {@attach shows(item[field.key])}
                       onchange={(e) => set(field, e.currentTarget)}
                     />
                   {:else}
@@ -168,7 +169,7 @@
                       class:num={field.kind === 'number'}
                       class:wide={field.kind === 'text'}
                       class:line={String(item[field.key]).length > 24}
-                      value={item[field.key]}
+                      {@attach shows(item[field.key])}
                       onchange={(e) => set(field, e.currentTarget)}
                     />
                   {/if}

@@ -6,6 +6,7 @@
   import { isCourse, valueText } from '../rules/course';
   import { Attempts } from '../shell/attempts.svelte';
   import ProblemNote from '../shell/ProblemNote.svelte';
+  import { shows } from '../shell/shows';
 
   let shelf = $state.raw<ShelfView>();
   let recipes: RecipeView[] = $state.raw([]);
@@ -121,7 +122,7 @@
         <input
           class="field"
           aria-label="Name of the recipe"
-          value={recipe.name}
+          {@attach shows(recipe.name)}
           onchange={(e) => change({ name: e.currentTarget.value.trim() || recipe.name })}
         />
         <label

@@ -3,6 +3,7 @@
   import X from '@lucide/svelte/icons/x';
   import type { FieldView } from '../api/client';
   import { typed } from './itemFields';
+  import { shows } from '../shell/shows';
 
   type Row = Record<string, unknown>;
 
@@ -44,7 +45,7 @@
             <input
               class="field num"
               aria-label="{column.label} of {i + 1}"
-              value={row[column.key]}
+              {@attach shows(row[column.key])}
               onchange={(e) => set(i, column.key, e.currentTarget)}
             />
           </td>

@@ -13,6 +13,7 @@
   import MachineQuestion from './MachineQuestion.svelte';
   import VariantsButton from '../variants/VariantsButton.svelte';
   import SlotsButton from './SlotsButton.svelte';
+  import { shows } from './shows';
 
   /** With more filaments than this there is room for their sum only. */
   const MOST_TOLD = 4;
@@ -70,7 +71,7 @@
   <input
     class="name"
     aria-label="Name of the plan"
-    value={session.document.name}
+    {@attach shows(session.document.name)}
     onchange={rename}
   />
   <select

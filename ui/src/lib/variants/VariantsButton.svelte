@@ -3,6 +3,7 @@
   import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
   import { ApiProblem, client, data, type VariantView } from '../api/client';
   import type { PlanSession } from '../model/session.svelte';
+  import { shows } from '../shell/shows';
 
   interface Props {
     session: PlanSession;
@@ -105,7 +106,7 @@
                 <input
                   class="field own"
                   aria-label="Name of this variant"
-                  value={variant.name}
+                  {@attach shows(variant.name)}
                   onchange={(e) => rename(e.currentTarget.value)}
                 />
                 <span class="soft">open</span>
