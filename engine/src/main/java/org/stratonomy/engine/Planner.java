@@ -30,6 +30,7 @@ import org.stratonomy.engine.merge.Skirt;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.path.PieceLines;
+import org.stratonomy.engine.plan.Belt;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanChecker;
 import org.stratonomy.engine.plan.Resolver;
@@ -93,7 +94,8 @@ public final class Planner implements AutoCloseable {
   public LayerStack check(Plan plan, MeshSource meshes) {
     Shelf shelf = shelf();
     PlanChecker.check(plan, shelf);
-    return LayerStack.of(plan, place(plan, meshes, now.memo), new Resolver(plan, shelf));
+    Resolver resolver = new Resolver(plan, shelf);
+    return LayerStack.of(plan, place(resolver, plan, meshes, now.memo), resolver);
   }
 
   /**
@@ -210,7 +212,7 @@ public final class Planner implements AutoCloseable {
         return Skirt.around(List.of(raft.area()), raft.key(), resolver.plan());
       }
       List<Area> footprints = new ArrayList<>();
-      for (Part part : firstParts()) {
+      for (Part part : resolver.machine().belt().isPresent() ? List.<Part>of() : firstParts()) {
         footprints.add(lines.get(part.piece()).footprint(part.layer()));
       }
       return Skirt.around(footprints, raft.key(), resolver.plan());
@@ -230,7 +232,7 @@ public final class Planner implements AutoCloseable {
     Memo memo = used.memo;
     PlanChecker.check(plan, shelf);
     Resolver resolver = new Resolver(plan, shelf);
-    List<PlacedPiece> placed = place(plan, meshes, memo);
+    List<PlacedPiece> placed = place(resolver, plan, meshes, memo);
     LayerStack stack = LayerStack.of(plan, placed, resolver);
     List<Sections> sections = new ArrayList<>();
     List<Inserts> inserts = new ArrayList<>();
@@ -256,7 +258,7 @@ public final class Planner implements AutoCloseable {
    */
   public List<HeightProfile> profiles(Plan plan, MeshSource meshes) {
     LayerStack stack = check(plan, meshes);
-    List<PlacedPiece> placed = place(plan, meshes, now.memo);
+    List<PlacedPiece> placed = place(new Resolver(plan, shelf()), plan, meshes, now.memo);
     List<HeightProfile> profiles = new ArrayList<>();
     for (int p = 0; p < placed.size(); p++) {
       PieceStack piece = stack.pieces().get(p);
@@ -287,8 +289,10 @@ public final class Planner implements AutoCloseable {
     return ProgramName.of(result.plan(), result.resolver(), result.schedule(), result.ledger());
   }
 
-  private static List<PlacedPiece> place(Plan plan, MeshSource meshes, Memo memo) {
-    return plan.pieces().stream().map(piece -> PlacedPiece.of(piece, meshes, memo)).toList();
+  private static List<PlacedPiece> place(
+      Resolver resolver, Plan plan, MeshSource meshes, Memo memo) {
+    Optional<Belt> belt = resolver.machine().belt();
+    return plan.pieces().stream().map(piece -> PlacedPiece.of(piece, meshes, belt, memo)).toList();
   }
 
   private record LayerPart(int piece, int index) {}

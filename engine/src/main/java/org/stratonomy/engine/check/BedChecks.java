@@ -45,8 +45,8 @@ final class BedChecks {
    * Whether all of a piece stands over the bed; a round one may hold what its box reaches beside.
    */
   static boolean holds(Machine machine, PlacedPiece piece) {
-    if (machine.hasOnBed(piece.bounds(), 0)) {
-      return true;
+    if (machine.hasOnBed(piece.bounds(), 0) || !machine.hasRoundBed()) {
+      return machine.hasOnBed(piece.bounds(), 0);
     }
     for (int body = 0; body < piece.meshes().size(); body++) {
       double[] xyz = piece.vertices(body);

@@ -97,6 +97,7 @@ public final class Checks {
         () -> BleedChecks.run(s.plan, s.resolver, s.schedule),
         () -> NozzleChecks.run(s.plan, s.resolver, s.schedule),
         () -> BedChecks.run(s.resolver, s.schedule),
+        () -> BeltChecks.run(s.plan, s.resolver),
         () ->
             s.schedule
                 .tower()
@@ -187,9 +188,13 @@ public final class Checks {
     if (b.minZ() < -ROUNDING_MM) {
       add(
           "sunk:" + piece.id(),
-          Severity.NOTE,
+          p.belt().isPresent() ? Severity.ERROR : Severity.NOTE,
           "%s reaches below the bed".formatted(piece.name()),
-          text("Its lowest %.3f mm lie below the bed and are not printed.", -b.minZ()),
+          text(
+              p.belt().isPresent()
+                  ? "Its lowest %.3f mm lie below the belt, where tilted layers cannot leave them out."
+                  : "Its lowest %.3f mm lie below the bed and are not printed.",
+              -b.minZ()),
           piece,
           Optional.of(0.0),
           List.of(new Remedy("Put it on the bed", lowered(piece))));
@@ -319,7 +324,10 @@ public final class Checks {
   /** The skirt goes around everything; near the bed's edge there is no room for it. */
   private List<Finding> skirt() {
     Optional<Bounds> all =
-        placed.stream().filter(p -> p.bottom() == 0).map(PlacedPiece::bounds).reduce(Bounds::with);
+        placed.stream()
+            .filter(p -> p.bounds().minZ() <= 0)
+            .map(PlacedPiece::bounds)
+            .reduce(Bounds::with);
     double reach = Reach.ofAll(plan, resolver) - ROUNDING_MM;
     if (reach <= 0 || all.isEmpty()) {
       return findings;

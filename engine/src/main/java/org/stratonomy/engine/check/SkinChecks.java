@@ -50,7 +50,7 @@ final class SkinChecks {
 
   private void cut(PlacedPiece placed, PieceStack stack, HeightProfile profile, int boundary) {
     Piece piece = placed.piece();
-    double bottom = placed.bounds().minZ();
+    double bottom = placed.level().minZ();
     double height = piece.boundaries().get(boundary) + bottom;
     for (double flat : profile.marks()) {
       List<PieceLayer> between =
@@ -83,7 +83,7 @@ final class SkinChecks {
   private void found(
       PlacedPiece placed, int boundary, double flat, boolean isTop, int beyond, int skin) {
     Piece piece = placed.piece();
-    double bottom = placed.bounds().minZ();
+    double bottom = placed.level().minZ();
     double height = piece.boundaries().get(boundary) + bottom;
     List<Double> boundaries = piece.boundaries();
     boolean mayMove =

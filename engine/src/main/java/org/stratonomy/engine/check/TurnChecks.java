@@ -67,7 +67,10 @@ final class TurnChecks {
     double then = shared(extents, up);
     double layerHeight = resolver.stratum(piece.id(), 1).number(Setting.LAYER_HEIGHT);
     long saved = Math.round((now - then) / layerHeight);
-    if (saved < LEAST_SAVED || then > now / 2 || !fits(piece.bounds(), up)) {
+    if (piece.belt().isPresent()
+        || saved < LEAST_SAVED
+        || then > now / 2
+        || !fits(piece.bounds(), up)) {
       return Optional.empty();
     }
     Vector down = new Vector(up == 0 ? -1 : 0, up == 0 ? 0 : -1, 0);

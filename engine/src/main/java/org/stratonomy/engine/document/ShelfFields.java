@@ -47,8 +47,17 @@ public final class ShelfFields {
               "bedShape",
               "Shape",
               "Room",
-              List.of(Machine.RECTANGULAR, Machine.ROUND),
-              "Of the bed; a round one is as wide and as deep as said above."),
+              List.of(Machine.RECTANGULAR, Machine.ROUND, Machine.BELT),
+              "Of the bed; a round one is as wide and as deep as said above. Over a belt the layers"
+                  + " are tilted; its Y is the length that a plan may use."),
+          number(
+              "tiltDegrees",
+              "Tilt of layers",
+              "Room",
+              "°",
+              15,
+              75,
+              "Over a belt; of no account over a bed."),
           number(
               "originX",
               "Zero, X",
@@ -213,8 +222,8 @@ public final class ShelfFields {
               Machine.DIALECTS.values().stream().flatMap(List::stream).sorted().toList(),
               "How changes are told. feeder: tool numbers; hand-change: the firmware's own change"
                   + " (M600); hand-pause: a pause (M0); hand-wait: a signal and a wait (G4);"
-                  + " nozzles: tool numbers, with a temperature for each nozzle; mixing: shares of"
-                  + " both filaments; -macros: macros that the machine keeps for start, change,"
+                  + " hand-belt: as hand-change, over a belt; nozzles: tool numbers, with a"
+                  + " temperature for each nozzle; mixing: shares of both filaments; -macros: macros that the machine keeps for start, change,"
                   + " pause and end."),
           text(
               "fileName",
@@ -228,6 +237,7 @@ public final class ShelfFields {
       Map.ofEntries(
           Map.entry("slots", 1.0),
           Map.entry("bedShape", Machine.RECTANGULAR),
+          Map.entry("tiltDegrees", 45.0),
           Map.entry("originX", 0.0),
           Map.entry("originY", 0.0),
           Map.entry("surface", ""),

@@ -106,8 +106,22 @@ public final class ShelfFormat {
           "Choose one of: %s.".formatted(String.join(", ", dialects)));
     }
     checkNozzles(place, machine);
+    checkBelt(place, machine);
     ProgramName.check(machine.fileName());
     return machine;
+  }
+
+  private static void checkBelt(String place, Machine machine) {
+    boolean isToldSo = machine.dialect().equals(Machine.OVER_BELT);
+    if (machine.belt().isPresent() != isToldSo) {
+      throw bad(
+          place,
+          isToldSo
+              ? "Its dialect is for a belt, but it has a bed."
+              : "It has a belt, but its dialect is for a bed.",
+          "Over a belt filament is changed by hand, and the dialect is %s."
+              .formatted(Machine.OVER_BELT));
+    }
   }
 
   private static void checkNozzles(String place, Machine machine) {

@@ -39,7 +39,7 @@ final class LayerTimer {
   void addTo(Key.Builder key) {
     travel.addTo(key);
     key.add(acceleration).add(machine.junctionMm()).add(machine.maxSpeedXy());
-    key.add(machine.maxSpeedZ()).add(leastSeconds).add(minSpeed);
+    key.add(machine.riseSpeed()).add(leastSeconds).add(minSpeed);
   }
 
   LayerTime time(LayerOrder order) {
@@ -131,7 +131,7 @@ final class LayerTimer {
         moves.rest();
       }
       double still = wiped > 0 ? 0.5 : 1;
-      resting = still * travel.retractionSeconds() + 2 * travel.liftMm() / machine.maxSpeedZ();
+      resting = still * travel.retractionSeconds() + 2 * travel.liftMm() / machine.riseSpeed();
     }
     for (int i = 0; i < way.via().length; i += 2) {
       moves.add(x, y, way.via()[i], way.via()[i + 1], travel.speed(), TRAVEL);

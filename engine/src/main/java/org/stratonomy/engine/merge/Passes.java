@@ -28,7 +28,10 @@ final class Passes {
 
   Passes(Plan plan, Resolver resolver, List<PlacedPiece> placed, LayerStack stack) {
     String order = resolver.plan().choice(Setting.PIECE_ORDER);
-    pieceByPiece = placed.size() > 1 && order.equals(PieceOrder.ONE_AT_A_TIME);
+    pieceByPiece =
+        placed.size() > 1
+            && order.equals(PieceOrder.ONE_AT_A_TIME)
+            && resolver.machine().belt().isEmpty();
     list = pieceByPiece ? stack.pieceByPiece(order(plan, resolver, placed)) : stack.layers();
     runs = list.stream().collect(Collectors.groupingBy(this::runOf));
   }

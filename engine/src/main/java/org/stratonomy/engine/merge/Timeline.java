@@ -105,7 +105,7 @@ public final class Timeline {
         double over = standing[i] + Schedule.OVER_PIECES_MM;
         mm = over - schedule.layers().get(i - 1).layer().top() + over - layer.top();
       }
-      seconds[i] = mm / machine.maxSpeedZ();
+      seconds[i] = mm / machine.riseSpeed();
     }
     return seconds;
   }

@@ -20,7 +20,7 @@ public record LayerFlaws(double hangingMm2, double startingMm2, double lostMm2) 
    * @param own what holds in the layer
    */
   public static LayerFlaws of(PieceLayer layer, Settings own, Sections sections, PieceLines lines) {
-    boolean isLowest = layer.index() == 1;
+    boolean isLowest = layer.index() == 1 && sections.belt(0).isEmpty();
     double angle = own.number(Setting.SUPPORT_ANGLE);
     return new LayerFlaws(
         isLowest ? 0 : lines.hanging(layer, angle).areaMm2(),

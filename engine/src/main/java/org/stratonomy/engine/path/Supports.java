@@ -202,7 +202,7 @@ final class Supports {
         case NOWHERE -> {
           // Nothing is supported here.
         }
-        case FORCED -> kept.add(Plane.difference(cell.area(), section(index - 1)));
+        case FORCED -> kept.add(Plane.difference(cell.area(), sections.carryingWhole(index - 1)));
         case BED, EVERYWHERE -> {
           kept.add(overhang(cell.area(), index, step));
           kept.add(islands(cell.area(), index));
@@ -218,7 +218,7 @@ final class Supports {
   /** What of an area leans out too far, but for what is small or can be bridged. */
   private Area overhang(Area area, int index, double step) {
     SupportSettings s = settings(index);
-    Area below = section(index - 1);
+    Area below = sections.carryingWhole(index - 1);
     Area over = Plane.difference(area, Plane.outset(below, step));
     Area kept = Area.EMPTY;
     for (Area part : over.withoutSmall(s.leastMm2()).parts()) {
@@ -245,7 +245,7 @@ final class Supports {
     for (int k = 1; k <= s.gapLayers(); k++) {
       piece = Plane.union(piece, section(index - k));
     }
-    Area away = Plane.outset(piece, s.gapMm());
+    Area away = Plane.union(Plane.outset(piece, s.gapMm()), sections.belt(index));
     if (s.tree()) {
       TreeSupport tree = new TreeSupport(stack.layers().get(index - 1).height());
       List<SupportLayer.Branch> branches = tree.below(above.branches(), fresh, away);
@@ -292,7 +292,8 @@ final class Supports {
       SupportSettings s = settings(i);
       boolean bedOnly = bedOnly(s.where());
       if (i > 1 && bedOnly && !layer.isEmpty()) {
-        Area carried = Plane.outset(standing, s.lineWidth());
+        Area ground = Plane.union(standing, sections.belt(i - 1));
+        Area carried = Plane.outset(ground, s.lineWidth());
         layer =
             new SupportLayer(
                 Plane.intersection(layer.body(), carried),

@@ -39,7 +39,7 @@ final class Surroundings {
   }
 
   Area below() {
-    return sections.get(layer.index() - 1).area();
+    return sections.carrying(layer.index() - 1);
   }
 
   private Area above() {

@@ -2,6 +2,7 @@ package org.stratonomy.engine.plan;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import org.stratonomy.engine.mesh.Bounds;
 
@@ -11,7 +12,8 @@ import org.stratonomy.engine.mesh.Bounds;
  *
  * @param bedX width of the bed, mm; places on it are told from its front left corner
  * @param bedY depth of the bed, mm
- * @param bedShape {@link #RECTANGULAR} or {@link #ROUND}
+ * @param bedShape {@link #RECTANGULAR}, {@link #ROUND} or {@link #BELT}
+ * @param tiltDegrees of the layers over a belt; of no account over a bed
  * @param originX X of the machine's own zero, from the front left corner, mm
  * @param originY Y of the machine's own zero, from the front left corner, mm
  * @param surface what lies on the bed; empty if it is not known
@@ -49,6 +51,7 @@ public record Machine(
     double bedX,
     double bedY,
     String bedShape,
+    double tiltDegrees,
     double originX,
     double originY,
     String surface,
@@ -112,16 +115,20 @@ public record Machine(
 
   public static final String RECTANGULAR = "rectangular";
   public static final String ROUND = "round";
+  public static final String BELT = "belt";
 
   public static final String BY_HAND = "by hand";
   public static final String FEEDER = "feeder";
   public static final String NOZZLES = "several nozzles";
   public static final String MIXING = "mixing nozzle";
 
+  /** The dialect of machines with a belt. */
+  public static final String OVER_BELT = "hand-belt";
+
   /** Ways to write a program, by how machines come from one filament to another. */
   public static final Map<String, List<String>> DIALECTS =
       Map.of(
-          BY_HAND, List.of("hand-change", "hand-pause", "hand-wait", "hand-macros"),
+          BY_HAND, List.of("hand-change", "hand-pause", "hand-wait", "hand-macros", OVER_BELT),
           FEEDER, List.of("feeder", "feeder-macros"),
           NOZZLES, List.of("nozzles", "nozzles-macros"),
           MIXING, List.of("mixing", "mixing-macros"));
@@ -221,7 +228,8 @@ public record Machine(
 
   /** Shape and size of the bed in words, as in “250 × 210 mm” or “round, 220 × 220 mm”. */
   public String bedText() {
-    return "%s%s × %s mm".formatted(hasRoundBed() ? "round, " : "", Value.of(bedX), Value.of(bedY));
+    String shape = bedShape.equals(RECTANGULAR) ? "" : bedShape + ", ";
+    return "%s%s × %s mm".formatted(shape, Value.of(bedX), Value.of(bedY));
   }
 
   public boolean hasRoundBed() {
@@ -239,9 +247,25 @@ public record Machine(
     return hasFeeder() ? slots : Integer.MAX_VALUE;
   }
 
-  /** Whether the head can wait at a place. */
+  /** The belt, if it has one in place of a bed. */
+  public Optional<Belt> belt() {
+    return bedShape.equals(BELT) ? Optional.of(Belt.ofDegrees(tiltDegrees)) : Optional.empty();
+  }
+
+  /**
+   * Whether the head can wait at a place; over a belt its Y is the way up from the belt within a
+   * layer.
+   */
   public boolean reaches(Purging.Place place) {
-    return isOnBed(place.x(), place.y(), 0);
+    double most = belt().map(belt -> belt.way(heightMm)).orElse(bedY);
+    return belt().isEmpty()
+        ? isOnBed(place.x(), place.y(), 0)
+        : place.x() >= 0 && place.x() <= bedX && place.y() >= 0 && place.y() <= most;
+  }
+
+  /** How fast the nozzle gets from one height across the layers to another, mm/s. */
+  public double riseSpeed() {
+    return belt().map(belt -> maxSpeedZ / belt.way(1)).orElse(maxSpeedZ);
   }
 
   /** Thinnest layer that some nozzle lays well, mm. */

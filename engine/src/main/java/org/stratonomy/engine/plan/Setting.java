@@ -690,7 +690,7 @@ public enum Setting {
       0,
       50,
       true,
-      f -> 2,
+      f -> f.machine().belt().isPresent() ? 0 : 2,
       "Lines around everything on the first layer, to prime the nozzle."),
   SKIRT_DISTANCE(
       "skirtDistance",

@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -22,6 +23,9 @@ final class Dialect {
   private static final String MACROS = "macros";
 
   private static final String COMMON = "common";
+
+  /** As which filament is changed over a belt. */
+  private static final String OVER_BED = "hand-change";
 
   private final Template start;
   private final Template end;
@@ -68,7 +72,9 @@ final class Dialect {
     List<String> places =
         dialect.endsWith("-" + MACROS)
             ? List.of(dialect, MACROS, COMMON)
-            : List.of(dialect, COMMON);
+            : dialect.equals(Machine.OVER_BELT)
+                ? List.of(dialect, OVER_BED, COMMON)
+                : List.of(dialect, COMMON);
     return places.stream()
         .map(place -> "%s/%s.mustache".formatted(place, part))
         .map(Dialect.class::getResourceAsStream)

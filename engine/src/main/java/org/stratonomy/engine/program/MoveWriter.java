@@ -2,11 +2,13 @@ package org.stratonomy.engine.program;
 
 import java.io.IOException;
 import java.util.HashSet;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntToDoubleFunction;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.motion.TravelSettings;
+import org.stratonomy.engine.plan.Belt;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plane.Path;
@@ -23,6 +25,7 @@ final class MoveWriter {
   private final GcodeText text;
   private final TravelSettings settings;
   private final double maxSpeedZ;
+  private final Optional<Belt> belt;
   private final IntToDoubleFunction strandMm2;
 
   /** 0 for straight moves only. */
@@ -57,18 +60,18 @@ final class MoveWriter {
   MoveWriter(
       GcodeText text,
       TravelSettings settings,
-      double maxSpeedZ,
       double startZ,
       double arcToleranceMm,
-      Purging.Place origin,
+      Machine machine,
       IntToDoubleFunction strandMm2) {
     this.text = text;
     this.settings = settings;
-    this.maxSpeedZ = maxSpeedZ;
+    maxSpeedZ = machine.maxSpeedZ();
+    belt = machine.belt();
     this.arcToleranceMm = arcToleranceMm;
     this.strandMm2 = strandMm2;
-    originX = scaled(origin.x());
-    originY = scaled(origin.y());
+    originX = scaled(machine.originX());
+    originY = scaled(machine.originY());
     z = startZ;
   }
 
@@ -122,10 +125,31 @@ final class MoveWriter {
     if (height == z) {
       return;
     }
+    double from = z;
     z = height;
-    text.add("G0 Z").addThousandths(Math.round(height * 1000));
-    feed(maxSpeedZ);
+    text.add("G0");
+    if (belt.isPresent()) {
+      rise(belt.get(), from);
+    } else {
+      text.add(" Z").addThousandths(scaled(height));
+      feed(maxSpeedZ);
+    }
     text.add('\n');
+  }
+
+  /** Over a belt, what stays where it is in its layer moves away from the belt with the height. */
+  private void rise(Belt over, double from) throws IOException {
+    if (y != NOWHERE) {
+      y += scaled(over.edgeY(z)) - scaled(over.edgeY(from));
+      text.add(" Y").addThousandths(y - offsetY - originY);
+    }
+    text.add(" Z").addThousandths(scaled(over.way(z)));
+    feed(maxSpeedZ * (y == NOWHERE ? 1 : over.wayOfRise()));
+  }
+
+  /** The machine's Y of a place in the layer at the nozzle's height, µm. */
+  private long machineY(double mm) {
+    return scaled(belt.isPresent() ? belt.get().edgeY(z) - mm : mm);
   }
 
   /** Goes to the start of a stroke, the way and with the strand drawn back as it was planned. */
@@ -143,9 +167,9 @@ final class MoveWriter {
       lift(clearance);
     }
     for (int i = 0; i < way.via().length; i += 2) {
-      moveFast(scaled(way.via()[i]), scaled(way.via()[i + 1]));
+      moveFast(scaled(way.via()[i]), machineY(way.via()[i + 1]));
     }
-    moveFast(scaled(path.x(0)), scaled(path.y(0)));
+    moveFast(scaled(path.x(0)), machineY(path.y(0)));
     lift(height);
     unretract();
   }
@@ -163,7 +187,7 @@ final class MoveWriter {
     for (int i = 0; i < wipe.segmentCount(); i++) {
       done += wipe.segmentLengthMm(i);
       long toX = scaled(wipe.x(i + 1));
-      long toY = scaled(wipe.y(i + 1));
+      long toY = machineY(wipe.y(i + 1));
       long wanted = Math.round(-whole * done / length * 1e5);
       if ((toX == x && toY == y) || wanted == drawn) {
         continue;
@@ -182,7 +206,7 @@ final class MoveWriter {
     }
   }
 
-  /** Goes straight to where the first nozzle is at a place, mm. */
+  /** Goes straight to where the first nozzle is at a place of the machine's, mm. */
   void go(Purging.Place place) throws IOException {
     moveFast(scaled(place.x()) + offsetX, scaled(place.y()) + offsetY);
   }
@@ -262,10 +286,10 @@ final class MoveWriter {
     }
     int last = to % path.size();
     long toX = scaled(path.x(last));
-    long toY = scaled(path.y(last));
+    long toY = machineY(path.y(last));
     long i = scaled(arcs.centreX()) - x;
-    long j = scaled(arcs.centreY()) - y;
-    text.add(arcs.isToTheLeft() ? "G3" : "G2");
+    long j = machineY(arcs.centreY()) - y;
+    text.add(arcs.isToTheLeft() != belt.isPresent() ? "G3" : "G2");
     position(toX, toY);
     text.add(" I").addThousandths(i).add(" J").addThousandths(j);
     long extrusion = Math.round(extrusionRest);
@@ -282,7 +306,7 @@ final class MoveWriter {
     double length = Math.sqrt(dx * dx + dy * dy);
     extrusionRest += length * strandPerMm * 1e5;
     long toX = scaled(path.x(to));
-    long toY = scaled(path.y(to));
+    long toY = machineY(path.y(to));
     if (toX == x && toY == y) {
       return;
     }

@@ -91,10 +91,9 @@ public final class ProgramWriter {
         new MoveWriter(
             text,
             schedule.travel(),
-            machine.maxSpeedZ(),
-            START_Z_MM,
+            machine.belt().isPresent() ? 0 : START_Z_MM,
             resolver.plan().number(Setting.ARC_TOLERANCE),
-            machine.origin(),
+            machine,
             ofSlot -> resolver.filament(ofSlot).crossSectionMm2());
     use(schedule.firstSlot());
     start();
@@ -163,7 +162,8 @@ public final class ProgramWriter {
   private void end() throws IOException {
     moves.retract();
     Map<String, Object> values = common();
-    values.put("liftZ", number(liftedZ(machine.parkLiftMm())));
+    double lifted = liftedZ(machine.parkLiftMm());
+    values.put("liftZ", number(machine.belt().map(belt -> belt.way(lifted)).orElse(lifted)));
     values.put("parkX", number(machine.parkX() - machine.originX()));
     values.put("parkY", number(machine.parkY() - machine.originY()));
     text.add(dialect.end(values));
@@ -353,7 +353,10 @@ public final class ProgramWriter {
   /** The machine's height so far above the nozzle, and above all pieces that stand already, mm. */
   private double liftedZ(double lift) {
     double over = standingMm > 0 ? z(standingMm + Schedule.OVER_PIECES_MM) : 0;
-    double most = machine.heightMm() + machine.parkLiftMm();
+    double most =
+        machine.belt().isPresent()
+            ? Double.POSITIVE_INFINITY
+            : machine.heightMm() + machine.parkLiftMm();
     return Math.min(Math.max(moves.z() + lift, over), most);
   }
 

@@ -52,7 +52,7 @@ final class PieceStacker {
   PieceStack stack(Plan plan) {
     checkBoundaries();
     List<Double> cuts = cuts(plan);
-    boolean onBed = cuts.getFirst() == 0;
+    boolean onBed = cuts.getFirst() == 0 && placed.belt().isEmpty();
     for (int i = 0; i + 1 < cuts.size(); i++) {
       double low = cuts.get(i);
       double high = cuts.get(i + 1);
@@ -128,8 +128,9 @@ final class PieceStacker {
     cuts.add(placed.top());
     plan.boundaries().forEach(height -> cut(cuts, MovedPlane.What.PLAN_BOUNDARY, height));
     plan.stops().forEach(stop -> cut(cuts, MovedPlane.What.STOP, stop.heightMm()));
-    if (supported && placed.bottom() >= machine.minLayerHeight()) {
-      cuts.add(0.0);
+    double foot = placed.supportedFrom();
+    if (supported && placed.bottom() - foot >= machine.minLayerHeight()) {
+      cuts.add(foot);
     }
     return List.copyOf(cuts);
   }

@@ -2,17 +2,23 @@ package org.stratonomy.engine.strata;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.plan.Belt;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.problem.Problem;
 
-/** A piece where it stands on the machine: its bodies' vertices in machine coordinates, mm. */
+/**
+ * A piece where it stands on the machine: its bodies' vertices in machine coordinates, mm. On a
+ * belt these are turned so that the layers lie level; only {@link #bounds} stay as they are over
+ * it.
+ */
 public final class PlacedPiece implements Memo.Sized {
   /** Nothing may lie further out than this, so that areas stay within their coordinates. */
   private static final double LIMIT_MM = 50_000;
@@ -22,6 +28,7 @@ public final class PlacedPiece implements Memo.Sized {
   private final double[][] vertices;
   private final Bounds bounds;
   private final Frame frame;
+  private final Optional<Belt> belt;
   private final Key key;
 
   /**
@@ -29,30 +36,57 @@ public final class PlacedPiece implements Memo.Sized {
    *
    * @param model bounds of the unturned, unscaled model
    */
-  private record Frame(double[] matrix, double dx, double dy, double dz, Bounds model) {}
+  private record Frame(double[] matrix, double dx, double dy, double dz, Bounds model) {
+    Frame turned(Optional<Belt> belt) {
+      if (belt.isEmpty()) {
+        return this;
+      }
+      double[] turn = belt.get().turn();
+      double[] product = new double[9];
+      for (int row = 0; row < 3; row++) {
+        for (int column = 0; column < 3; column++) {
+          for (int k = 0; k < 3; k++) {
+            product[3 * row + column] += turn[3 * row + k] * matrix[3 * k + column];
+          }
+        }
+      }
+      Placement.Vector by = belt.get().level(new Placement.Vector(dx, dy, dz));
+      return new Frame(product, by.x(), by.y(), by.z(), model);
+    }
+  }
 
-  private PlacedPiece(
-      Piece piece, List<Mesh> meshes, double[][] vertices, Bounds bounds, Frame frame, Key key) {
+  /** How far it reaches in level layers, and from where on it can be supported. */
+  private final Bounds level;
+
+  private final double foot;
+
+  private PlacedPiece(Piece piece, PlacedPiece like) {
     this.piece = piece;
-    this.meshes = meshes;
-    this.vertices = vertices;
-    this.bounds = bounds;
-    this.frame = frame;
-    this.key = key;
+    meshes = like.meshes;
+    vertices = like.vertices;
+    bounds = like.bounds;
+    frame = like.frame;
+    belt = like.belt;
+    key = like.key;
+    level = like.level;
+    foot = like.foot;
   }
 
   /**
    * The same as {@link #of(Piece, MeshSource)}, without placing anew what only has other strata or
    * regions.
    */
-  public static PlacedPiece of(Piece piece, MeshSource source, Memo memo) {
-    PlacedPiece placed = memo.get(key(piece, source), PlacedPiece.class, () -> of(piece, source));
+  public static PlacedPiece of(Piece piece, MeshSource source, Optional<Belt> belt, Memo memo) {
     return new PlacedPiece(
-        piece, placed.meshes, placed.vertices, placed.bounds, placed.frame, placed.key);
+        piece,
+        memo.get(
+            key(piece, source, belt),
+            PlacedPiece.class,
+            () -> new PlacedPiece(piece, source, belt)));
   }
 
-  private static Key key(Piece piece, MeshSource source) {
-    Key.Builder key = Key.of("placed");
+  private static Key key(Piece piece, MeshSource source, Optional<Belt> belt) {
+    Key.Builder key = Key.of("placed").add(belt.map(Belt::tilt).orElse(0.0));
     for (Body body : piece.bodies()) {
       key.add(source.mesh(body.mesh()).hash());
       key.add(body.shift().x()).add(body.shift().y()).add(body.shift().z());
@@ -66,26 +100,41 @@ public final class PlacedPiece implements Memo.Sized {
   }
 
   /**
-   * Scales, turns and moves the meshes of a piece.
+   * Scales, turns and moves the meshes of a piece, over a bed.
    *
    * @throws Problem if a mesh is missing or unusable, or the piece is far off
    */
   public static PlacedPiece of(Piece piece, MeshSource source) {
-    List<Mesh> meshes = piece.bodies().stream().map(body -> source.mesh(body.mesh())).toList();
+    return of(piece, source, Optional.empty());
+  }
+
+  /**
+   * Scales, turns and moves the meshes of a piece, and turns them again if there is a belt.
+   *
+   * @throws Problem if a mesh is missing or unusable, or the piece is far off
+   */
+  public static PlacedPiece of(Piece piece, MeshSource source, Optional<Belt> belt) {
+    return new PlacedPiece(piece, source, belt);
+  }
+
+  private PlacedPiece(Piece piece, MeshSource source, Optional<Belt> belt) {
+    this.piece = piece;
+    this.belt = belt;
+    meshes = piece.bodies().stream().map(body -> source.mesh(body.mesh())).toList();
     Placement placement = piece.placement();
     double[] matrix = matrix(placement);
-    double[][] vertices = new double[meshes.size()][];
+    vertices = new double[meshes.size()][];
     Bounds turned = null;
     for (int m = 0; m < vertices.length; m++) {
       vertices[m] = turn(meshes.get(m), matrix, piece.bodies().get(m).shift());
-      Bounds bounds = Bounds.of(vertices[m]);
-      turned = turned == null ? bounds : turned.with(bounds);
+      Bounds body = Bounds.of(vertices[m]);
+      turned = turned == null ? body : turned.with(body);
     }
     Placement.Vector to = placement.position();
     double dx = to.x() - (turned.minX() + turned.maxX()) / 2;
     double dy = to.y() - (turned.minY() + turned.maxY()) / 2;
     double dz = to.z() - turned.minZ();
-    Bounds bounds =
+    bounds =
         new Bounds(
             turned.minX() + dx,
             turned.minY() + dy,
@@ -95,15 +144,48 @@ public final class PlacedPiece implements Memo.Sized {
             turned.maxZ() + dz);
     checkReach(piece, bounds);
     for (double[] xyz : vertices) {
-      for (int i = 0; i < xyz.length; i += 3) {
-        xyz[i] += dx;
-        xyz[i + 1] += dy;
-        xyz[i + 2] += dz;
+      move(xyz, dx, dy, dz);
+    }
+    frame = new Frame(matrix, dx, dy, dz, model(piece, source)).turned(belt);
+    foot = foot();
+    belt.ifPresent(on -> Arrays.stream(vertices).forEach(xyz -> multiply(on.turn(), xyz)));
+    level =
+        belt.isEmpty()
+            ? bounds
+            : Arrays.stream(vertices).map(Bounds::of).reduce(Bounds::with).orElseThrow();
+    key = key(piece, source, belt);
+  }
+
+  /** The least height from which on support of any of it may stand, before it is turned. */
+  private double foot() {
+    double least = Double.POSITIVE_INFINITY;
+    for (int m = 0; m < vertices.length && belt.isPresent(); m++) {
+      for (int i = 0; i < vertices[m].length; i += 3) {
+        double height = belt.get().footHeight(vertices[m][i + 1], vertices[m][i + 2]);
+        least = Math.min(least, height);
       }
     }
-    Bounds model = model(piece, source);
-    Frame frame = new Frame(matrix, dx, dy, dz, model);
-    return new PlacedPiece(piece, meshes, vertices, bounds, frame, key(piece, source));
+    return belt.isPresent() ? Math.max(0, least) : 0;
+  }
+
+  private static void move(double[] xyz, double dx, double dy, double dz) {
+    for (int i = 0; i < xyz.length; i += 3) {
+      xyz[i] += dx;
+      xyz[i + 1] += dy;
+      xyz[i + 2] += dz;
+    }
+  }
+
+  /** Multiplies each point by a matrix, told row by row. */
+  private static void multiply(double[] m, double[] xyz) {
+    for (int i = 0; i < xyz.length; i += 3) {
+      double x = xyz[i];
+      double y = xyz[i + 1];
+      double z = xyz[i + 2];
+      xyz[i] = m[0] * x + m[1] * y + m[2] * z;
+      xyz[i + 1] = m[3] * x + m[4] * y + m[5] * z;
+      xyz[i + 2] = m[6] * x + m[7] * y + m[8] * z;
+    }
   }
 
   private static void checkReach(Piece piece, Bounds b) {
@@ -146,11 +228,7 @@ public final class PlacedPiece implements Memo.Sized {
    */
   public double[] place(Mesh mesh, Placement.Vector shift) {
     double[] xyz = turn(mesh, frame.matrix, shift);
-    for (int i = 0; i < xyz.length; i += 3) {
-      xyz[i] += frame.dx;
-      xyz[i + 1] += frame.dy;
-      xyz[i + 2] += frame.dz;
-    }
+    move(xyz, frame.dx, frame.dy, frame.dz);
     return xyz;
   }
 
@@ -205,14 +283,11 @@ public final class PlacedPiece implements Memo.Sized {
 
   private static double[] turn(Mesh mesh, double[] m, Placement.Vector shift) {
     double[] xyz = new double[3 * mesh.vertexCount()];
-    for (int v = 0; v < mesh.vertexCount(); v++) {
-      double x = mesh.coordinate(v, 0) + shift.x();
-      double y = mesh.coordinate(v, 1) + shift.y();
-      double z = mesh.coordinate(v, 2) + shift.z();
-      for (int axis = 0; axis < 3; axis++) {
-        xyz[3 * v + axis] = m[3 * axis] * x + m[3 * axis + 1] * y + m[3 * axis + 2] * z;
-      }
+    for (int i = 0; i < xyz.length; i++) {
+      xyz[i] = mesh.coordinate(i / 3, i % 3);
     }
+    move(xyz, shift.x(), shift.y(), shift.z());
+    multiply(m, xyz);
     return xyz;
   }
 
@@ -233,17 +308,32 @@ public final class PlacedPiece implements Memo.Sized {
     return vertices[body];
   }
 
+  /** How far it reaches over the bed or belt, mm. */
   public Bounds bounds() {
     return bounds;
   }
 
+  /** How far it reaches in level layers, mm: the same as {@link #bounds} but on a belt. */
+  public Bounds level() {
+    return level;
+  }
+
+  public Optional<Belt> belt() {
+    return belt;
+  }
+
+  /** The least height from which on it may be supported, mm; 0 on a bed. */
+  public double supportedFrom() {
+    return foot;
+  }
+
   /** Lowest printed height: what sinks below the bed is not printed, mm. */
   public double bottom() {
-    return Math.max(0, bounds.minZ());
+    return Math.max(0, level.minZ());
   }
 
   public double top() {
-    return bounds.maxZ();
+    return level.maxZ();
   }
 
   @Override

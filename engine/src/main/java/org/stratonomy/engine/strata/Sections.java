@@ -2,8 +2,10 @@ package org.stratonomy.engine.strata;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
+import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.Plane;
@@ -50,10 +52,15 @@ public final class Sections {
 
   private static final double LEAST_ISLAND_MM2 = 0.2;
 
+  /** How far a belt is looked at around a piece, mm. */
+  private static final double BELT_MM = 50;
+
   private final Cavities cavities;
   private final List<SolidSections> bodies = new ArrayList<>();
   private final Memo memo;
   private final Key[] keys;
+  private final PlacedPiece placed;
+  private final PieceStack stack;
 
   /** Of a piece without cavities. */
   public Sections(PlacedPiece placed, PieceStack stack, Memo memo) {
@@ -63,6 +70,8 @@ public final class Sections {
   public Sections(PlacedPiece placed, PieceStack stack, Cavities cavities, Memo memo) {
     this.cavities = cavities;
     this.memo = memo;
+    this.placed = placed;
+    this.stack = stack;
     List<PieceLayer> layers = stack.layers();
     for (int b = 0; b < placed.meshes().size(); b++) {
       Key key = Key.of("body").add(placed.key()).add(b).build();
@@ -93,6 +102,44 @@ public final class Sections {
       return Section.EMPTY;
     }
     return memo.get(keys[index - 1], Section.class, () -> cut(index));
+  }
+
+  /**
+   * What carries the layer above: the section, and on a belt what of it lies below that.
+   *
+   * @param index of the piece's layer, from 0 for what lies below the lowest one
+   */
+  public Area carrying(int index) {
+    return withBelt(index, "carrying", () -> get(index).area());
+  }
+
+  private Area withBelt(int index, String what, Supplier<Area> section) {
+    if (placed.belt().isEmpty()) {
+      return section.get();
+    }
+    Key key = Key.of(what).add(placed.key()).add(key(index)).add(middle(index)).build();
+    return memo.get(key, Section.class, () -> Section.of(Plane.union(section.get(), belt(index))))
+        .area();
+  }
+
+  private double middle(int index) {
+    PieceLayer lowest = stack.layers().getFirst();
+    return index < 1 ? lowest.middle() - lowest.height() : stack.layers().get(index - 1).middle();
+  }
+
+  /**
+   * What of a layer lies below the belt, as far as support may reach; none over a bed.
+   *
+   * @param index of the piece's layer, from 0
+   */
+  public Area belt(int index) {
+    if (placed.belt().isEmpty() || stack.layers().isEmpty()) {
+      return Area.EMPTY;
+    }
+    Bounds b = placed.level();
+    double edge = placed.belt().get().edgeY(middle(index));
+    double end = Math.max(edge, b.maxY()) + BELT_MM;
+    return Area.rectangle(b.minX() - BELT_MM, edge, b.maxX() + BELT_MM, end);
   }
 
   /**
@@ -141,15 +188,21 @@ public final class Sections {
    * Parts of a layer under which the layer below has nothing of the piece at all; without what is
    * hardly a line.
    *
-   * @param index of the piece's layer, from 1; the lowest one has none
+   * @param index of the piece's layer, from 1; the lowest one has none but over a belt
    */
   public Area islands(int index) {
-    if (index <= 1 || index > keys.length) {
+    if (index < 1 || (index == 1 && placed.belt().isEmpty()) || index > keys.length) {
       return Area.EMPTY;
     }
     Key key = Key.of("islands").add(key(index - 1)).add(key(index)).build();
-    return memo.get(key, Section.class, () -> Section.of(islands(whole(index), whole(index - 1))))
+    return memo.get(
+            key, Section.class, () -> Section.of(islands(whole(index), carryingWhole(index - 1))))
         .area();
+  }
+
+  /** What carries the layer above, cavities and all: an insert carries what lies over it. */
+  public Area carryingWhole(int index) {
+    return withBelt(index, "carrying whole", () -> whole(index));
   }
 
   private static Area islands(Area area, Area below) {
