@@ -147,7 +147,9 @@
         return;
       }
       const shifts = session.pieceDocument(piece.id)!.bodies.map((body) => body.shift ?? [0, 0, 0]);
-      const matrix = placementMatrix(piece.placement, shapes[p]!, shifts, view.min);
+      const matrix = into.tilt
+        .clone()
+        .multiply(placementMatrix(piece.placement, shapes[p]!, shifts, view.min));
       matrices.set(piece.id, matrix);
       origins.set(piece.id, modelOrigin(shapes[p]!, shifts));
       shapes[p]!.forEach((shape, b) => {
@@ -263,7 +265,9 @@
       const view = session.piece(piece)!;
       into.handles.show({
         mode: session.handling === 'turn' ? 'rotate' : 'translate',
-        at: view.min.map((low, axis) => (low + view.max[axis]!) / 2),
+        at: new Vector3(...view.min.map((low, axis) => (low + view.max[axis]!) / 2))
+          .applyMatrix4(into.tilt)
+          .toArray(),
         of: piece,
         onDone: (change) => movePiece(session, piece, change.way, change.turn),
       });

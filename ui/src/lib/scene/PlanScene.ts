@@ -1,7 +1,8 @@
 import * as THREE from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import type { TowerView } from '../api/client';
-import { bedEdge, bedGrid, type Bed } from '../model/bed';
+import { bedEdge, bedGrid } from '../model/bed';
+import { beltEdge, reachIn, tiltOf, type Room } from '../model/belt';
 import { PieceHandles } from './handles';
 import { HeightOrder } from './heightOrder';
 import { markMesh, markedGeometries, type Marks } from './markMeshes';
@@ -20,9 +21,9 @@ export interface Pick {
   readonly triangle: number;
   /** In the model's coordinates. */
   readonly place: readonly number[];
-  /** In the machine's, mm. */
+  /** In the layers', mm. */
   readonly world: readonly number[];
-  /** Of the triangle, outwards, in the machine's axes. */
+  /** Of the triangle, outwards, in the axes of the machine's bed or belt. */
   readonly normal: readonly number[];
 }
 
@@ -30,14 +31,15 @@ export interface Pick {
 const GHOST_MARKS = 0.4;
 
 /**
- * The pieces on the bed, coloured by strata, cut open at the level. Draws on demand only. Machine
- * coordinates are used as they are: X to the right, Y to the back, Z up, mm.
+ * The pieces on the bed, coloured by strata, cut open at the level. Draws on demand only. The
+ * coordinates are those of the layers, which are level: X to the right, Y to the back, Z up, mm. A
+ * belt is tilted against them, and one looks at it as if it were level.
  */
 export class PlanScene {
   private readonly renderer: THREE.WebGLRenderer;
   private readonly scene = new THREE.Scene();
   private readonly camera = new THREE.PerspectiveCamera(32, 1, 1, 5000);
-  private readonly controls: OrbitControls;
+  private controls!: OrbitControls;
   private readonly cut = {
     below: new THREE.Plane(new THREE.Vector3(0, 0, -1), 0),
     above: new THREE.Plane(new THREE.Vector3(0, 0, 1), 0),
@@ -54,6 +56,8 @@ export class PlanScene {
   private readonly raycaster = new THREE.Raycaster();
   private readonly bed = new THREE.Group();
   private readonly level: THREE.LineLoop;
+  /** Where the level begins along the belt. */
+  private levelY: (height: number) => number = () => 0;
   /** Whether the user turned or moved the view since it was last set. */
   isTurned = false;
   private asked = 0;
@@ -63,10 +67,7 @@ export class PlanScene {
   constructor(canvas: HTMLCanvasElement, smooth: boolean) {
     this.renderer = new THREE.WebGLRenderer({ canvas, antialias: smooth, alpha: true });
     this.renderer.localClippingEnabled = true;
-    this.camera.up.set(0, 0, 1);
-    this.controls = new OrbitControls(this.camera, canvas);
-    this.controls.addEventListener('change', () => this.draw());
-    this.controls.addEventListener('start', () => (this.isTurned = true));
+    this.turnAbout(0);
     this.handles = new PieceHandles({
       scene: this.scene,
       camera: this.camera,
@@ -99,25 +100,51 @@ export class PlanScene {
     this.scene.add(this.level);
   }
 
-  setBed(bed: Bed, dark: boolean): void {
+  /** Lets the view turn about what is upright over a bed or a belt that is tilted by an angle. */
+  private turnAbout(tilt: number): void {
+    this.tilt.makeRotationX(tilt);
+    this.camera.up.set(0, 0, 1).applyMatrix4(this.tilt);
+    const target = this.controls?.target;
+    this.controls?.dispose();
+    this.controls = new OrbitControls(this.camera, this.renderer.domElement);
+    this.controls.addEventListener('change', () => this.draw());
+    this.controls.addEventListener('start', () => (this.isTurned = true));
+    if (target) {
+      this.controls.target.copy(target);
+    }
+  }
+
+  /** From the axes of the machine's bed or belt to those of the layers. */
+  readonly tilt = new THREE.Matrix4();
+
+  setBed(room: Room, dark: boolean): void {
+    const tilt = tiltOf(room);
+    if (tilt !== this.bed.rotation.x) {
+      this.turnAbout(tilt);
+      this.bed.rotation.x = tilt;
+      this.handles.tilt.setFromRotationMatrix(this.tilt);
+      this.isTurned = false;
+    }
+    this.levelY = (height) => (tilt === 0 ? 0 : beltEdge(room, height));
     this.bed.clear();
     const line = dark ? '#5a5650' : '#b9b2a4';
-    const grid = flat(bedGrid(bed));
+    const grid = flat(bedGrid(room));
     this.bed.add(
       new THREE.LineSegments(
         grid,
         new THREE.LineBasicMaterial({ color: line, opacity: 0.55, transparent: true }),
       ),
     );
-    const edge = flat(bedEdge(bed));
+    const edge = flat(bedEdge(room));
     this.bed.add(
       new THREE.LineLoop(
         edge,
         new THREE.LineBasicMaterial({ color: dark ? '#8b857a' : '#6d675d' }),
       ),
     );
-    edge.computeBoundingBox();
-    this.level.geometry = edge.clone();
+    const level = reachIn(room, 0);
+    this.level.geometry = flat(bedEdge(level.bed)).translate(0, level.y, 0);
+    this.level.position.y = this.levelY(this.level.position.z);
     this.draw();
   }
 
@@ -274,7 +301,8 @@ export class PlanScene {
     }
     const face = hit
       .face!.normal.clone()
-      .applyNormalMatrix(new THREE.Matrix3().getNormalMatrix(hit.object.matrix));
+      .applyNormalMatrix(new THREE.Matrix3().getNormalMatrix(hit.object.matrix))
+      .transformDirection(this.tilt.clone().invert());
     const { piece, body } = this.bodies.find((shown) => shown.whole === hit.object)!;
     const place = hit.point.clone().applyMatrix4(hit.object.matrix.clone().invert());
     return {
@@ -331,22 +359,26 @@ export class PlanScene {
     this.cut.above.constant = -height - 1e-3;
     this.bodies.forEach((shown) => shown.cutAt(height));
     this.level.position.z = height;
+    this.level.position.y = this.levelY(height);
     this.draw();
   }
 
-  /** Looks at a box from the front left. */
+  /** Looks at a box over the bed or belt from the front left. */
   lookAt(min: readonly number[], max: readonly number[]): void {
     const middle = new THREE.Vector3(
       (min[0]! + max[0]!) / 2,
       (min[1]! + max[1]!) / 2,
       (min[2]! + max[2]!) / 2.2,
-    );
+    ).applyMatrix4(this.tilt);
     const size = Math.hypot(max[0]! - min[0]!, max[1]! - min[1]!, max[2]! - min[2]!);
     const distance = (0.53 * size) / Math.tan((this.camera.fov * Math.PI) / 360);
     const narrow = Math.max(1, 1.25 / this.camera.aspect);
-    this.camera.position
-      .copy(middle)
-      .add(new THREE.Vector3(-0.42, -0.8, 0.5).normalize().multiplyScalar(distance * narrow));
+    this.camera.position.copy(middle).add(
+      new THREE.Vector3(-0.42, -0.8, 0.5)
+        .normalize()
+        .multiplyScalar(distance * narrow)
+        .applyMatrix4(this.tilt),
+    );
     this.controls.target.copy(middle);
     this.controls.update();
     this.isTurned = false;

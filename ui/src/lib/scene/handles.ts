@@ -4,7 +4,7 @@ import { TransformControls } from 'three/addons/controls/TransformControls.js';
 /** Handles that move, turn or resize something. */
 export interface Handles {
   readonly mode: 'translate' | 'rotate' | 'scale';
-  /** Where they are, mm. */
+  /** Where they are in the scene, mm. */
   readonly at: readonly number[];
   /** The piece that is shown moving, or the box around a region. */
   readonly of: string | RegionFrame;
@@ -21,9 +21,9 @@ export interface RegionFrame {
 }
 
 export interface HandleChange {
-  /** In the machine's axes, mm. */
+  /** Of a piece in the axes of the bed or belt, of a region in the scene's, mm. */
   readonly way: readonly number[];
-  /** In the machine's axes. */
+  /** In the same axes. */
   readonly turn: THREE.Matrix4;
   /** Along the own axes. */
   readonly scale: readonly number[];
@@ -41,6 +41,8 @@ interface Surroundings {
 
 /** Shows handles, moves what they hold while they are dragged, and says how far it came. */
 export class PieceHandles {
+  /** From the axes of the bed or belt, in which pieces are moved and turned, to the scene's. */
+  readonly tilt = new THREE.Quaternion();
   private readonly held = new THREE.Object3D();
   private readonly controls: TransformControls;
   private shown: Handles | undefined;
@@ -68,13 +70,15 @@ export class PieceHandles {
       this.around.scene.remove(helper);
     } else {
       this.held.position.fromArray(handles.at);
-      this.held.rotation.set(0, 0, 0);
+      this.held.quaternion.copy(this.tilt);
       this.held.scale.set(1, 1, 1);
       if (typeof handles.of !== 'string') {
         this.held.quaternion.copy(handles.of.turn);
         this.held.add(frame(handles.of.size));
       }
       this.controls.setMode(handles.mode);
+      const isTilted = typeof handles.of === 'string' && this.tilt.w !== 1;
+      this.controls.setSpace(isTilted ? 'local' : 'world');
       this.controls.attach(this.held);
       this.around.scene.add(helper);
     }
@@ -90,10 +94,6 @@ export class PieceHandles {
     this.controls.dispose();
   }
 
-  private get turn(): THREE.Matrix4 {
-    return new THREE.Matrix4().makeRotationFromQuaternion(this.held.quaternion);
-  }
-
   private grab(begins: boolean): void {
     this.around.onGrab(begins);
     if (begins) {
@@ -102,10 +102,12 @@ export class PieceHandles {
         .meshesOf(typeof of === 'string' ? of : undefined)
         .map((mesh) => ({ mesh, matrix: mesh.matrix.clone() }));
     } else if (this.shown) {
+      const back = this.tilt.clone().invert();
       const way = this.held.position.clone().sub(new THREE.Vector3().fromArray(this.shown.at));
+      const isPiece = typeof this.shown.of === 'string';
       this.shown.onDone({
-        way: way.toArray(),
-        turn: this.turn,
+        way: (isPiece ? way.applyQuaternion(back) : way).toArray(),
+        turn: rotation(back.multiply(this.held.quaternion)),
         scale: this.held.scale.toArray().map(Math.abs),
       });
     }
@@ -115,13 +117,17 @@ export class PieceHandles {
     const at = new THREE.Vector3().fromArray(this.shown?.at ?? []);
     const moved = new THREE.Matrix4()
       .makeTranslation(this.held.position)
-      .multiply(this.turn)
+      .multiply(rotation(this.held.quaternion.clone().multiply(this.tilt.clone().invert())))
       .multiply(new THREE.Matrix4().makeTranslation(at.negate()));
     for (const { mesh, matrix } of this.before) {
       mesh.matrix.copy(moved).multiply(matrix);
     }
     this.around.draw();
   }
+}
+
+function rotation(quaternion: THREE.Quaternion): THREE.Matrix4 {
+  return new THREE.Matrix4().makeRotationFromQuaternion(quaternion);
 }
 
 /** The edges of a box about the origin. */

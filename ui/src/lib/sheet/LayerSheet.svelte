@@ -3,6 +3,7 @@
   import RulerIcon from '@lucide/svelte/icons/ruler';
   import { untrack } from 'svelte';
   import type { LayerPaths } from '../api/layer';
+  import { beltEdge, tiltOf, upTheTilt } from '../model/belt';
   import { between, layerTop } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import { drawsInSoftware } from '../scene/graphics';
@@ -54,6 +55,8 @@
   const tower = untrack(() => new TowerDrag(session));
   let asked = '';
 
+  const isTilted = $derived(tiltOf(session.machine) > 0);
+  const layerMm = $derived(session.result ? layerTop(session.heights, session.layer) : 0);
   const extent = $derived.by(() => {
     const pieces = session.result?.pieces ?? [];
     if (pieces.length === 0) {
@@ -61,14 +64,20 @@
     }
     const margin = 8;
     const boxes = [...pieces, ...session.towerBounds];
-    return [
-      Math.min(...boxes.map((p) => p.min[0]!)) - margin,
-      Math.min(...boxes.map((p) => p.min[1]!)) - margin,
-      Math.max(...boxes.map((p) => p.max[0]!)) + margin,
-      Math.max(...boxes.map((p) => p.max[1]!)) + margin,
-    ] as const;
+    const least = (axis: number) => Math.min(...boxes.map((p) => p.min[axis]!)) - margin;
+    const most = (axis: number) => Math.max(...boxes.map((p) => p.max[axis]!)) + margin;
+    if (isTilted) {
+      const edge = beltEdge(session.machine, layerMm);
+      return [
+        least(0),
+        edge - upTheTilt(session.machine, most(2)),
+        most(0),
+        edge + margin,
+      ] as const;
+    }
+    return [least(0), least(1), most(0), most(1)] as const;
   });
-  const view: View = $derived(part.view(width, height, extent));
+  const view: View = $derived(part.view(width, height, extent, isTilted));
   const hit = $derived.by(() => {
     if (!pointer || !paths) {
       return undefined;
@@ -152,7 +161,7 @@
     ctx.scale(ratio, ratio);
     const style = getComputedStyle(canvas);
     const colour = (name: string) => style.getPropertyValue(name);
-    drawBed(ctx, view, session.machine, {
+    drawBed(ctx, view, session.machine, layerMm, {
       line: colour('--rule-soft'),
       edge: colour('--ink-soft'),
     });

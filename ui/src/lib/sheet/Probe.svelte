@@ -1,5 +1,7 @@
 <script lang="ts">
   import type { LayerPaths } from '../api/layer';
+  import { machineY } from '../model/belt';
+  import { layerTop } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import { said } from './measure';
   import { bleedOf, type StrokeHit } from './strokes';
@@ -16,10 +18,12 @@
   }
 
   let { session, paths, hit, hint, raised }: Props = $props();
+
+  const y = $derived(machineY(session.machine, hit.y, layerTop(session.heights, session.layer)));
 </script>
 
 <div class="probe" class:raised>
-  <span class="num">X {hit.x.toFixed(1)} Y {hit.y.toFixed(1)} mm</span>
+  <span class="num">X {hit.x.toFixed(1)} Y {y.toFixed(1)} mm</span>
   {#if hit.stroke}
     {@const i = hit.stroke.stroke}
     <strong>{session.shelf.roles[paths.role[i]!]}</strong>

@@ -20,7 +20,7 @@
     role="status"
     data-testid="measured"
     style:left="{left}px"
-    style:top="{view.shiftY - end.y * view.scale}px"
+    style:top="{view.shiftY + end.y * view.scaleY}px"
     style:translate="{left < width / 2 ? '8px' : 'calc(-100% - 8px)'}
     {dy < 0 ? '10px' : 'calc(-100% - 10px)'}"
   >

@@ -88,7 +88,7 @@ function drawn(colourBy: ColourBy, until?: number): string[] {
   stubPaths();
   const paper = new Paper();
   drawLayer(paper as unknown as CanvasRenderingContext2D, readLayer(layer()), {
-    view: { scale: 1, shiftX: 0, shiftY: 0 },
+    view: { scale: 1, scaleY: -1, shiftX: 0, shiftY: 0 },
     roles: ['outer wall', '', '', '', '', 'infill'],
     colourBy,
     slotColour: () => '#112233',
@@ -158,7 +158,7 @@ it('marks the seams of outer walls with the ways', () => {
     arc: (x: number, y: number) => dots.push([x, y]),
   });
   const drawing = {
-    view: { scale: 1, shiftX: 0, shiftY: 0 },
+    view: { scale: 1, scaleY: -1, shiftX: 0, shiftY: 0 },
     roles: ['outer wall'],
     colourBy: 'role',
     slotColour: () => '#112233',

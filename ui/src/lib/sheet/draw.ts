@@ -12,16 +12,18 @@ const THIN_PX = 2.5;
 /** Radius of the dot at a seam, pixels. */
 const SEAM_PX = 2.6;
 
-/** Where on the canvas the bed lies: a place in mm times scale plus shift, Y turned over. */
+/** Where on the canvas the bed lies: a place in mm times scale plus shift. */
 export interface View {
   readonly scale: number;
+  /** Y goes up on the sheet over a bed, so that this is negative; on a belt it goes up the tilt. */
+  readonly scaleY: number;
   readonly shiftX: number;
   readonly shiftY: number;
 }
 
 /** A place of the canvas on the bed, mm. */
 export function onBed(view: View, at: { x: number; y: number }): { x: number; y: number } {
-  return { x: (at.x - view.shiftX) / view.scale, y: (view.shiftY - at.y) / view.scale };
+  return { x: (at.x - view.shiftX) / view.scale, y: (at.y - view.shiftY) / view.scaleY };
 }
 
 export type ColourBy = 'filament' | 'role' | MeasureName;
@@ -41,7 +43,7 @@ export interface Drawing {
 /** Draws the strokes of a layer at their true width. */
 export function drawLayer(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: Drawing): void {
   ctx.save();
-  ctx.transform(d.view.scale, 0, 0, -d.view.scale, d.view.shiftX, d.view.shiftY);
+  ctx.transform(d.view.scale, 0, 0, d.view.scaleY, d.view.shiftX, d.view.shiftY);
   for (const [key, path] of groups(paths, d)) {
     const [role, colour, width] = key.split('|') as [string, string, string];
     // Round ends of thin lines cannot be seen, and take long to draw.

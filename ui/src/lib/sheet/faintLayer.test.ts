@@ -6,7 +6,7 @@ import { FaintLayer } from './faintLayer';
 const PATHS = { slot: new Uint8Array([1, 1, 2]) } as unknown as LayerPaths;
 const SIZE = { width: 200, height: 100, ratio: 1 };
 const DRAWING = {
-  view: { scale: 2, shiftX: 0, shiftY: 100 },
+  view: { scale: 2, scaleY: -2, shiftX: 0, shiftY: 100 },
   roles: ['outer wall'],
   colourBy: 'speed',
   slotColour: (slot: number) => `#00000${slot}`,

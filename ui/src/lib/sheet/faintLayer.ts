@@ -67,6 +67,7 @@ function isSame(a: Drawn | undefined, b: Drawn): boolean {
     a !== undefined &&
     a.paths === b.paths &&
     a.view.scale === b.view.scale &&
+    a.view.scaleY === b.view.scaleY &&
     a.view.shiftX === b.view.shiftX &&
     a.view.shiftY === b.view.shiftY &&
     a.width === b.width &&

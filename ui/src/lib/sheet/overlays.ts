@@ -1,5 +1,6 @@
 import type { LayerPaths } from '../api/layer';
-import { bedEdge, bedGrid, type Bed } from '../model/bed';
+import { bedEdge, bedGrid } from '../model/bed';
+import { reachIn, type Room } from '../model/belt';
 import type { View } from './draw';
 import { endOf, startOf } from './strokes';
 
@@ -11,7 +12,7 @@ export function drawOutline(
   colour: string,
 ): void {
   ctx.save();
-  ctx.transform(view.scale, 0, 0, -view.scale, view.shiftX, view.shiftY);
+  ctx.transform(view.scale, 0, 0, view.scaleY, view.shiftX, view.shiftY);
   ctx.beginPath();
   for (let i = 0; i + 5 < lines.length; i += 6) {
     ctx.moveTo(lines[i]!, lines[i + 1]!);
@@ -28,7 +29,7 @@ export function drawOutline(
 
 /** From places on the bed, mm, to the canvas. */
 function placer(view: View): (place: { x: number; y: number }) => [number, number] {
-  return ({ x, y }) => [x * view.scale + view.shiftX, view.shiftY - y * view.scale];
+  return ({ x, y }) => [x * view.scale + view.shiftX, view.shiftY + y * view.scaleY];
 }
 
 /** Where the head waits at a stop, and the way there and back. */
@@ -119,7 +120,7 @@ export function drawHead(
   const { x, y } = endOf(paths, until - 1);
   ctx.save();
   ctx.beginPath();
-  ctx.arc(x * view.scale + view.shiftX, view.shiftY - y * view.scale, 5, 0, 2 * Math.PI);
+  ctx.arc(x * view.scale + view.shiftX, view.shiftY + y * view.scaleY, 5, 0, 2 * Math.PI);
   ctx.fillStyle = colour;
   ctx.fill();
   ctx.strokeStyle = '#fffefb';
@@ -136,7 +137,7 @@ export function drawSpot(
   colour: string,
 ): void {
   const x = spot.x * view.scale + view.shiftX;
-  const y = view.shiftY - spot.y * view.scale;
+  const y = view.shiftY + spot.y * view.scaleY;
   ctx.save();
   ctx.beginPath();
   ctx.arc(x, y, 6, 0, 2 * Math.PI);
@@ -184,15 +185,18 @@ export function drawRuler(
   ctx.restore();
 }
 
-/** The bed with a line every 10 mm. */
+/** What the nozzle reaches in a layer, with a line every 10 mm. */
 export function drawBed(
   ctx: CanvasRenderingContext2D,
   view: View,
-  bed: Bed,
+  room: Room,
+  layerMm: number,
   colours: { line: string; edge: string },
 ): void {
+  const { bed, y } = reachIn(room, layerMm);
   ctx.save();
-  ctx.transform(view.scale, 0, 0, -view.scale, view.shiftX, view.shiftY);
+  ctx.transform(view.scale, 0, 0, view.scaleY, view.shiftX, view.shiftY);
+  ctx.translate(0, y);
   ctx.lineWidth = 1 / view.scale;
   ctx.strokeStyle = colours.line;
   ctx.beginPath();

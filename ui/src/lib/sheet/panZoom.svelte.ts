@@ -14,14 +14,22 @@ export class PanZoom {
 
   /**
    * @param extent what is shown without zoom: least x and y, largest x and y, mm
+   * @param isTilted whether Y goes down on the sheet
    */
-  view(width: number, height: number, extent: readonly [number, number, number, number]): View {
+  view(
+    width: number,
+    height: number,
+    extent: readonly [number, number, number, number],
+    isTilted = false,
+  ): View {
     const [x0, y0, x1, y1] = extent;
     const fit = Math.min(width / (x1 - x0), Math.max(40, height - MARGIN) / (y1 - y0)) * this.zoom;
+    const scaleY = isTilted ? fit : -fit;
     return {
       scale: fit,
+      scaleY,
       shiftX: width / 2 - ((x0 + x1) / 2) * fit + this.x,
-      shiftY: (height + HEAD) / 2 + ((y0 + y1) / 2) * fit + this.y,
+      shiftY: (height + HEAD) / 2 - ((y0 + y1) / 2) * scaleY + this.y,
     };
   }
 

@@ -53,6 +53,7 @@ export const SHELF: ShelfView = {
       bedX: 200,
       bedY: 200,
       bedShape: 'rectangular',
+      tiltDegrees: 45,
       originX: 0,
       originY: 0,
       surface: '',

@@ -70,11 +70,11 @@ class BeltTest {
   @Test
   void theProgramPrintsThePieceWhereItLiesOnTheBelt() throws IOException {
     List<Extrusion> read = read(bar(SOLID));
-    // A layer is 0.2 mm thick and cut in its middle, the nozzle half a layer above; lines are half
-    // a line within the outline.
+    // A layer is 0.2 mm thick and cut in its middle, the nozzle half a layer above; lines are at
+    // most half a line within the outline, and less in the slivers along the edges.
     double within = 0.45 / 2 + 0.2;
-    assertThat(least(read, Extrusion::x1)).isCloseTo(115 + 0.21, within(0.05));
-    assertThat(most(read, Extrusion::x1)).isCloseTo(135 - 0.21, within(0.05));
+    assertThat(least(read, Extrusion::x1)).isBetween(115.0, 115.26);
+    assertThat(most(read, Extrusion::x1)).isBetween(134.74, 135.0);
     assertThat(least(read, BeltTest::along)).isBetween(90.0, 90 + 2 * within);
     assertThat(most(read, BeltTest::along)).isBetween(120 - 2 * within, 120 + within);
     assertThat(least(read, BeltTest::above)).isBetween(0.1, within);
@@ -97,7 +97,8 @@ class BeltTest {
     assertThat(result.placed().getFirst().bottom()).isCloseTo(90 * SLANT, within(1e-9));
     assertThat(result.placed().getFirst().top()).isCloseTo((120 + 8) * SLANT, within(1e-9));
     List<Double> ways = read(result).stream().map(Extrusion::z).distinct().toList();
-    assertThat(ways).isSorted().hasSize(result.stack().size());
+    // Of the lowest and the topmost layer hardly anything may be there.
+    assertThat(ways).isSorted().hasSizeBetween(result.stack().size() - 2, result.stack().size());
     for (int i = 1; i + 1 < ways.size(); i++) {
       assertThat(ways.get(i) - ways.get(i - 1)).isCloseTo(0.2 / SLANT, within(0.004));
     }
@@ -131,7 +132,7 @@ class BeltTest {
         Shapes.everywhere(
             Map.of(
                 Setting.SUPPORT, Value.of("everywhere"),
-                Setting.SUPPORT_ANGLE, Value.of(40),
+                Setting.SUPPORT_ANGLE, Value.of(10),
                 Setting.SUPPORT_GAP, Value.of(0)));
     PlanResult result = bar(support);
     List<Extrusion> carrying =
