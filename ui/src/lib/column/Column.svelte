@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { tiltOf } from '../model/belt';
   import {
     layerBottom,
     layerFromPlane,
@@ -47,7 +48,8 @@
   const result = $derived(session.result);
   const top = $derived(heights.tops.at(-1) ?? 1);
   /** The bed lies lower than 0 under a raft, mm. */
-  const bed = $derived(Math.min(0, heights.bottom));
+  /** Where the column begins; over a belt the first layers may lie far along it. */
+  const bed = $derived(tiltOf(session.machine) > 0 ? heights.bottom : Math.min(0, heights.bottom));
   const zoom = new ColumnZoom(() => ({ from: bed, to: top }));
   const range = $derived(zoom.shown);
   const scale = $derived(

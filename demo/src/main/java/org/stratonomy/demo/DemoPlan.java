@@ -37,6 +37,7 @@ public final class DemoPlan {
   private static final String CHAIN = "mooring-chain.stl";
   private static final String FRINGE = "kelp-fringe.stl";
   private static final String GULL = "gull.stl";
+  private static final String GAUGE = "tide-gauge.stl";
   private static final String PEBBLE = "pebble.stl";
   private static final List<Double> SHORE = List.of(5.0, 7.0, 13.0);
 
@@ -52,6 +53,7 @@ public final class DemoPlan {
   private static final String FEEDER = "workshop-four";
   private static final String NOZZLES = "pair";
   private static final String MIXING = "blend";
+  private static final String BELT = "longbelt";
 
   private DemoPlan() {}
 
@@ -65,6 +67,7 @@ public final class DemoPlan {
         gull(),
         gradientGull(),
         kelpFringe(),
+        tideGauge(),
         reliefTile(),
         lampHouse());
   }
@@ -222,6 +225,26 @@ public final class DemoPlan {
     return file("Kelp fringe", BY_HAND, List.of("kelp"), List.of(fringe), rules);
   }
 
+  /** A scale on the belt, in bands of two colours: across tilted layers each band is a stratum. */
+  public static StratFile tideGauge() {
+    double front = 40;
+    List<Double> bands = new ArrayList<>();
+    List<Rule> rules = new ArrayList<>();
+    for (double mm = TideGauge.BAND_MM; mm < TideGauge.LENGTH_MM; mm += TideGauge.BAND_MM) {
+      bands.add(Math.rint((front + mm) * Math.sqrt(0.5) * 100) / 100);
+      if (bands.size() % 2 == 1) {
+        rules.add(
+            new Rule(
+                new Where(List.of("gauge"), List.of(bands.size() + 1)),
+                Map.of(Setting.FILAMENT, Value.of(2))));
+      }
+    }
+    Piece gauge =
+        piece("gauge", "Tide gauge", GAUGE, Placement.at(125, front + TideGauge.LENGTH_MM / 2))
+            .withBoundaries(bands);
+    return file("Tide gauge", BELT, List.of("chalk", "buoy-red"), List.of(gauge), rules);
+  }
+
   private static Where region(String piece, String region) {
     return new Where(
         List.of(piece), List.of(), List.of(), List.of(region), List.of(), Optional.empty());
@@ -334,6 +357,7 @@ public final class DemoPlan {
       case CHAIN -> MooringChain.mesh();
       case GULL -> Gull.mesh();
       case PEBBLE -> Pebble.mesh();
+      case GAUGE -> TideGauge.mesh();
       default -> KelpFringe.mesh();
     };
   }

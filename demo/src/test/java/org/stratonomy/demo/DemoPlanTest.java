@@ -47,6 +47,7 @@ class DemoPlanTest {
     assertThat(MooringChain.mesh().report().openEdges()).isZero();
     assertThat(MooringChain.mesh().report().shells()).isEqualTo(MooringChain.LINKS);
     assertThat(KelpFringe.mesh().report().openEdges()).isZero();
+    assertThat(TideGauge.mesh().report().openEdges()).isZero();
     Mesh gull = Gull.mesh();
     assertThat(gull.report().openEdges()).isZero();
     assertThat(gull.report().shells()).isEqualTo(1);

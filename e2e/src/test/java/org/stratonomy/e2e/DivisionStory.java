@@ -14,12 +14,6 @@ import org.junit.jupiter.api.Test;
 
 /** Dividing by regions, bodies and roles, and asking why. */
 class DivisionStory extends Story {
-  /** A piece in the list of pieces. */
-  private Locator inList(String piece) {
-    return page.getByLabel("Pieces", new Page.GetByLabelOptions().setExact(true))
-        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(piece).setExact(true));
-  }
-
   @Test
   void aSandwichIsMeasuredSampledAndWritten() throws IOException {
     open("Boathouse bracket");

@@ -226,4 +226,10 @@ abstract class Story {
     page.getByLabel("Open " + plan).click();
     computed();
   }
+
+  /** A piece in the list of pieces. */
+  Locator inList(String piece) {
+    return page.getByLabel("Pieces", new Page.GetByLabelOptions().setExact(true))
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(piece).setExact(true));
+  }
 }
