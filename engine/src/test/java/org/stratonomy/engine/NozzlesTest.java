@@ -22,6 +22,7 @@ import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
@@ -171,12 +172,7 @@ class NozzlesTest {
   void whatANozzleDoesNotReachIsFoundAndMoved() {
     Plan plan = mixed();
     assertThat(compute(plan).findings()).noneMatch(f -> f.id().startsWith("nozzle-reach"));
-    Plan aside =
-        plan.withPiece(
-            plan.pieces()
-                .getFirst()
-                .withPlacement(
-                    plan.pieces().getFirst().placement().withPosition(new Vector(20, 100, 0))));
+    Plan aside = at(plan, 20, 100);
     Purging tower = new Purging(Optional.of(new Purging.Place(150, 100)), List.of());
     List<Finding> found =
         compute(aside.withPurging(tower)).findings().stream()
@@ -188,6 +184,38 @@ class NozzlesTest {
     Finding.Remedy remedy = found.getFirst().remedies().getFirst();
     assertThat(remedy.label()).matches("Move it by [0-9.]+ mm in X");
     assertThat(compute(remedy.plan()).findings()).noneMatch(f -> f.id().startsWith("nozzle-reach"));
+  }
+
+  @Test
+  void whatANozzleDoesNotReachOfARoundBedIsFoundAndMoved() {
+    ObjectNode round =
+        ShelfFormat.write(ShelfReader.standard().machine("pair"))
+            .put("bedShape", "round")
+            .put("bedX", 200)
+            .put("bedY", 200)
+            .put("parkX", 100)
+            .put("parkY", 190);
+    Shelf shelf = ShelfReader.standard().with(ShelfFormat.machine(round));
+    Mesh bar = Shapes.bar(20, 16, 6);
+    Purging tower = new Purging(Optional.of(new Purging.Place(130, 130)), List.of());
+    Plan inside = at(mixed(), 100, 100).withPurging(tower);
+    assertThat(Shapes.compute(inside, bar, shelf).findings())
+        .noneMatch(f -> f.id().startsWith("nozzle-reach"));
+    // In the box around what it reaches, but not in the round.
+    List<Finding> found =
+        Shapes.compute(at(inside, 62, 28), bar, shelf).findings().stream()
+            .filter(f -> f.id().startsWith("nozzle-reach"))
+            .toList();
+    assertThat(found).hasSize(1);
+    assertThat(found.getFirst().reason()).contains("the round of");
+    Plan moved = found.getFirst().remedies().getFirst().plan();
+    assertThat(Shapes.compute(moved, bar, shelf).findings())
+        .noneMatch(f -> f.id().startsWith("nozzle-reach"));
+  }
+
+  private static Plan at(Plan plan, double x, double y) {
+    Piece piece = plan.pieces().getFirst();
+    return plan.withPiece(piece.withPlacement(piece.placement().withPosition(new Vector(x, y, 0))));
   }
 
   /** The pair with nozzles as they are given, side by side. */

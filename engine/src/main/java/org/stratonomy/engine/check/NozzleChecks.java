@@ -67,7 +67,7 @@ final class NozzleChecks {
     NozzleChecks checks = new NozzleChecks(plan, resolver);
     checks.heat(schedule);
     if (checks.machine.hasNozzles()) {
-      printed(schedule).forEach(checks::reach);
+      checks.printed(schedule).forEach(checks::reach);
       checks.lines(schedule);
     }
     return checks.findings;
@@ -189,32 +189,65 @@ final class NozzleChecks {
             List.of()));
   }
 
-  private static Map<Printed, Bounds> printed(Schedule schedule) {
-    Map<Printed, Bounds> printed = new TreeMap<>();
+  /**
+   * Where a nozzle prints.
+   *
+   * @param x of the place that is furthest out over a round bed, seen from the middle of what the
+   *     nozzle reaches, as a share of that; y alike
+   */
+  private record Extent(Bounds bounds, double x, double y) {
+    double share() {
+      return Math.hypot(x, y);
+    }
+
+    Extent with(Extent o) {
+      Extent outer = share() >= o.share() ? this : o;
+      return new Extent(bounds.with(o.bounds), outer.x, outer.y);
+    }
+  }
+
+  private Map<Printed, Extent> printed(Schedule schedule) {
+    Map<Printed, Extent> printed = new TreeMap<>();
     for (LayerSchedule layer : schedule.layers()) {
       for (Stroke stroke : layer.strokes()) {
         // The first nozzle goes over the whole bed; that pieces stand on it is looked at elsewhere.
         if (stroke.slot() > 1) {
-          printed.merge(new Printed(stroke.piece(), stroke.slot()), bounds(stroke), Bounds::with);
+          printed.merge(new Printed(stroke.piece(), stroke.slot()), extent(stroke), Extent::with);
         }
       }
     }
     return printed;
   }
 
-  private static Bounds bounds(Stroke stroke) {
+  private Extent extent(Stroke stroke) {
+    Machine.Nozzle from = machine.nozzle(stroke.slot());
     Path path = stroke.path();
-    Bounds bounds = new Bounds(path.x(0), path.y(0), 0, path.x(0), path.y(0), 0);
-    for (int i = 1; i < path.size(); i++) {
-      bounds = bounds.with(new Bounds(path.x(i), path.y(i), 0, path.x(i), path.y(i), 0));
+    Extent extent = null;
+    for (int i = 0; i < path.size(); i++) {
+      double x = path.x(i);
+      double y = path.y(i);
+      Extent place =
+          new Extent(
+              new Bounds(x, y, 0, x, y, 0),
+              2 * (x - from.x()) / machine.bedX() - 1,
+              2 * (y - from.y()) / machine.bedY() - 1);
+      extent = extent == null ? place : extent.with(place);
     }
-    return bounds;
+    return extent;
   }
 
-  private void reach(Printed what, Bounds b) {
+  private void reach(Printed what, Extent extent) {
     Machine.Nozzle from = machine.nozzle(what.slot);
+    Bounds b = extent.bounds;
     double x = inwards(b.minX(), b.maxX(), from.x(), from.x() + machine.bedX());
     double y = inwards(b.minY(), b.maxY(), from.y(), from.y() + machine.bedY());
+    if (machine.hasRoundBed()) {
+      double beyond = Math.max(0, 1 - 1 / extent.share());
+      x = -beyond * extent.x * machine.bedX() / 2;
+      y = -beyond * extent.y * machine.bedY() / 2;
+    }
+    double moveX = x;
+    double moveY = y;
     if (Math.abs(x) < ROUNDING_MM && Math.abs(y) < ROUNDING_MM) {
       return;
     }
@@ -229,19 +262,20 @@ final class NozzleChecks {
             "Nozzle %d does not reach all of %s"
                 .formatted(what.slot, piece.map(Piece::name).orElse("skirt, raft or tower")),
             Checks.text(
-                "It prints X %.1f to %.1f and Y %.1f to %.1f mm; it reaches X %.1f to %.1f and"
+                "It prints X %.1f to %.1f and Y %.1f to %.1f mm; it reaches%s X %.1f to %.1f and"
                     + " Y %.1f to %.1f mm.",
                 b.minX(),
                 b.maxX(),
                 b.minY(),
                 b.maxY(),
+                machine.hasRoundBed() ? " the round of" : "",
                 from.x(),
                 from.x() + machine.bedX(),
                 from.y(),
                 from.y() + machine.bedY()),
             piece.map(Piece::id),
             Optional.empty(),
-            piece.map(p -> List.of(moved(p, x, y))).orElse(List.of())));
+            piece.map(p -> List.of(moved(p, moveX, moveY))).orElse(List.of())));
   }
 
   /** How far a span has to go to lie within another one, mm. */
