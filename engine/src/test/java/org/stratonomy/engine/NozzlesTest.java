@@ -1,5 +1,8 @@
 package org.stratonomy.engine;
 
+import static java.util.stream.Collectors.groupingBy;
+import static java.util.stream.Collectors.mapping;
+import static java.util.stream.Collectors.toSet;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -10,6 +13,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.check.Finding;
@@ -31,6 +35,7 @@ import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -265,6 +270,28 @@ class NozzlesTest {
     }
     assertThat(strokes(result).stream().filter(s -> s.slot() == 2))
         .allMatch(s -> s.speed() * s.widthMm() * s.heightMm() <= 4 + 1e-9);
+  }
+
+  @Test
+  void infillAndSupportFromAnotherNozzleAreAsWideAsThatLaysThem() {
+    List<Role> coarse = List.of(Role.INFILL, Role.SUPPORT, Role.INTERFACE);
+    List<Rule> rules = new ArrayList<>();
+    for (Role role : coarse) {
+      Where only = Where.EVERYWHERE.withRole(role);
+      rules.add(new Rule(only, Map.of(Setting.FILAMENT, Value.of(2))));
+    }
+    rules.add(Shapes.everywhere(Map.of(Setting.SUPPORT, Value.of("everywhere"))));
+    PlanResult result =
+        Shapes.compute(
+            Shapes.plan(List.of(), rules.toArray(Rule[]::new)).withMachine("pair"),
+            Shapes.table(),
+            pairWith(0.4, 300, 20, 0.6, 300, 20));
+    assertThat(result.findings()).noneMatch(f -> f.id().startsWith("nozzle"));
+    Map<Role, Set<Double>> widths =
+        strokes(result).stream()
+            .collect(groupingBy(Stroke::role, mapping(Stroke::widthMm, toSet())));
+    assertThat(widths.get(Role.OUTER_WALL)).contains(0.44);
+    assertThat(coarse).allSatisfy(role -> assertThat(widths.get(role)).containsExactly(0.66));
   }
 
   @Test

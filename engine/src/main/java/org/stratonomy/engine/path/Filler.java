@@ -126,16 +126,17 @@ final class Filler {
    */
   void infill(Area area, LineSettings settings, double z) {
     double end = settings.pattern().equals("lines") ? 0.5 : ANCHOR;
-    Area centres = Plane.inset(area, end * width);
+    double apart = settings.infillWidth();
+    Area centres = Plane.inset(area, end * apart);
     if (centres.isEmpty()) {
       return;
     }
     FillPattern.Place place =
         new FillPattern.Place(
-            area, centres, width, settings.density(), angle, settings.angleRad(), z);
+            area, centres, apart, settings.density(), angle, settings.angleRad(), z);
     for (Path path : FillPattern.ALL.get(settings.pattern()).paths(place)) {
-      if (path.lengthMm() > width) {
-        out.add(new Line(Role.INFILL, path, width));
+      if (path.lengthMm() > apart) {
+        out.add(new Line(Role.INFILL, path, apart));
       }
     }
   }

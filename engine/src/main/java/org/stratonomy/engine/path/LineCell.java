@@ -19,7 +19,7 @@ record LineCell(Area area, LineSettings settings, int slot, List<Integer> cells)
     List<LineCell> found = new ArrayList<>();
     for (int c = 0; c < cells.size(); c++) {
       Settings settings = cells.get(c).settings().all();
-      LineSettings lines = LineSettings.of(settings);
+      LineSettings lines = LineSettings.of(cells.get(c).settings());
       int at = 0;
       while (at < found.size() && !found.get(at).isLaidAs(lines, settings.slot())) {
         at++;

@@ -51,7 +51,7 @@ final class LineMaker {
     boolean wavy = false;
     List<Integer> slots = new ArrayList<>();
     for (Cell cell : cells.of(layer)) {
-      LineSettings s = relevant.apply(LineSettings.of(cell.settings().all()));
+      LineSettings s = relevant.apply(LineSettings.of(cell.settings()));
       s.addTo(key);
       // Which cells have the same filament counts, not which filament that is.
       int slot = cell.settings().all().slot();

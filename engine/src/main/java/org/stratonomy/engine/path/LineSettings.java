@@ -1,10 +1,17 @@
 package org.stratonomy.engine.path;
 
+import java.util.Map;
 import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plan.SpotSettings;
 
-/** The settings that decide where lines run; no other one is read by this stage. */
+/**
+ * The settings that decide where lines run; no other one is read by this stage.
+ *
+ * @param infillWidth of the lines of the infill, which may come from another nozzle, mm
+ */
 record LineSettings(
     double lineWidth,
     int walls,
@@ -15,10 +22,16 @@ record LineSettings(
     int bottomLayers,
     double leastSkinMm2,
     double density,
+    double infillWidth,
     String pattern,
     double angleRad) {
 
   static LineSettings of(Settings settings) {
+    return of(new SpotSettings(settings, Map.of()));
+  }
+
+  static LineSettings of(SpotSettings spot) {
+    Settings settings = spot.all();
     return new LineSettings(
         settings.number(Setting.LINE_WIDTH),
         settings.count(Setting.WALLS),
@@ -29,6 +42,7 @@ record LineSettings(
         settings.count(Setting.BOTTOM_LAYERS),
         settings.number(Setting.SKIN_LEAST_AREA),
         settings.number(Setting.INFILL_DENSITY) / 100,
+        spot.of(Role.INFILL).number(Setting.LINE_WIDTH),
         settings.choice(Setting.INFILL_PATTERN),
         Math.toRadians(settings.number(Setting.INFILL_ANGLE)));
   }
@@ -45,6 +59,7 @@ record LineSettings(
         bottomLayers,
         leastSkinMm2,
         density < 1 ? 0 : 1,
+        lineWidth,
         "",
         angleRad);
   }
@@ -52,6 +67,6 @@ record LineSettings(
   void addTo(Key.Builder key) {
     key.add(lineWidth).add(walls).add(jointWalls).add(jointOverlap);
     key.add(thinPlaces.ordinal()).add(topLayers).add(bottomLayers);
-    key.add(leastSkinMm2).add(density).add(pattern).add(angleRad);
+    key.add(leastSkinMm2).add(density).add(infillWidth).add(pattern).add(angleRad);
   }
 }

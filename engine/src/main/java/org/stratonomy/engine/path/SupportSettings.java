@@ -1,8 +1,10 @@
 package org.stratonomy.engine.path;
 
 import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plan.SpotSettings;
 
 /**
  * The settings that decide where support stands and how it is laid.
@@ -13,6 +15,7 @@ import org.stratonomy.engine.plan.Settings;
  * @param gapMm distance from the piece in the plane
  * @param leastMm2 smaller overhangs are spared
  * @param bridgeMm shorter bridges are spared
+ * @param lineWidth of support; that of its interface may come from another nozzle
  */
 record SupportSettings(
     Where where,
@@ -25,7 +28,8 @@ record SupportSettings(
     double interfaceDensity,
     double leastMm2,
     double bridgeMm,
-    double lineWidth) {
+    double lineWidth,
+    double interfaceWidth) {
 
   /** What support may stand on. */
   enum Where {
@@ -44,7 +48,10 @@ record SupportSettings(
     }
   }
 
-  static SupportSettings of(Settings settings) {
+  /**
+   * @param beside what holds for what is printed beside the piece
+   */
+  static SupportSettings of(Settings settings, SpotSettings beside) {
     return new SupportSettings(
         Where.of(settings),
         settings.choice(Setting.SUPPORT_KIND).equals("tree"),
@@ -56,12 +63,13 @@ record SupportSettings(
         settings.number(Setting.INTERFACE_DENSITY) / 100,
         settings.number(Setting.SUPPORT_LEAST_AREA),
         settings.number(Setting.SUPPORT_BRIDGE),
-        settings.number(Setting.LINE_WIDTH));
+        beside.of(Role.SUPPORT).number(Setting.LINE_WIDTH),
+        beside.of(Role.INTERFACE).number(Setting.LINE_WIDTH));
   }
 
   void addTo(Key.Builder key) {
     key.add(where.ordinal()).add(tree ? 1 : 0).add(overhangRad).add(density).add(gapLayers);
     key.add(gapMm).add(interfaceLayers).add(interfaceDensity).add(leastMm2).add(bridgeMm);
-    key.add(lineWidth);
+    key.add(lineWidth).add(interfaceWidth);
   }
 }

@@ -48,7 +48,7 @@ final class Supports {
     this.cells = cells;
     this.memo = memo;
     for (PieceLayer layer : stack.layers()) {
-      settings.add(SupportSettings.of(cells.stratum(layer)));
+      settings.add(SupportSettings.of(cells.stratum(layer), cells.beside(layer)));
     }
   }
 
@@ -143,7 +143,13 @@ final class Supports {
       hatch(support.body(), 0, s.density(), Role.SUPPORT, width, lines);
     }
     double across = layer.index() % 2 == 0 ? Math.PI / 2 : 0;
-    hatch(support.touching(), across, s.interfaceDensity(), Role.INTERFACE, width, lines);
+    hatch(
+        support.touching(),
+        across,
+        s.interfaceDensity(),
+        Role.INTERFACE,
+        s.interfaceWidth(),
+        lines);
     return lines;
   }
 
