@@ -107,8 +107,8 @@
       {:else}
         <strong>Drop models here</strong>
         <span
-          >STL, OBJ, 3MF, PLY and AMF files become the pieces of a new plan; a .strat file is opened
-          as a plan.</span
+          >STL, OBJ, 3MF, PLY and AMF files become the pieces of a new plan; a .strat file, or a
+          program that carries its plan, is opened as a plan.</span
         >
         <span class="choose">or choose files</span>
       {/if}
@@ -117,7 +117,7 @@
       bind:this={picker}
       type="file"
       multiple
-      accept=".stl,.obj,.3mf,.ply,.amf,.strat"
+      accept=".stl,.obj,.3mf,.ply,.amf,.strat,.gcode"
       hidden
       aria-label="Choose model files"
       onchange={() => drop([...(picker.files ?? [])])}

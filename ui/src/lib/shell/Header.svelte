@@ -10,7 +10,7 @@
   import { duration, grams } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import FindingsButton from './FindingsButton.svelte';
-  import MachineQuestion from './MachineQuestion.svelte';
+  import ChangeQuestion, { type Wanted } from './ChangeQuestion.svelte';
   import VariantsButton from '../variants/VariantsButton.svelte';
   import SlotsButton from './SlotsButton.svelte';
   import { shows } from './shows';
@@ -28,7 +28,7 @@
   let { session, onProgram, onKeys, onLedger }: Props = $props();
 
   /** The machine that is asked about before it is taken. */
-  let wanted = $state('');
+  let wanted: Wanted | undefined = $state.raw(undefined);
 
   const ledger = $derived(session.result?.ledger);
   const waiting = $derived(
@@ -80,7 +80,7 @@
     title="The machine that prints the plan"
     value={session.machine.id}
     onchange={(e) => {
-      wanted = e.currentTarget.value;
+      wanted = { id: e.currentTarget.value };
       e.currentTarget.value = session.machine.id;
     }}
   >
@@ -88,7 +88,7 @@
       <option value={machine.id}>{machine.name}</option>
     {/each}
   </select>
-  <SlotsButton {session} />
+  <SlotsButton {session} onWanted={(slot, id) => (wanted = { slot, id })} />
   <VariantsButton {session} onGo={(address) => window.location.assign(address)} />
   <div class="totals" class:stale={session.isStale} aria-live="polite" data-testid="totals">
     {#if ledger}
@@ -159,7 +159,7 @@
     </Portal>
   </Menu>
 </header>
-<MachineQuestion {session} bind:machine={wanted} />
+<ChangeQuestion {session} bind:wanted />
 
 <style>
   .bar {

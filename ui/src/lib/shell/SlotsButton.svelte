@@ -13,16 +13,11 @@
 
   interface Props {
     session: PlanSession;
+    /** Is told which filament is wanted in a slot, from 1. */
+    onWanted: (slot: number, filament: string) => void;
   }
 
-  let { session }: Props = $props();
-
-  function load(slot: number, filament: string) {
-    void session.replace((document) => {
-      document.slots[slot - 1] = filament;
-      return document;
-    });
-  }
+  let { session, onWanted }: Props = $props();
 
   function add() {
     const unused = session.shelf.filaments.find((f) => !session.document.slots.includes(f.id));
@@ -59,7 +54,10 @@
               class="field"
               value={id}
               aria-label="Filament in slot {i + 1}"
-              onchange={(e) => load(i + 1, e.currentTarget.value)}
+              onchange={(e) => {
+                onWanted(i + 1, e.currentTarget.value);
+                e.currentTarget.value = id;
+              }}
             >
               {#each session.shelf.filaments as filament (filament.id)}
                 <option value={filament.id}>{filament.name} · {filament.material}</option>

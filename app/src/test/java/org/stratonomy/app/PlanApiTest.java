@@ -207,6 +207,22 @@ class PlanApiTest extends ApiTest {
     assertThat(text).hasSize(program.get("size").asInt()).contains("M600");
     mvc.perform(get("/api/plans/{id}/programs", plan.get("id").asString()))
         .andExpect(jsonPath("$[0].revision").value(plan.get("revision").asString()));
+    byte[] bytes = download.getResponse().getContentAsByteArray();
+    JsonNode again =
+        json(
+            mvc.perform(multipart("/api/plans").file(file("found.gcode", bytes)))
+                .andExpect(status().isCreated())
+                .andReturn());
+    assertThat(again.get("document").get("rules")).isEqualTo(plan.get("document").get("rules"));
+    assertThat(result(again).get("ledger")).isEqualTo(result(plan).get("ledger"));
+  }
+
+  @Test
+  void aProgramWithoutAPlanIsRefusedWithTheRemedy() throws Exception {
+    byte[] foreign = "G28\nG1 X10 Y10 E1\n".getBytes(StandardCharsets.UTF_8);
+    mvc.perform(multipart("/api/plans").file(file("foreign.gcode", foreign)))
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(jsonPath("$.detail").value(containsString("carries no plan")));
   }
 
   @Test

@@ -9,9 +9,11 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Function;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.mesh.Mesh;
@@ -29,12 +31,15 @@ import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.program.Enclosures;
 
 /**
- * A plan and its meshes from the command line: a plan file, or a bare mesh in the middle of a
- * machine's bed.
+ * A plan and its meshes from the command line: a plan file, a program that carries its plan, or a
+ * bare mesh in the middle of a machine's bed.
+ *
+ * @param files the bytes of the file that a mesh is in
  */
-record PlanInput(Plan plan, MeshSource meshes) {
+record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files) {
 
   /**
    * @param machine id of a machine; empty for the plan's own, or the first of the shelf
@@ -48,20 +53,39 @@ record PlanInput(Plan plan, MeshSource meshes) {
     PlanInput input;
     if (lower.endsWith(".strat")) {
       try (InputStream in = Files.newInputStream(file)) {
-        StratFile strat = StratFile.read(name, in);
-        input =
-            new PlanInput(
-                strat.plan(), remembering(ref -> ByteBuffer.wrap(strat.meshes().get(ref))));
+        input = of(StratFile.read(name, in));
       }
+    } else if (Enclosures.isProgram(name)) {
+      input = of(StratFile.inProgram(name, Files.readAllBytes(file)));
     } else if (lower.endsWith(".json")) {
       Plan plan = PlanFormat.parse(name, Files.readString(file, StandardCharsets.UTF_8));
       Path beside = file.toAbsolutePath().getParent();
-      input =
-          new PlanInput(plan, remembering(ref -> bytes(beside.resolve(MeshFiles.file(ref)), ref)));
+      Function<String, byte[]> files = ref -> bytes(beside.resolve(MeshFiles.file(ref)), ref);
+      input = new PlanInput(plan, remembering(files), files);
     } else {
       input = bareMesh(name, Files.readAllBytes(file), shelf, machine);
     }
     return input.with(machine, values);
+  }
+
+  private static PlanInput of(StratFile strat) {
+    Function<String, byte[]> files = strat.meshes()::get;
+    return new PlanInput(strat.plan(), remembering(files), files);
+  }
+
+  /** The plan with its meshes in one file, wherever they are now. */
+  StratFile file() {
+    Map<String, byte[]> meshes = new LinkedHashMap<>();
+    List<Piece> pieces =
+        plan.pieces().stream().map(piece -> piece.withMeshes(ref -> packed(ref, meshes))).toList();
+    return new StratFile(plan.withPieces(pieces), meshes);
+  }
+
+  private String packed(String reference, Map<String, byte[]> meshes) {
+    String path = MeshFiles.file(reference);
+    String packed = "meshes/" + Path.of(path).getFileName() + reference.substring(path.length());
+    meshes.put(packed, files.apply(reference));
+    return packed;
   }
 
   private static PlanInput bareMesh(String name, byte[] content, Shelf shelf, String machine) {
@@ -80,7 +104,9 @@ record PlanInput(Plan plan, MeshSource meshes) {
         new Piece("piece", stem, bodies, Placement.at(on.bedX() / 2, on.bedY() / 2), List.of());
     List<String> slots = List.of(shelf.filaments().getFirst().id());
     return new PlanInput(
-        new Plan(stem, on.id(), slots, List.of(piece), List.of(), List.of()), meshes::get);
+        new Plan(stem, on.id(), slots, List.of(piece), List.of(), List.of()),
+        meshes::get,
+        reference -> content);
   }
 
   private PlanInput with(String machine, Map<String, String> values) {
@@ -94,7 +120,7 @@ record PlanInput(Plan plan, MeshSource meshes) {
       rules.addAll(changed.rules());
       changed = changed.withRules(rules);
     }
-    return new PlanInput(changed, meshes);
+    return new PlanInput(changed, meshes, files);
   }
 
   private static Map<Setting, Value> settings(Map<String, String> values) {
@@ -130,18 +156,15 @@ record PlanInput(Plan plan, MeshSource meshes) {
     }
   }
 
-  private interface Bytes {
-    ByteBuffer of(String reference);
-  }
-
-  private static MeshSource remembering(Bytes bytes) {
+  private static MeshSource remembering(Function<String, byte[]> files) {
     Map<String, Mesh> known = new HashMap<>();
-    return ref -> known.computeIfAbsent(ref, r -> MeshFiles.mesh(r, bytes.of(r)));
+    return ref ->
+        known.computeIfAbsent(ref, r -> MeshFiles.mesh(r, ByteBuffer.wrap(files.apply(r))));
   }
 
-  private static ByteBuffer bytes(Path file, String reference) {
+  private static byte[] bytes(Path file, String reference) {
     try {
-      return ByteBuffer.wrap(Files.readAllBytes(file));
+      return Files.readAllBytes(file);
     } catch (IOException e) {
       throw new Problem(
           Problem.Kind.MESH,

@@ -21,6 +21,7 @@ import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.picture.PlanPicture;
 import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.program.Enclosures;
 import org.stratonomy.engine.sheet.RunSheet;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -38,12 +39,15 @@ final class ProgramCommand implements Callable<Integer> {
   private static final long MEMO_BYTES = 256L << 20;
   private static final int PICTURE_WIDTH = 480;
   private static final int PICTURE_HEIGHT = 300;
+  private static final int SMALL_WIDTH = 168;
+  private static final int SMALL_HEIGHT = 108;
 
   @Parameters(
       paramLabel = "PLAN",
       description =
-          "A plan (.json beside its meshes, or a .strat file that holds them), or a mesh (STL, OBJ,"
-              + " 3MF, PLY, AMF), which comes to stand in the middle of the bed.")
+          "A plan (.json beside its meshes, a .strat file that holds them, or a program that carries"
+              + " its plan), or a mesh (STL, OBJ, 3MF, PLY, AMF), which comes to stand in the middle"
+              + " of the bed.")
   private Path file;
 
   @Option(
@@ -111,7 +115,10 @@ final class ProgramCommand implements Callable<Integer> {
       }
       List<String> despite = result.errors().stream().map(Finding::title).toList();
       try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(output))) {
-        Planner.writeProgram(result, despite, out);
+        Enclosures enclosed =
+            new Enclosures(
+                () -> picture(input, shelf, SMALL_WIDTH, SMALL_HEIGHT), () -> input.file().bytes());
+        Planner.writeProgram(result, despite, Optional.of(enclosed), out);
       }
       ObjectNode written = LedgerFormat.write(result.plan(), result.ledger());
       if (ledger != null) {
@@ -122,13 +129,16 @@ final class ProgramCommand implements Callable<Integer> {
       }
       if (runSheet != null) {
         try (OutputStream sheet = Files.newOutputStream(runSheet)) {
-          byte[] picture =
-              PlanPicture.png(input.plan(), shelf, input.meshes(), PICTURE_WIDTH, PICTURE_HEIGHT);
+          byte[] picture = picture(input, shelf, PICTURE_WIDTH, PICTURE_HEIGHT);
           RunSheet.write(result, start, Optional.of(picture), sheet);
         }
       }
       say(result, written);
     }
+  }
+
+  private static byte[] picture(PlanInput input, Shelf shelf, int width, int height) {
+    return PlanPicture.png(input.plan(), shelf, input.meshes(), width, height);
   }
 
   private void say(PlanResult result, ObjectNode written) {

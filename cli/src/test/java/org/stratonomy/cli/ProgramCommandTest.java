@@ -139,6 +139,15 @@ class ProgramCommandTest {
   }
 
   @Test
+  void aProgramThatCarriesItsPlanGivesTheSameProgram() throws IOException {
+    run("plan.json");
+    String plain = Files.readString(directory.resolve("out.gcode"));
+    Files.writeString(directory.resolve("found.gcode"), plain);
+    assertThat(run("found.gcode").exit).isZero();
+    assertThat(Files.readString(directory.resolve("out.gcode"))).isEqualTo(plain);
+  }
+
+  @Test
   void whatIsMissingIsNamedAndNothingIsWritten() throws IOException {
     Files.delete(directory.resolve("block.stl"));
     Run run = run("plan.json");

@@ -37,6 +37,7 @@ import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.program.Enclosures;
 import org.stratonomy.engine.program.ProgramName;
 import org.stratonomy.engine.program.ProgramWriter;
 import org.stratonomy.engine.strata.HeightProfile;
@@ -270,17 +271,20 @@ public final class Planner implements AutoCloseable {
 
   /** Writes the machine's program. */
   public static void writeProgram(PlanResult result, OutputStream out) throws IOException {
-    writeProgram(result, List.of(), out);
+    writeProgram(result, List.of(), Optional.empty(), out);
   }
 
   /**
    * Writes the machine's program.
    *
    * @param despite what is wrong with the plan, for the program to say
+   * @param enclosed files that it may carry along; the plan's settings say which it does
    */
-  public static void writeProgram(PlanResult result, List<String> despite, OutputStream out)
+  public static void writeProgram(
+      PlanResult result, List<String> despite, Optional<Enclosures> enclosed, OutputStream out)
       throws IOException {
-    new ProgramWriter(result.plan(), result.resolver(), result.schedule(), result.ledger(), despite)
+    new ProgramWriter(
+            result.plan(), result.resolver(), result.schedule(), result.ledger(), despite, enclosed)
         .write(out);
   }
 

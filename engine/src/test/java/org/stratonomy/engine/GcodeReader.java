@@ -62,6 +62,10 @@ final class GcodeReader {
   private double fan;
   private double strand;
   private boolean relative;
+
+  /** Where the strand is, as absolute extrusion counts it. */
+  private double told = Double.NaN;
+
   private int stroke;
   private int tool;
   private double mix;
@@ -149,6 +153,7 @@ final class GcodeReader {
       }
       case "M83" -> relative = true;
       case "M82" -> relative = false;
+      case "G92" -> told = value(words, 'E', told);
       case "M104", "M109" -> heat(words);
       case "M163" -> mix = words[1].equals("S1") ? value(words, 'P', 0) : mix;
       case "M164" -> tool = (int) Math.round(100 * mix);
@@ -172,10 +177,11 @@ final class GcodeReader {
     double toX = value(words, 'X', x - offset()) + offset();
     double toY = value(words, 'Y', y);
     double toZ = value(words, 'Z', z);
-    double e = value(words, 'E', 0);
+    double e = value(words, 'E', relative ? 0 : told) - (relative ? 0 : told);
+    told += e;
     feed = value(words, 'F', feed);
-    if (!relative && e != 0) {
-      faults.add("absolute extrusion");
+    if (Double.isNaN(e)) {
+      faults.add("extrusion before its mode is told");
     }
     strand += e;
     boolean moves = toX != x || toY != y;

@@ -10,6 +10,7 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -25,6 +26,7 @@ import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.program.Enclosures;
 
 /** After any edit, what is remembered and what is computed anew give the same program. */
 class RememberedResultsTest {
@@ -114,7 +116,10 @@ class RememberedResultsTest {
   private static String program(Planner planner, Plan plan) {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     try {
-      Planner.writeProgram(planner.compute(plan, Shapes.source(MESH), Watch.NONE), bytes);
+      byte[] file = {1, 2, 3};
+      Enclosures enclosed = new Enclosures(() -> file, () -> file);
+      PlanResult result = planner.compute(plan, Shapes.source(MESH), Watch.NONE);
+      Planner.writeProgram(result, List.of(), Optional.of(enclosed), bytes);
     } catch (IOException e) {
       throw new java.io.UncheckedIOException(e);
     }

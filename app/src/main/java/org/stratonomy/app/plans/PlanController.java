@@ -24,7 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import org.stratonomy.app.files.Attachment;
 import org.stratonomy.app.plans.PlanImporter.Dropped;
-import org.stratonomy.engine.MachineChange;
+import org.stratonomy.engine.PlanChange;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.place.CommonOrigin;
@@ -78,8 +78,15 @@ class PlanController {
 
   /** What another machine would mean for the plan, before it is taken. */
   @GetMapping("/{id}/machines/{machine}")
-  MachineChange machine(@PathVariable UUID id, @PathVariable String machine) {
+  PlanChange machine(@PathVariable UUID id, @PathVariable String machine) {
     return plans.machineChange(id, machine);
+  }
+
+  /** What another filament in a slot would mean for the plan, before it is taken. */
+  @GetMapping("/{id}/slots/{slot}/filaments/{filament}")
+  PlanChange filament(
+      @PathVariable UUID id, @PathVariable int slot, @PathVariable String filament) {
+    return plans.filamentChange(id, slot, filament);
   }
 
   @PutMapping("/{id}")

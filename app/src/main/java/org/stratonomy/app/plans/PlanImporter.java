@@ -29,6 +29,7 @@ import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.RegionEditor;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.program.Enclosures;
 
 /** Makes plans of dropped files: meshes become pieces on the bed, a .strat file its own plan. */
 @Service
@@ -56,7 +57,7 @@ public class PlanImporter {
    * @throws Problem for the first file that cannot be used; nothing is kept of the plan then
    */
   public PlanState create(List<Dropped> files, boolean together) throws IOException {
-    if (files.size() == 1 && isStrat(files.getFirst())) {
+    if (files.size() == 1 && holdsPlan(files.getFirst())) {
       return create(read(files.getFirst()));
     }
     Machine machine = planner.shelf().machines().getFirst();
@@ -105,7 +106,11 @@ public class PlanImporter {
 
   /** The plan and the meshes that it names, by file names. */
   public StratFile export(UUID id) {
-    Plan plan = PlanFormat.read("plan", plans.get(id).document());
+    return export(PlanFormat.read("plan", plans.get(id).document()));
+  }
+
+  /** A plan and the meshes that it names, by file names. */
+  public StratFile export(Plan plan) {
     Map<String, byte[]> files = new java.util.LinkedHashMap<>();
     List<Piece> pieces = new ArrayList<>();
     for (Piece piece : plan.pieces()) {
@@ -208,7 +213,7 @@ public class PlanImporter {
     List<Body> bodies = new ArrayList<>();
     List<MeshService.Kept> all = new ArrayList<>();
     for (Dropped file : files) {
-      if (isStrat(file)) {
+      if (holdsPlan(file)) {
         throw new Problem(
             Problem.Kind.PLAN,
             file.name(),
@@ -259,11 +264,16 @@ public class PlanImporter {
   }
 
   private static StratFile read(Dropped file) throws IOException {
+    if (Enclosures.isProgram(file.name())) {
+      return StratFile.inProgram(file.name(), file.content());
+    }
     return StratFile.read(file.name(), new ByteArrayInputStream(file.content()));
   }
 
-  private static boolean isStrat(Dropped file) {
-    return file.name().toLowerCase(Locale.ROOT).endsWith(".strat");
+  /** Whether a plan is in a file: a program may carry the one that it was written from. */
+  private static boolean holdsPlan(Dropped file) {
+    return file.name().toLowerCase(Locale.ROOT).endsWith(".strat")
+        || Enclosures.isProgram(file.name());
   }
 
   private static String stem(String file) {

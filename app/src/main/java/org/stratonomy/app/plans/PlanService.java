@@ -8,7 +8,7 @@ import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.stratonomy.app.meshes.MeshService;
-import org.stratonomy.engine.MachineChange;
+import org.stratonomy.engine.PlanChange;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.plan.Piece;
@@ -85,8 +85,15 @@ public class PlanService {
 
   /** What another machine would mean for a plan. */
   @Transactional(readOnly = true)
-  public MachineChange machineChange(UUID id, String machine) {
-    return MachineChange.of(plan(entity(id).revision()), machine, planner.shelf(), meshes);
+  public PlanChange machineChange(UUID id, String machine) {
+    return PlanChange.machine(plan(entity(id).revision()), machine, planner.shelf(), meshes);
+  }
+
+  /** What another filament in a slot would mean for a plan, before it is taken. */
+  @Transactional(readOnly = true)
+  public PlanChange filamentChange(UUID id, int slot, String filament) {
+    return PlanChange.filament(
+        plan(entity(id).revision()), slot, filament, planner.shelf(), meshes);
   }
 
   @Transactional

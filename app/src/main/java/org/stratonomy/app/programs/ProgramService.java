@@ -6,17 +6,21 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.time.Clock;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
 import org.springframework.stereotype.Service;
 import org.stratonomy.app.plans.MissingException;
+import org.stratonomy.app.plans.PlanImporter;
 import org.stratonomy.app.plans.PlanService;
 import org.stratonomy.app.results.Computations;
+import org.stratonomy.app.results.Pictures;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.check.Finding;
+import org.stratonomy.engine.program.Enclosures;
 
 /** Writes programs and keeps them with the revisions that they came from. */
 @Service
@@ -24,13 +28,22 @@ class ProgramService {
   private final ProgramRepository programs;
   private final PlanService plans;
   private final Computations computations;
+  private final PlanImporter importer;
+  private final Pictures pictures;
   private final Clock clock;
 
   ProgramService(
-      ProgramRepository programs, PlanService plans, Computations computations, Clock clock) {
+      ProgramRepository programs,
+      PlanService plans,
+      Computations computations,
+      PlanImporter importer,
+      Pictures pictures,
+      Clock clock) {
     this.programs = programs;
     this.plans = plans;
     this.computations = computations;
+    this.importer = importer;
+    this.pictures = pictures;
     this.clock = clock;
   }
 
@@ -49,7 +62,10 @@ class ProgramService {
     CountingStream counting;
     try (GZIPOutputStream zipped = new GZIPOutputStream(bytes)) {
       counting = new CountingStream(zipped);
-      Planner.writeProgram(result, titles, counting);
+      Enclosures enclosed =
+          new Enclosures(
+              () -> pictures.small(revision), () -> importer.export(plans.plan(revision)).bytes());
+      Planner.writeProgram(result, titles, Optional.of(enclosed), counting);
     }
     ProgramEntity program =
         new ProgramEntity(

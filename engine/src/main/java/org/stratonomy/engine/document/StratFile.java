@@ -1,9 +1,13 @@
 package org.stratonomy.engine.document;
 
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDateTime;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.zip.ZipEntry;
@@ -12,6 +16,7 @@ import org.stratonomy.engine.mesh.Archive;
 import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.program.Enclosures;
 
 /**
  * A plan with its meshes in one file: a zip archive of {@code plan.json} and the meshes that it
@@ -51,19 +56,46 @@ public record StratFile(Plan plan, Map<String, byte[]> meshes) {
     return new StratFile(plan, meshes);
   }
 
+  /**
+   * The plan that a program carries along.
+   *
+   * @throws Problem if it carries none
+   */
+  public static StratFile inProgram(String name, byte[] program) throws IOException {
+    return read(name, new ByteArrayInputStream(Enclosures.plan(name, program)));
+  }
+
+  /** The bytes of the file; the same plan gives the same. */
+  public byte[] bytes() {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try {
+      write(bytes);
+    } catch (IOException e) {
+      throw new UncheckedIOException("memory takes every byte", e);
+    }
+    return bytes.toByteArray();
+  }
+
   public void write(OutputStream out) throws IOException {
     try (ZipOutputStream zip = new ZipOutputStream(out)) {
-      zip.putNextEntry(new ZipEntry(PLAN));
+      zip.putNextEntry(entry(PLAN));
       zip.write(PlanFormat.write(plan).toPrettyString().getBytes(StandardCharsets.UTF_8));
       zip.closeEntry();
       Map<String, byte[]> files = new LinkedHashMap<>();
       meshes.forEach((reference, bytes) -> files.put(MeshFiles.file(reference), bytes));
       for (Map.Entry<String, byte[]> file : files.entrySet()) {
-        zip.putNextEntry(new ZipEntry(file.getKey()));
+        zip.putNextEntry(entry(file.getKey()));
         zip.write(file.getValue());
         zip.closeEntry();
       }
     }
+  }
+
+  /** The same plan is the same file whenever it is written. */
+  private static ZipEntry entry(String name) {
+    ZipEntry entry = new ZipEntry(name);
+    entry.setTimeLocal(LocalDateTime.of(1980, 1, 1, 0, 0));
+    return entry;
   }
 
   private static Problem bad(String name, String reason, String remedy) {

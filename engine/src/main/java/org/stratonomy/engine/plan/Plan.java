@@ -105,6 +105,10 @@ public record Plan(
     return new Plan(name, machine, slots, pieces, rules, stops, boundaries, changed, accepted);
   }
 
+  public Plan withSlots(List<String> changed) {
+    return new Plan(name, machine, changed, pieces, rules, stops, boundaries, purging, accepted);
+  }
+
   public Plan withMachine(String changed) {
     return new Plan(name, changed, slots, pieces, rules, stops, boundaries, purging, accepted);
   }

@@ -164,6 +164,20 @@ public final class Resolver {
     return new Settings(values, deciding, below);
   }
 
+  /**
+   * What holds where no rule says anything, for a filament.
+   *
+   * @param slot that it is loaded in, from 1
+   */
+  public Map<Setting, Value> usual(int slot) {
+    Setting.From from = new Setting.From(machine, machine.nozzle(slot), filament(slot), false);
+    Map<Setting, Value> usual = new EnumMap<>(Setting.class);
+    for (Setting setting : Setting.values()) {
+      usual.put(setting, setting.standard(from));
+    }
+    return usual;
+  }
+
   /** What defaults follow: where a course goes from mix to mix, what suits any of them. */
   private static int mixed(int own, Value admixture) {
     return switch (admixture) {

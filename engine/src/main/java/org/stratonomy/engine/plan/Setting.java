@@ -490,6 +490,40 @@ public enum Setting {
       f -> 0,
       "Curves are written as arcs that deviate no more than this; 0 writes straight moves only. The"
           + " machine must know G2 and G3."),
+  EXTRUSION(
+      "extrusion",
+      "Extrusion is told",
+      Group.PROGRAM,
+      Scope.PLAN,
+      List.of("relative", "absolute"),
+      "relative",
+      "Each move tells how much strand it takes, or how much all since the layer began have taken."),
+  PROGRESS(
+      "progress",
+      "Progress is told",
+      Group.PROGRAM,
+      Scope.PLAN,
+      List.of("no", "by layer"),
+      "no",
+      "At each layer the program tells the machine's display how much is done, and how many minutes"
+          + " are left (M73)."),
+  PROGRAM_PICTURE(
+      "programPicture",
+      "Picture in the program",
+      Group.PROGRAM,
+      Scope.PLAN,
+      List.of("no", "small"),
+      "small",
+      "A picture of the plan as comments at the beginning of the program."),
+  PROGRAM_PLAN(
+      "programPlan",
+      "Plan in the program",
+      Group.PROGRAM,
+      Scope.PLAN,
+      List.of("no", "with its models"),
+      "with its models",
+      "The plan as comments at the end of the program, so that the program can be dropped on the"
+          + " start page and opened as a plan again."),
   SUPPORT(
       "support",
       "Support",
@@ -787,7 +821,8 @@ public enum Setting {
     COOLING("Cooling"),
     TRAVEL("Travel and moves"),
     SUPPORT("Support"),
-    BED("On the bed");
+    BED("On the bed"),
+    PROGRAM("Program");
 
     private final String label;
 

@@ -43,6 +43,10 @@ final class MoveWriter {
   private boolean retracted;
   private boolean hasPrinted;
   private double extrusionRest;
+  private final boolean isAbsolute;
+
+  /** What the last E said, 10^-5 mm. */
+  private long told;
 
   /** Where the nozzle that prints is, seen from the place that the program says, µm. */
   private long offsetX;
@@ -63,11 +67,13 @@ final class MoveWriter {
       double startZ,
       double arcToleranceMm,
       Machine machine,
+      boolean isAbsolute,
       IntToDoubleFunction strandMm2) {
     this.text = text;
     this.settings = settings;
     maxSpeedZ = machine.maxSpeedZ();
     belt = machine.belt();
+    this.isAbsolute = isAbsolute;
     this.arcToleranceMm = arcToleranceMm;
     this.strandMm2 = strandMm2;
     originX = scaled(machine.originX());
@@ -115,7 +121,8 @@ final class MoveWriter {
   /** Pushes strand out where the head is; the strand is drawn back before and after. */
   void purge(double mm, double speed) throws IOException {
     unretract();
-    text.add("G1 E").addHundredThousandths(Math.round(mm * 1e5));
+    text.add("G1");
+    strandMoves(Math.round(mm * 1e5));
     feed(speed);
     text.add('\n');
     retract();
@@ -194,7 +201,7 @@ final class MoveWriter {
       }
       text.add("G1");
       position(toX, toY);
-      text.add(" E").addHundredThousandths(wanted - drawn);
+      strandMoves(wanted - drawn);
       feed(settings.wipeSpeed(length));
       text.add('\n');
       drawn = wanted;
@@ -254,8 +261,33 @@ final class MoveWriter {
     }
   }
 
+  /**
+   * @param by how far the strand moves, in 10^-5 mm
+   */
+  private void strandMoves(long by) throws IOException {
+    told = isAbsolute ? told + by : by;
+    text.add(" E").addHundredThousandths(told);
+  }
+
+  /** After others' commands extrusion is relative again; where it is absolute, it begins anew. */
+  void stateExtrusion() throws IOException {
+    if (isAbsolute) {
+      text.add("M82\n");
+      beginLayer();
+    }
+  }
+
+  /** Absolute extrusion counts from the beginning of each layer. */
+  void beginLayer() throws IOException {
+    if (isAbsolute) {
+      told = 0;
+      text.add("G92 E0\n");
+    }
+  }
+
   private void strand(double mm) throws IOException {
-    text.add("G1 E").addHundredThousandths(Math.round(mm * 1e5));
+    text.add("G1");
+    strandMoves(Math.round(mm * 1e5));
     feed(settings.retractionSpeed());
     text.add('\n');
   }
@@ -294,7 +326,7 @@ final class MoveWriter {
     text.add(" I").addThousandths(i).add(" J").addThousandths(j);
     long extrusion = Math.round(extrusionRest);
     extrusionRest -= extrusion;
-    text.add(" E").addHundredThousandths(extrusion);
+    strandMoves(extrusion);
     feed(speed);
     text.add('\n');
   }
@@ -314,7 +346,7 @@ final class MoveWriter {
     extrusionRest -= extrusion;
     text.add("G1");
     position(toX, toY);
-    text.add(" E").addHundredThousandths(extrusion);
+    strandMoves(extrusion);
     feed(speed);
     text.add('\n');
   }

@@ -50,6 +50,8 @@ public final class ProgramWriter {
   private final Ledger ledger;
   private final Dialect dialect;
   private final List<String> despite;
+  private final Optional<Enclosures> enclosed;
+  private final Optional<Timeline> progress;
   private final int stops;
   private final Optional<NozzleHeat> heat;
 
@@ -66,10 +68,17 @@ public final class ProgramWriter {
 
   /**
    * @param despite what is wrong with the plan, for the program to say
+   * @param enclosed files that the program may carry along
    */
   public ProgramWriter(
-      Plan plan, Resolver resolver, Schedule schedule, Ledger ledger, List<String> despite) {
+      Plan plan,
+      Resolver resolver,
+      Schedule schedule,
+      Ledger ledger,
+      List<String> despite,
+      Optional<Enclosures> enclosed) {
     this.despite = List.copyOf(despite);
+    this.enclosed = enclosed;
     this.plan = plan;
     this.resolver = resolver;
     this.machine = resolver.machine();
@@ -81,6 +90,10 @@ public final class ProgramWriter {
             .flatMap(layer -> layer.halts().stream())
             .mapToInt(halt -> halt.count(machine))
             .sum();
+    this.progress =
+        resolver.plan().choice(Setting.PROGRESS).equals("by layer")
+            ? Optional.of(new Timeline(schedule, machine))
+            : Optional.empty();
     this.heat =
         machine.hasNozzles() ? Optional.of(new NozzleHeat(schedule, machine)) : Optional.empty();
   }
@@ -94,6 +107,7 @@ public final class ProgramWriter {
             machine.belt().isPresent() ? 0 : START_Z_MM,
             resolver.plan().number(Setting.ARC_TOLERANCE),
             machine,
+            resolver.plan().choice(Setting.EXTRUSION).equals("absolute"),
             ofSlot -> resolver.filament(ofSlot).crossSectionMm2());
     use(schedule.firstSlot());
     start();
@@ -104,10 +118,25 @@ public final class ProgramWriter {
         moves.retract();
         moves.lift(liftedZ(0));
       }
+      tellProgress(i);
       layer(schedule.layers().get(i));
     }
     end();
+    boolean hasPlan = resolver.plan().choice(Setting.PROGRAM_PLAN).equals("with its models");
+    if (hasPlan && enclosed.isPresent()) {
+      text.add(enclosed.get().planText());
+    }
     text.flush();
+  }
+
+  /** How much is done when a layer begins, and how long the rest takes. */
+  private void tellProgress(int layer) throws IOException {
+    if (progress.isPresent()) {
+      double done = progress.get().start(layer);
+      double all = progress.get().end();
+      text.add("M73 P").add(Long.toString((long) (100 * done / all)));
+      text.add(" R").add(Long.toString((long) Math.ceil((all - done) / 60))).add('\n');
+    }
   }
 
   private void start() throws IOException {
@@ -142,7 +171,12 @@ public final class ProgramWriter {
     for (String error : despite) {
       text.add("; written despite: ").add(oneLine(error)).add('\n');
     }
+    boolean hasPicture = resolver.plan().choice(Setting.PROGRAM_PICTURE).equals("small");
+    if (hasPicture && enclosed.isPresent()) {
+      text.add(enclosed.get().pictureText());
+    }
     text.add(dialect.start(values));
+    moves.stateExtrusion();
     stateMix();
   }
 
@@ -195,6 +229,7 @@ public final class ProgramWriter {
     }
     text.add("; layer ").add(Integer.toString(layer.layer().number()));
     text.add(", z ").add(number(z(layer.layer().top()))).add('\n');
+    moves.beginLayer();
     List<Halt> halts = new ArrayList<>(layer.halts());
     Stroke before = null;
     Role role = null;
@@ -317,6 +352,7 @@ public final class ProgramWriter {
     moves.lift(liftedZ(halt.liftMm(machine)));
     moves.go(halt.park(machine));
     text.add(how.apply(values));
+    moves.stateExtrusion();
     stateMix();
     moves.forgetFeed();
     fan = UNKNOWN;
@@ -340,6 +376,7 @@ public final class ProgramWriter {
     }
     text.add("G21\nG90\nM83\nM109").add(nozzleWord(slot));
     text.add(" S").add(number(nozzleC)).add('\n');
+    moves.stateExtrusion();
     stateMix();
     moves.forgetPlace();
     fan = UNKNOWN;

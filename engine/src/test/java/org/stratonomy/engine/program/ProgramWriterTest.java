@@ -1,10 +1,12 @@
 package org.stratonomy.engine.program;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -16,6 +18,7 @@ import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Stop;
@@ -131,6 +134,60 @@ class ProgramWriterTest {
     assertThat(lines).contains("M0", "M117 Put the nut in").doesNotContain("M600");
     assertThat(lines)
         .anyMatch(line -> line.startsWith("; stop 1 of 1: before layer 11, at 2 mm: pause"));
+  }
+
+  @Test
+  void absoluteExtrusionCountsFromEachLayerWhatRelativeTellsByMove() throws IOException {
+    List<Double> relative = extrusions(lines(twoColours()), false);
+    Rule absolute = Shapes.everywhere(Map.of(Setting.EXTRUSION, Value.of("absolute")));
+    List<String> lines = lines(withRule(twoColours(), absolute));
+    assertThat(lines).contains("M82", "G92 E0");
+    List<Double> steps = extrusions(lines, true);
+    assertThat(steps).hasSameSizeAs(relative);
+    for (int i = 0; i < steps.size(); i++) {
+      assertThat(steps.get(i)).isCloseTo(relative.get(i), within(1e-9));
+    }
+  }
+
+  private static Plan withRule(Plan plan, Rule rule) {
+    List<Rule> rules = new ArrayList<>(plan.rules());
+    rules.add(rule);
+    return plan.withRules(rules);
+  }
+
+  /** How far the strand goes in each move that tells it, mm. */
+  private static List<Double> extrusions(List<String> lines, boolean absolute) {
+    List<Double> steps = new ArrayList<>();
+    double told = 0;
+    for (String line : lines) {
+      int at = line.indexOf(" E");
+      if (line.startsWith("G92")) {
+        told = 0;
+      } else if (line.startsWith("G1") && at > 0) {
+        double e = Double.parseDouble(line.substring(at + 2).split(" ")[0]);
+        steps.add(absolute ? e - told : e);
+        told = e;
+      }
+    }
+    return steps;
+  }
+
+  @Test
+  void progressIsToldAtEachLayer() throws IOException {
+    Rule telling = Shapes.everywhere(Map.of(Setting.PROGRESS, Value.of("by layer")));
+    Plan plan = withRule(twoColours(), telling);
+    PlanResult result = result(plan);
+    List<int[]> told =
+        lines(plan).stream()
+            .filter(line -> line.startsWith("M73"))
+            .map(line -> line.split(" [PR]"))
+            .map(words -> new int[] {Integer.parseInt(words[1]), Integer.parseInt(words[2])})
+            .toList();
+    assertThat(told).hasSize(result.stack().size());
+    assertThat(told).extracting(one -> one[0]).isSorted().allMatch(done -> done < 100);
+    assertThat(told.getFirst()[1]).isBetween(1, (int) Math.ceil(result.ledger().seconds() / 60));
+    assertThat(told.getLast()[1]).isLessThan(told.getFirst()[1]);
+    assertThat(lines(twoColours())).noneMatch(line -> line.startsWith("M73"));
   }
 
   @Test

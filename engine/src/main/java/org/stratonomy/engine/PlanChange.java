@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.plan.Filament;
@@ -16,18 +17,19 @@ import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /**
- * What another machine would mean for a plan, before it is taken.
+ * What another machine, or another filament in a slot, would mean for a plan, before it is taken.
  *
  * @param differences what changes with it
  * @param findings what would no longer fit
  * @param possible whether the plan could be kept like that at all
  */
-public record MachineChange(
-    List<Difference> differences, List<Finding> findings, boolean possible) {
+public record PlanChange(List<Difference> differences, List<Finding> findings, boolean possible) {
 
   /** Something that is one way now and would be another. */
   public record Difference(String what, String before, String after) {}
@@ -43,18 +45,40 @@ public record MachineChange(
    * @param machine id of the other machine
    * @throws Problem if there is no such machine
    */
-  public static MachineChange of(Plan plan, String machine, Shelf shelf, MeshSource meshes) {
-    Comparison comparison = new Comparison(plan, shelf.machine(machine), shelf);
+  public static PlanChange machine(Plan plan, String machine, Shelf shelf, MeshSource meshes) {
+    Comparison comparison = new Comparison(plan, plan.withMachine(machine), shelf);
     comparison.machines();
-    comparison.settings();
+    comparison.settings(1);
+    comparison.layers();
     for (Piece piece : plan.pieces()) {
       comparison.piece(PlacedPiece.of(piece, meshes));
     }
     comparison.filaments();
     comparison.stops();
-    boolean possible = comparison.check();
-    return new MachineChange(
-        List.copyOf(comparison.differences), List.copyOf(comparison.findings), possible);
+    return comparison.change(meshes);
+  }
+
+  /**
+   * @param slot from 1
+   * @param filament id of the other filament
+   * @throws Problem if there is no such slot or filament
+   */
+  public static PlanChange filament(
+      Plan plan, int slot, String filament, Shelf shelf, MeshSource meshes) {
+    if (slot < 1 || slot > plan.slots().size()) {
+      throw new Problem(
+          Problem.Kind.PLAN,
+          "slot %d".formatted(slot),
+          "There is no such slot.",
+          "The plan has %d.".formatted(plan.slots().size()));
+    }
+    List<String> slots = new ArrayList<>(plan.slots());
+    slots.set(slot - 1, filament);
+    Comparison comparison = new Comparison(plan, plan.withSlots(slots), shelf);
+    comparison.loaded(shelf.filament(plan.slots().get(slot - 1)), shelf.filament(filament));
+    comparison.settings(slot);
+    comparison.fits(slot);
+    return comparison.change(meshes);
   }
 
   private static final class Comparison {
@@ -66,12 +90,24 @@ public record MachineChange(
     private final List<Difference> differences = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
 
-    Comparison(Plan plan, Machine after, Shelf shelf) {
+    Comparison(Plan plan, Plan changed, Shelf shelf) {
       this.plan = plan;
+      this.changed = changed;
       this.before = shelf.machine(plan.machine());
-      this.after = after;
+      this.after = shelf.machine(changed.machine());
       this.shelf = shelf;
-      this.changed = plan.withMachine(after.id());
+    }
+
+    PlanChange change(MeshSource meshes) {
+      boolean possible = check(meshes);
+      return new PlanChange(List.copyOf(differences), List.copyOf(findings), possible);
+    }
+
+    void loaded(Filament one, Filament other) {
+      difference("Material", one.material(), other.material());
+      difference("Holds on", one.surfaces(), other.surfaces());
+      difference("Drying", one.drying(), other.drying());
+      difference("Flow up to", text("%s mm³/s", one.maxFlow()), text("%s mm³/s", other.maxFlow()));
     }
 
     void machines() {
@@ -110,14 +146,62 @@ public record MachineChange(
       }
     }
 
-    /** Values that no rule gives follow the machine. */
-    void settings() {
-      Map<Setting, Value> were = new Resolver(plan, shelf).plan().values();
-      Map<Setting, Value> are = new Resolver(changed, shelf).plan().values();
+    /**
+     * Values that no rule gives follow the machine and the filament; those that rules give stay,
+     * and may have been chosen for what was.
+     */
+    void settings(int slot) {
+      Map<Setting, Value> were = new Resolver(plan, shelf).usual(slot);
+      Map<Setting, Value> are = new Resolver(changed, shelf).usual(slot);
       for (Setting setting : Setting.values()) {
+        if (were.get(setting).equals(are.get(setting)) || setting == Setting.FILAMENT) {
+          continue;
+        }
         String unit = setting.unit().isEmpty() ? "" : " " + setting.unit();
-        difference(setting.label(), were.get(setting) + unit, are.get(setting) + unit);
+        List<Integer> rules = rulesOf(setting);
+        if (rules.isEmpty() || !isEverywhere(rules.getLast())) {
+          difference(setting.label(), were.get(setting) + unit, are.get(setting) + unit);
+        }
+        for (int rule : rules) {
+          finding(
+              "Rule %d".formatted(rule + 1),
+              "It gives %s as %s%s; usual was %s, and would be %s."
+                  .formatted(
+                      setting.label().toLowerCase(Locale.ROOT),
+                      plan.rules().get(rule).set().get(setting),
+                      unit,
+                      were.get(setting),
+                      are.get(setting)),
+              "Look whether it still fits.");
+        }
       }
+    }
+
+    private List<Integer> rulesOf(Setting setting) {
+      return IntStream.range(0, plan.rules().size())
+          .filter(rule -> plan.rules().get(rule).on())
+          .filter(rule -> plan.rules().get(rule).set().containsKey(setting))
+          .boxed()
+          .toList();
+    }
+
+    private boolean isEverywhere(int rule) {
+      return plan.rules().get(rule).where().equals(Where.EVERYWHERE);
+    }
+
+    /** Heights mean something else where the layers lie otherwise. */
+    void layers() {
+      if (!before.belt().equals(after.belt())) {
+        difference("Layers", tilted(before), tilted(after));
+        finding(
+            "Strata and stops",
+            "Their heights are measured across the layers, which would lie otherwise.",
+            "Divide anew, and look at each stop.");
+      }
+    }
+
+    private static String tilted(Machine m) {
+      return m.belt().isPresent() ? text("tilted by %s°", m.tiltDegrees()) : "level";
     }
 
     void piece(PlacedPiece piece) {
@@ -152,23 +236,25 @@ public record MachineChange(
                 .formatted(plan.slots().size(), after.mostFilaments()),
             "Use fewer of them.");
       }
-      for (String loaded : plan.slots().stream().distinct().toList()) {
-        Filament filament = shelf.filament(loaded);
-        double most = after.nozzle(plan.slots().indexOf(loaded) + 1).maxC();
-        tooHot(filament, "nozzle", filament.nozzleC(), most, "Load another filament.");
-        tooHot(
-            filament,
-            "bed",
-            filament.bedC(),
-            after.bedMaxC(),
-            "Load another filament, or give the bed another temperature.");
-        if (!filament.holdsOn(after.surface())) {
-          finding(
-              filament.name(),
-              "It holds on: %s; on the bed lies: %s."
-                  .formatted(filament.surfaces(), after.surface()),
-              "Put another surface on the bed, or print it on another filament.");
-        }
+      plan.slots().stream().distinct().forEach(id -> fits(plan.slots().indexOf(id) + 1));
+    }
+
+    /** Whether the machine can print what would be loaded in a slot. */
+    void fits(int slot) {
+      Filament filament = shelf.filament(changed.slots().get(slot - 1));
+      double most = after.nozzle(slot).maxC();
+      tooHot(filament, "nozzle", filament.nozzleC(), most, "Load another filament.");
+      tooHot(
+          filament,
+          "bed",
+          filament.bedC(),
+          after.bedMaxC(),
+          "Load another filament, or give the bed another temperature.");
+      if (!filament.holdsOn(after.surface())) {
+        finding(
+            filament.name(),
+            "It holds on: %s; on the bed lies: %s.".formatted(filament.surfaces(), after.surface()),
+            "Put another surface on the bed, or print it on another filament.");
       }
     }
 
@@ -193,9 +279,14 @@ public record MachineChange(
     }
 
     /** The first thing that would make the plan impossible. */
-    boolean check() {
+    boolean check(MeshSource meshes) {
       try {
         PlanChecker.check(changed, shelf);
+        List<PlacedPiece> placed =
+            changed.pieces().stream()
+                .map(piece -> PlacedPiece.of(piece, meshes, after.belt()))
+                .toList();
+        LayerStack.of(changed, placed, new Resolver(changed, shelf));
         return true;
       } catch (Problem problem) {
         finding(problem.place(), problem.reason(), problem.remedy());

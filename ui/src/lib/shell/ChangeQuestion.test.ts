@@ -2,7 +2,7 @@ import { fireEvent, render, screen } from '@testing-library/svelte';
 import { beforeEach, expect, it, vi } from 'vitest';
 import { PlanSession } from '../model/session.svelte';
 import { FakeServer, SHELF } from '../testing/fakeServer';
-import MachineQuestion from './MachineQuestion.svelte';
+import ChangeQuestion from './ChangeQuestion.svelte';
 
 let server: FakeServer;
 let session: PlanSession;
@@ -18,7 +18,7 @@ async function asked(possible: boolean) {
   server.answers['/api/shelf/recipes'] = [];
   server.answers['/api/shelf'] = { ...SHELF, machines: [...SHELF.machines, two] };
   session = await PlanSession.open('p');
-  render(MachineQuestion, { session, machine: 'two' });
+  render(ChangeQuestion, { session, wanted: { id: 'two' } });
   return screen.findByRole('button', { name: 'Change to Two' });
 }
 
@@ -39,4 +39,14 @@ it('does not offer what cannot be', async () => {
   expect(await asked(false)).toBeDisabled();
   await fireEvent.click(screen.getByRole('button', { name: 'Stay with One' }));
   expect(server.edits).toHaveLength(0);
+});
+
+it('takes what makes no difference without asking', async () => {
+  server = new FakeServer();
+  server.answers['/filaments/red'] = { differences: [], findings: [], possible: true };
+  session = await PlanSession.open('p');
+  render(ChangeQuestion, { session, wanted: { id: 'red', slot: 2 } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toMatchObject({ document: { slots: ['chalk', 'red'] } });
+  expect(screen.queryByRole('button', { name: /Change to/ })).toBeNull();
 });

@@ -1,12 +1,13 @@
 package org.stratonomy.engine;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import org.stratonomy.engine.MachineChange.Difference;
-import org.stratonomy.engine.MachineChange.Finding;
+import org.stratonomy.engine.PlanChange.Difference;
+import org.stratonomy.engine.PlanChange.Finding;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
@@ -18,7 +19,7 @@ import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Value;
 import tools.jackson.databind.json.JsonMapper;
 
-class MachineChangeTest {
+class PlanChangeTest {
   private static final Shelf STANDARD = ShelfReader.standard();
 
   /** A small machine with a fine, cool nozzle. */
@@ -37,14 +38,14 @@ class MachineChangeTest {
                       JsonMapper.shared()
                           .valueToTree(List.of(new Machine.Nozzle(0.25, 205, 20, 0, 0))))));
 
-  private static MachineChange change(String machine, Mesh mesh, Rule... rules) {
+  private static PlanChange change(String machine, Mesh mesh, Rule... rules) {
     Plan plan = Shapes.plan(List.of(), rules);
-    return MachineChange.of(plan, machine, SHELF, Shapes.source(mesh));
+    return PlanChange.machine(plan, machine, SHELF, Shapes.source(mesh));
   }
 
   @Test
-  void theSameMachineChangesNothing() {
-    MachineChange same = change("workshop-one", Shapes.bar(20, 20, 5));
+  void theSamePlanChangesNothing() {
+    PlanChange same = change("workshop-one", Shapes.bar(20, 20, 5));
     assertThat(same.differences()).isEmpty();
     assertThat(same.findings()).isEmpty();
     assertThat(same.possible()).isTrue();
@@ -52,7 +53,7 @@ class MachineChangeTest {
 
   @Test
   void whatFollowsTheMachineIsListedAndWhatARuleGivesIsNot() {
-    MachineChange small = change("small", Shapes.bar(20, 20, 5));
+    PlanChange small = change("small", Shapes.bar(20, 20, 5));
     assertThat(small.differences())
         .contains(
             new Difference("Nozzle", "0.4 mm", "0.25 mm"),
@@ -69,7 +70,7 @@ class MachineChangeTest {
 
   @Test
   void whatWouldNoLongerFitIsNamedWithARemedy() {
-    MachineChange small = change("small", Shapes.bar(120, 20, 60));
+    PlanChange small = change("small", Shapes.bar(120, 20, 60));
     assertThat(small.findings()).extracting(Finding::what).contains("Piece", "Chalk", "Slate");
     assertThat(small.findings())
         .extracting(Finding::reason)
@@ -87,8 +88,68 @@ class MachineChangeTest {
   @Test
   void aRuleThatTheOtherMachineCannotDoMakesItImpossible() {
     Rule thick = Shapes.everywhere(Map.of(Setting.LAYER_HEIGHT, Value.of(0.3)));
-    MachineChange small = change("small", Shapes.bar(20, 20, 5), thick);
+    PlanChange small = change("small", Shapes.bar(20, 20, 5), thick);
     assertThat(small.possible()).isFalse();
     assertThat(small.findings().getLast().reason()).contains("Layer height 0.3 is not possible");
+  }
+
+  private static PlanChange filament(String id, Rule... rules) {
+    Plan plan = Shapes.plan(List.of(), rules);
+    return PlanChange.filament(plan, 2, id, STANDARD, Shapes.source(Shapes.bar(20, 20, 5)));
+  }
+
+  @Test
+  void aFilamentOfTheSameKindChangesNothing() {
+    PlanChange kelp = filament("fog");
+    assertThat(kelp.findings()).isEmpty();
+    assertThat(kelp.differences())
+        .extracting(Difference::what)
+        .containsExactly("Nozzle temperature");
+    assertThat(filament("slate").differences()).isEmpty();
+  }
+
+  @Test
+  void whatFollowsTheFilamentIsListedAndWhatRulesGiveIsNamed() {
+    Rule hot =
+        Shapes.stratum(
+            1, Map.of(Setting.NOZZLE_TEMPERATURE, Value.of(215), Setting.FAN, Value.of(80)));
+    PlanChange blue = filament("harbour-blue", hot);
+    assertThat(blue.possible()).isTrue();
+    assertThat(blue.differences())
+        .contains(
+            new Difference("Material", "PLA", "PETG"),
+            new Difference("Nozzle temperature", "210 °C", "238 °C"),
+            new Difference("Bed temperature", "60 °C", "80 °C"));
+    assertThat(blue.findings())
+        .extracting(Finding::what, Finding::reason)
+        .contains(
+            tuple(
+                "Rule 1",
+                "It gives nozzle temperature as 215 °C; usual was 210, and would be 238."));
+    Rule off = new Rule(hot.where(), hot.set(), false, "");
+    assertThat(filament("harbour-blue", off).findings()).isEmpty();
+  }
+
+  @Test
+  void aFilamentTheMachineCannotPrintIsNamed() {
+    Plan plan = Shapes.plan(List.of()).withMachine("longbelt");
+    PlanChange rope =
+        PlanChange.filament(plan, 1, "rope", STANDARD, Shapes.source(Shapes.bar(20, 20, 5)));
+    assertThat(rope.findings())
+        .extracting(Finding::reason)
+        .contains(
+            "It needs a nozzle of 265 °C; the machine's may get 260 °C.",
+            "It holds on: rough sheet, glass; on the bed lies: woven belt.");
+  }
+
+  @Test
+  void aBeltLaysLayersOtherwise() {
+    Plan divided = Shapes.plan(List.of(2.0));
+    PlanChange belt =
+        PlanChange.machine(divided, "longbelt", STANDARD, Shapes.source(Shapes.bar(20, 20, 5)));
+    assertThat(belt.differences()).contains(new Difference("Layers", "level", "tilted by 45°"));
+    // The boundary at 2 mm lies before the piece, across the tilted layers.
+    assertThat(belt.possible()).isFalse();
+    assertThat(belt.findings()).extracting(Finding::what).contains("Strata and stops");
   }
 }
