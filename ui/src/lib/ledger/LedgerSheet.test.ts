@@ -21,6 +21,7 @@ it('shows the longest first, shares of the whole, and sums', async () => {
       liftSeconds: 0,
       changeSeconds: 0,
       heatingSeconds: 0,
+      coolingSeconds: 0,
       roles: [{ role: 'infill', seconds: 5400, volumeMm3: 2400 }],
     },
   };

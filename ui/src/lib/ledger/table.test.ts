@@ -7,6 +7,7 @@ const ledger = {
   liftSeconds: 3,
   changeSeconds: 0,
   heatingSeconds: 0,
+  coolingSeconds: 0,
   savedChanges: 0,
   roles: [
     { role: 'outer wall', seconds: 30, volumeMm3: 400 },

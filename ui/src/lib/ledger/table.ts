@@ -16,6 +16,7 @@ export function timeRows(ledger: LedgerView): TimeRow[] {
     { what: 'from layer to layer', seconds: ledger.liftSeconds, volumeMm3: 0 },
     { what: 'changes and stops', seconds: ledger.changeSeconds, volumeMm3: 0 },
     { what: 'heating', seconds: ledger.heatingSeconds, volumeMm3: 0 },
+    { what: 'cooling', seconds: ledger.coolingSeconds, volumeMm3: 0 },
   ];
   return rows.filter((row) => row.seconds > 0).sort((a, b) => b.seconds - a.seconds);
 }

@@ -93,7 +93,7 @@
       onDone: ({ from, ramp, steps }) =>
         void session.edit({
           action: 'SET',
-          where: place,
+          where: placeOf(setting.id),
           setting: setting.id,
           course: { from: from === 'stratum' ? 'STRATUM' : 'PIECE', ramp: ramp ?? false, steps },
         }),

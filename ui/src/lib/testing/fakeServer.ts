@@ -176,6 +176,7 @@ export const RESULT: ResultView = {
     liftSeconds: 1,
     changeSeconds: 0,
     heatingSeconds: 0,
+    coolingSeconds: 0,
     savedChanges: 0,
     roles: [],
     shares: [],

@@ -330,6 +330,7 @@ final class ResultMapper {
         ledger.liftSeconds(),
         ledger.changeSeconds(),
         ledger.heatingSeconds(),
+        ledger.coolingSeconds(),
         ledger.savedChanges(),
         ledger.roles().stream()
             .map(r -> new RoleView(r.role().label(), r.seconds(), r.volumeMm3()))

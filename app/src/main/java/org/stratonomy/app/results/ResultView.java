@@ -238,6 +238,7 @@ public record ResultView(
       double liftSeconds,
       double changeSeconds,
       double heatingSeconds,
+      double coolingSeconds,
       int savedChanges,
       List<RoleView> roles,
       List<ShareView> shares,

@@ -177,14 +177,24 @@ final class LineChecks {
             Optional.empty(),
             Optional.of(first.layer().bottom()),
             slower < SLOWEST
-                ? List.of()
+                ? List.of(waiting())
                 : List.of(
+                    waiting(),
                     Remedy.rule(
                         Checks.text("Slow down to %.0f mm/s", slower),
                         plan,
                         Where.EVERYWHERE,
                         Setting.MIN_SPEED,
                         Value.of(slower)))));
+  }
+
+  private Remedy waiting() {
+    return Remedy.rule(
+        "Wait after them",
+        plan,
+        Where.EVERYWHERE,
+        Setting.SHORT_LAYERS,
+        Value.of("slow down, then wait"));
   }
 
   private void changesInBridges() {

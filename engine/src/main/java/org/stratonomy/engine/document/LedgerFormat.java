@@ -45,6 +45,7 @@ public final class LedgerFormat {
     rows.add(row("other time", "from layer to layer", ledger.liftSeconds()));
     rows.add(row("other time", "changes and stops", ledger.changeSeconds()));
     rows.add(row("other time", "heating", ledger.heatingSeconds()));
+    rows.add(row("other time", "cooling", ledger.coolingSeconds()));
     for (Ledger.Share share : ledger.shares()) {
       Map<String, Object> row = row("share", name(plan, share.origin()), share.seconds());
       row.put("volumeMm3", share.volumeMm3());
@@ -92,6 +93,7 @@ public final class LedgerFormat {
     root.put("liftSeconds", ledger.liftSeconds());
     root.put("changeSeconds", ledger.changeSeconds());
     root.put("heatingSeconds", ledger.heatingSeconds());
+    root.put("coolingSeconds", ledger.coolingSeconds());
     root.put("savedChanges", ledger.savedChanges());
     root.put("startMm", ledger.startMm());
     ArrayNode roles = root.putArray("roles");

@@ -32,6 +32,7 @@ import org.stratonomy.engine.plan.Stop;
  * @param liftSeconds moves from layer to layer
  * @param changeSeconds halts: changes of filament and stops of the planner
  * @param heatingSeconds waiting for bed and nozzle, at the start and later
+ * @param coolingSeconds waiting aside after layers that would take less than they should
  * @param slots material by slot, for the slots that are used
  * @param halts in the order of the print
  * @param startMm strand of the first filament that is needed until it is changed for the first time
@@ -45,6 +46,7 @@ public record Ledger(
     double liftSeconds,
     double changeSeconds,
     double heatingSeconds,
+    double coolingSeconds,
     List<SlotEntry> slots,
     List<HaltEntry> halts,
     double startMm,
@@ -159,6 +161,7 @@ public record Ledger(
       double travel = 0;
       double lift = 0;
       double changes = 0;
+      double cooling = 0;
       Timeline timeline = new Timeline(schedule, machine);
       for (int l = 0; l < schedule.layers().size(); l++) {
         LayerSchedule layer = schedule.layers().get(l);
@@ -183,6 +186,7 @@ public record Ledger(
         }
         lift += timeline.rise(l);
         travel += layer.time().travelSeconds();
+        cooling += layer.time().waitSeconds();
       }
       takenOut();
       int saved = schedule.plainChanges() - (int) schedule.changeCount();
@@ -194,6 +198,7 @@ public record Ledger(
           lift,
           changes,
           timeline.heatingSeconds(),
+          cooling,
           slots(slotVolume),
           halts,
           startMm,

@@ -27,12 +27,20 @@ final class LayerTimer {
   private final double minSpeed;
   private final double acceleration;
 
+  /** What is done about layers that take less than they should. */
+  private final boolean slows;
+
+  private final boolean waits;
+
   LayerTimer(Machine machine, TravelSettings travel, Settings plan) {
     this.machine = machine;
     this.travel = travel;
     leastSeconds = plan.number(Setting.MIN_LAYER_TIME);
     minSpeed = plan.number(Setting.MIN_SPEED);
     acceleration = plan.number(Setting.ACCELERATION);
+    String shortLayers = plan.choice(Setting.SHORT_LAYERS);
+    slows = shortLayers.startsWith("slow down");
+    waits = shortLayers.endsWith("wait");
   }
 
   /** Takes in all that a layer's time depends on besides its strokes and travels. */
@@ -40,24 +48,28 @@ final class LayerTimer {
     travel.addTo(key);
     key.add(acceleration).add(machine.junctionMm()).add(machine.maxSpeedXy());
     key.add(machine.riseSpeed()).add(leastSeconds).add(minSpeed);
+    key.add(slows ? 1 : 0).add(waits ? 1 : 0);
   }
 
   LayerTime time(LayerOrder order) {
     LayerTime time = timeAt(order, 1);
-    double extruding = time.seconds() - time.travelSeconds();
+    double extruding = time.extrudingSeconds();
+    if (extruding == 0) {
+      return time;
+    }
     // Ramps take less of the time at lower speeds, so that a few steps are needed.
-    for (int i = 0;
-        i < SLOWDOWN_STEPS && extruding > 0 && time.seconds() < 0.99 * leastSeconds;
-        i++) {
+    for (int i = 0; i < SLOWDOWN_STEPS && slows && time.seconds() < 0.99 * leastSeconds; i++) {
       double left = Math.max(leastSeconds - time.travelSeconds(), extruding);
       time = timeAt(order, time.slowdown() * extruding / left);
-      extruding = time.seconds() - time.travelSeconds();
+      extruding = time.extrudingSeconds();
     }
-    return time;
+    return waits && time.seconds() < 0.99 * leastSeconds
+        ? time.waiting(leastSeconds - time.seconds())
+        : time;
   }
 
   private LayerTime timeAt(LayerOrder order, double slowdown) {
-    LayerTime speeds = new LayerTime(new double[0], List.of(), 0, slowdown, minSpeed);
+    LayerTime speeds = new LayerTime(new double[0], List.of(), 0, 0, slowdown, minSpeed);
     MoveList moves = new MoveList();
     Labels labels = new Labels();
     double resting = 0;
@@ -110,7 +122,7 @@ final class LayerTimer {
         shares.add(new LayerTime.OriginTime(origins.get(p), sum));
       }
       double travel = seconds[TRAVEL] + resting;
-      return new LayerTime(roles, List.copyOf(shares), travel, slowdown, minSpeed);
+      return new LayerTime(roles, List.copyOf(shares), travel, 0, slowdown, minSpeed);
     }
   }
 

@@ -7,12 +7,13 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.plan.FilamentChange;
+import org.stratonomy.engine.plan.Value;
 
 /**
  * The whole print in its order: layer by layer, or one piece at a time, each layer by layer.
  *
  * @param firstSlot filament that is loaded at the start
- * @param bedC temperature of the bed, °C
+ * @param bed temperature of the bed, °C, which may go by the layer
  * @param plainChanges how many changes of filament there would be if each layer began with what is
  *     loaded and went on in the order of slots
  * @param tower that purged filament goes into, if there is one
@@ -21,7 +22,7 @@ import org.stratonomy.engine.plan.FilamentChange;
 public record Schedule(
     List<LayerSchedule> layers,
     int firstSlot,
-    double bedC,
+    Value bed,
     TravelSettings travel,
     int plainChanges,
     Optional<Tower> tower,
@@ -31,6 +32,24 @@ public record Schedule(
 
   public Schedule {
     layers = List.copyOf(layers);
+  }
+
+  /** Temperature of the bed at the start, °C. */
+  public double bedC() {
+    return bedC(1);
+  }
+
+  /**
+   * Temperature of the bed that is wanted in a layer, °C.
+   *
+   * @param number of the layer of the plan, from 1
+   */
+  public double bedC(int number) {
+    return switch (bed) {
+      case Value.Course course -> course.at(number);
+      case Value.Number same -> same.value();
+      case Value.Choice choice -> throw new IllegalStateException("no temperature: " + choice);
+    };
   }
 
   /** How far the bed lies below height 0, mm: under a raft the machine's heights are larger. */

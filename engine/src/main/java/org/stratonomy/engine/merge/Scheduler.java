@@ -104,7 +104,7 @@ public final class Scheduler {
     return new Schedule(
         List.of(layers),
         firstSlot,
-        planSettings.number(Setting.BED_TEMPERATURE),
+        planSettings.values().get(Setting.BED_TEMPERATURE),
         travel,
         resolver.machine().mixes()
             ? 0

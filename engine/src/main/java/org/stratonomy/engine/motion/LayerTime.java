@@ -11,6 +11,7 @@ import org.stratonomy.engine.plan.Origin;
  * @param roleSeconds extruding, by the ordinal of the role, s
  * @param origins the same by what is printed
  * @param travelSeconds moves without extrusion and retractions, s
+ * @param waitSeconds the head waits aside afterwards, so that the layer cools, s
  * @param slowdown factor on the speed of strokes for the least layer time, at most 1
  * @param minSpeed speeds are not slowed below this, mm/s
  */
@@ -18,6 +19,7 @@ public record LayerTime(
     double[] roleSeconds,
     List<OriginTime> origins,
     double travelSeconds,
+    double waitSeconds,
     double slowdown,
     double minSpeed)
     implements Memo.Sized {
@@ -26,7 +28,16 @@ public record LayerTime(
   public record OriginTime(Origin origin, double seconds) {}
 
   public double seconds() {
-    return Arrays.stream(roleSeconds).sum() + travelSeconds;
+    return extrudingSeconds() + travelSeconds + waitSeconds;
+  }
+
+  public double extrudingSeconds() {
+    return Arrays.stream(roleSeconds).sum();
+  }
+
+  /** The same with a wait after it. */
+  public LayerTime waiting(double seconds) {
+    return new LayerTime(roleSeconds, origins, travelSeconds, seconds, slowdown, minSpeed);
   }
 
   /** A speed after slowing down, mm/s. */

@@ -133,6 +133,12 @@ public final class PlanChecker {
           "%s is counted, so it cannot change evenly.".formatted(setting.label()),
           "Let it change by steps.");
     }
+    if (setting.scope() == Setting.Scope.PLAN && course.from() == Where.Layers.From.STRATUM) {
+      throw bad(
+          place,
+          "%s holds for the whole plan, not by stratum.".formatted(setting.label()),
+          "Let its layers count from the bottom.");
+    }
     int last = 0;
     for (Value.Course.Step step : course.steps()) {
       if (last == 0 ? step.layer() != 1 : step.layer() <= last) {

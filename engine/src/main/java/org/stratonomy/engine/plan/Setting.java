@@ -212,7 +212,7 @@ public enum Setting {
       200,
       false,
       f -> f.filament().bedC(),
-      "Temperature of the bed for the whole print."),
+      "Temperature of the bed. Over the layers the print goes on while the bed follows."),
   FLOW(
       "flow",
       "Flow",
@@ -279,6 +279,15 @@ public enum Setting {
       false,
       f -> 12,
       "Slowing down for the least layer time ends here."),
+  SHORT_LAYERS(
+      "shortLayers",
+      "Short layers",
+      Group.COOLING,
+      Scope.PLAN,
+      List.of("slow down", "slow down, then wait", "wait"),
+      "slow down",
+      "How a layer comes to take the least layer time: its lines are slowed, or the head waits"
+          + " aside after it."),
   OUTER_WALL_SPEED(
       "outerWallSpeed",
       "Outer wall speed",
@@ -948,7 +957,8 @@ public enum Setting {
 
   /** Whether its value may go by the layer. */
   public boolean canCourse() {
-    return choices.isEmpty() && (scope == Scope.CELL || scope == Scope.LINE) && this != FILAMENT;
+    boolean varies = scope == Scope.CELL || scope == Scope.LINE || this == BED_TEMPERATURE;
+    return choices.isEmpty() && varies && this != FILAMENT;
   }
 
   public String description() {

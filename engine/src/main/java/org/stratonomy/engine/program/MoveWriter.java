@@ -218,6 +218,11 @@ final class MoveWriter {
     moveFast(scaled(place.x()) + offsetX, scaled(place.y()) + offsetY);
   }
 
+  /** How far it is to a place of the machine's, mm. */
+  double wayTo(Purging.Place place) {
+    return Math.hypot(scaled(place.x()) + offsetX - x, scaled(place.y()) + offsetY - y) / 1000;
+  }
+
   private void moveFast(long toX, long toY) throws IOException {
     if (toX == x && toY == y) {
       return;

@@ -22,6 +22,7 @@ import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
@@ -59,6 +60,7 @@ public final class ProgramWriter {
   private MoveWriter moves;
   private long fan;
   private double nozzleC;
+  private double bedC;
   private int slot;
   private int stopNumber;
   private int strokeNumber;
@@ -166,7 +168,8 @@ public final class ProgramWriter {
     values.put("height", schedule.layers().isEmpty() ? "0" : number(z(schedule.topMm())));
     values.put("time", duration(ledger.seconds()));
     values.put("filament", resolver.filament(slot).name());
-    values.put("bedC", number(schedule.bedC()));
+    bedC = schedule.bedC();
+    values.put("bedC", number(bedC));
     values.put("acceleration", number(resolver.plan().number(Setting.ACCELERATION)));
     for (String error : despite) {
       text.add("; written despite: ").add(oneLine(error)).add('\n');
@@ -227,6 +230,7 @@ public final class ProgramWriter {
     if (strokes.isEmpty()) {
       return;
     }
+    bed(layer.layer().number());
     text.add("; layer ").add(Integer.toString(layer.layer().number()));
     text.add(", z ").add(number(z(layer.layer().top()))).add('\n');
     moves.beginLayer();
@@ -253,6 +257,30 @@ public final class ProgramWriter {
       moves.stroke(stroke, layer.speed(stroke));
       before = stroke;
     }
+    cool(layer.time().waitSeconds());
+  }
+
+  /** The print goes on while the bed follows. */
+  private void bed(int layer) throws IOException {
+    double wanted = schedule.bedC(layer);
+    if (wanted != bedC) {
+      bedC = wanted;
+      text.add("M140 S").add(number(wanted)).add('\n');
+    }
+  }
+
+  /** Waits aside, so that the layer cools; the way there and back is part of the wait. */
+  private void cool(double seconds) throws IOException {
+    if (seconds == 0) {
+      return;
+    }
+    Purging.Place park = new Purging.Place(machine.parkX(), machine.parkY());
+    double still = Math.max(0, seconds - 2 * moves.wayTo(park) / schedule.travel().speed());
+    text.add("; cools\n");
+    moves.retract();
+    moves.lift(liftedZ(machine.parkLiftMm()));
+    moves.go(park);
+    text.add("G4 P").add(Long.toString(Math.round(1000 * still))).add('\n');
   }
 
   private void heatOthers() throws IOException {
