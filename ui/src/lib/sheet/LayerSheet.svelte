@@ -8,9 +8,10 @@
   import type { PlanSession } from '../model/session.svelte';
   import { drawsInSoftware } from '../scene/graphics';
   import { isTyping } from '../shell/keys';
+  import { inSpareTime } from '../shell/spareTime';
   import ColourChoice from './ColourChoice.svelte';
-  import { drawLayer, onBed, type View } from './draw';
-  import { FaintLayer } from './faintLayer';
+  import { drawLayer, onBed, type Drawing, type View } from './draw';
+  import { LayerPictures, type Size } from './layerPictures';
   import { isMeasure, MEASURES, rangeOf } from './measure';
   import { drawBed, drawHead, drawOutline, drawRuler, drawSpot, drawStops } from './overlays';
   import HaltList from './HaltList.svelte';
@@ -29,7 +30,7 @@
 
   let { session }: Props = $props();
 
-  const faint = new FaintLayer();
+  const pictures = new LayerPictures();
   let canvas: HTMLCanvasElement;
   let width = $state(0);
   let height = $state(0);
@@ -165,7 +166,7 @@
       line: colour('--rule-soft'),
       edge: colour('--ink-soft'),
     });
-    const drawing = {
+    const drawing: Drawing = {
       view,
       roles: session.shelf.roles,
       colourBy: look.colourBy,
@@ -174,11 +175,16 @@
       travelColour: colour('--accent'),
       hiddenRoles: look.hidden,
     };
+    const size = { width, height, ratio };
     if (below) {
-      faint.draw(ctx, below, { width, height, ratio }, drawing);
+      pictures.drawBelow(ctx, below, size, drawing);
     }
     if (paths) {
-      drawLayer(ctx, paths, playing ? { ...drawing, until } : drawing);
+      if (playing) {
+        drawLayer(ctx, paths, { ...drawing, until });
+      } else {
+        pictures.draw(ctx, paths, size, drawing);
+      }
       if (playing) {
         drawHead(ctx, paths, until, view, colour('--accent'));
       }
@@ -197,7 +203,31 @@
     if (session.sampled) {
       drawSpot(ctx, session.sampled, view, colour('--accent'));
     }
+    return playing ? undefined : drawAhead(size, drawing);
   });
+
+  /** Draws the next layers, up and down, while nothing else is to do; returns how to stop it. */
+  function drawAhead(size: Size, drawing: Drawing): () => void {
+    const n = untrack(() => session.layer);
+    const count = session.heights.tops.length;
+    const steps: [number, (ahead: LayerPaths) => void][] = [
+      [n + 1, (ahead) => pictures.prepare(ahead, size, drawing)],
+      [n, (ahead) => pictures.prepareBelow(ahead, size, drawing)],
+      [n - 1, (ahead) => pictures.prepare(ahead, size, drawing)],
+      [n - 2, (ahead) => pictures.prepareBelow(ahead, size, drawing)],
+    ];
+    // Over a belt each layer is seen from elsewhere, so that its picture is of no use ahead.
+    return inSpareTime(
+      steps
+        .filter(([layer]) => layer >= 1 && layer <= count)
+        .map(([layer, prepare]) => async (isStopped) => {
+          const ahead = await session.layerPaths(layer);
+          if (!isStopped() && !isTilted) {
+            prepare(ahead);
+          }
+        }),
+    );
+  }
 
   function sampleHere() {
     if (hit) {
