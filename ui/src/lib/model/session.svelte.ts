@@ -23,6 +23,7 @@ import {
   type StratumView,
 } from '../api/client';
 import { readLayer, type LayerPaths } from '../api/layer';
+import { Recent } from './recent';
 import type {
   Place,
   RuleView,
@@ -41,7 +42,8 @@ import { clampLayer, layerBottom, layerFromPlane, type Heights } from './heights
 
 /** A longer computation shows how far it is after this time, ms. */
 const PROGRESS_AFTER = 330;
-const LAYERS_KEPT = 400;
+/** So many bytes of toolpaths are kept; a layer of very many lines has more than a million. */
+const BYTES_KEPT = 150e6;
 /** If the result before took longer than this, the layer at the level is asked for first, ms. */
 const PREVIEW_FROM = 400;
 
@@ -81,8 +83,10 @@ export class PlanSession {
   private lastTook = 0;
 
   readonly isStale = $derived(this.result !== undefined && this.resultRevision !== this.revision);
-  // eslint-disable-next-line svelte/prefer-svelte-reactivity -- a cache; nothing is derived from it
-  private readonly layers = new Map<string, Promise<LayerPaths>>();
+  private readonly layers = new Recent<LayerPaths>(
+    BYTES_KEPT,
+    (paths) => paths.xy.buffer.byteLength,
+  );
   private queue: Promise<unknown> = Promise.resolve();
 
   private constructor(shelf: ShelfView, state: PlanState, recipes: RecipeView[]) {
@@ -328,20 +332,9 @@ export class PlanSession {
 
   /** Toolpaths of a layer of the shown result; kept while they are likely to be looked at again. */
   layerPaths(n: number): Promise<LayerPaths> {
-    const key = `${this.resultRevision}/${n}`;
-    let paths = this.layers.get(key);
-    if (!paths) {
-      const seconds = this.result!.layerSeconds[n - 1] ?? 0;
-      paths = bytes(`/api/revisions/${this.resultRevision}/layers/${n}`).then((layer) =>
-        readLayer(layer, seconds),
-      );
-      this.layers.set(key, paths);
-      paths.catch(() => this.layers.delete(key));
-      if (this.layers.size > LAYERS_KEPT) {
-        this.layers.delete(this.layers.keys().next().value!);
-      }
-    }
-    return paths;
+    const seconds = this.result!.layerSeconds[n - 1] ?? 0;
+    const address = `/api/revisions/${this.resultRevision}/layers/${n}`;
+    return this.layers.get(address, async () => readLayer(await bytes(address), seconds));
   }
 
   edit(edit: EditWithoutVersion): Promise<boolean> {

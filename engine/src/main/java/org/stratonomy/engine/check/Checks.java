@@ -85,6 +85,7 @@ public final class Checks {
         () -> inserts(s),
         () -> standing(s),
         () -> thin(s),
+        () -> new ThinChecks(s.plan, s.resolver).bits(s.schedule),
         () -> skins(s),
         () -> LineChecks.run(s.plan, s.resolver, s.schedule, s.lines),
         () -> WallChecks.run(s.plan, s.resolver, s.schedule),

@@ -2,25 +2,45 @@ package org.stratonomy.engine.check;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.Schedule;
+import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
+import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
 
-/** Places of a piece that are missing from the print, because no line is as thin as they are. */
+/**
+ * Places of a piece that are missing from the print, because no line is as thin as they are, and
+ * such as are filled with bits of infill that hardly hold to each other.
+ */
 final class ThinChecks {
   /** Less than this many squares of a line's width in a layer is not worth telling. */
   private static final double LEAST_SQUARES = 4;
+
+  /** Infill that goes to and fro over less than so many of its widths is bits. */
+  private static final double BIT_WIDTHS = 4;
+
+  /** Where a line turns by more than the angle of this cosine, it goes to or fro. */
+  private static final double SHARP = 0.6;
+
+  /** Fewer bits in a layer are not worth telling. */
+  private static final int LEAST_BITS = 16;
 
   private static final String FITTED = "fitted";
 
@@ -44,6 +64,83 @@ final class ThinChecks {
       }
     }
     return found.isEmpty() ? Optional.empty() : Optional.of(finding(piece, found, most));
+  }
+
+  /** Bits of infill, of each piece in the layer that has the most of them. */
+  List<Finding> bits(Schedule schedule) {
+    Map<Integer, List<LayerSchedule>> found = new TreeMap<>();
+    Map<Integer, Integer> most = new TreeMap<>();
+    for (LayerSchedule layer : schedule.layers()) {
+      Map<Integer, Integer> counts = new TreeMap<>();
+      layer.strokes().stream()
+          .forEach(stroke -> counts.merge(stroke.piece(), bits(stroke), Integer::sum));
+      counts.forEach(
+          (piece, count) -> {
+            if (count >= LEAST_BITS) {
+              found.computeIfAbsent(piece, _ -> new ArrayList<>()).add(layer);
+              most.merge(piece, count, Math::max);
+            }
+          });
+    }
+    return found.keySet().stream()
+        .map(piece -> bits(plan.pieces().get(piece), found.get(piece), most.get(piece)))
+        .toList();
+  }
+
+  /** How often a line of infill goes to and fro over a narrow place; 0 if that is not narrow. */
+  private static int bits(Stroke stroke) {
+    boolean isInfill = stroke.role() == Role.INFILL || stroke.role() == Role.SOLID_INFILL;
+    if (!isInfill || stroke.piece() == Origin.NO_PIECE) {
+      return 0;
+    }
+    Path path = stroke.path();
+    // Each way ends with two corners, a width apart.
+    int ways = 1 + sharpCorners(path) / 2;
+    return path.lengthMm() < ways * (BIT_WIDTHS + 1) * stroke.widthMm() ? ways : 0;
+  }
+
+  private static int sharpCorners(Path path) {
+    int corners = 0;
+    for (int i = 1; i + 1 < path.size(); i++) {
+      double ax = path.x(i) - path.x(i - 1);
+      double ay = path.y(i) - path.y(i - 1);
+      double bx = path.x(i + 1) - path.x(i);
+      double by = path.y(i + 1) - path.y(i);
+      boolean isSharp = ax * bx + ay * by < SHARP * Math.hypot(ax, ay) * Math.hypot(bx, by);
+      corners += isSharp ? 1 : 0;
+    }
+    return corners;
+  }
+
+  private Finding bits(Piece piece, List<LayerSchedule> layers, int most) {
+    LayerSchedule first = layers.getFirst();
+    Settings own = resolver.stratum(piece.id(), 1);
+    boolean isFitted = own.choice(Setting.THIN_PLACES).equals(FITTED);
+    Where where = Where.ofPiece(piece.id());
+    int walls = own.count(Setting.WALLS) + 1;
+    Remedy more =
+        Remedy.rule("%d walls".formatted(walls), plan, where, Setting.WALLS, Value.of(walls));
+    return new Finding(
+        "thin-bits:" + piece.id(),
+        Severity.NOTE,
+        "%s has bits of infill in narrow places".formatted(piece.name()),
+        Checks.text(
+            "In %d %s, the lowest at %.2f mm, infill goes up to %d times to and fro over less than"
+                + " %.0f widths; that shakes the machine and holds little. %s",
+            layers.size(),
+            layers.size() == 1 ? "layer" : "layers",
+            first.layer().bottom(),
+            most,
+            BIT_WIDTHS,
+            isFitted ? "One wall more fills them." : "Fitted lines, or one wall more, fill them."),
+        Optional.of(piece.id()),
+        Optional.of(first.layer().bottom()),
+        isFitted
+            ? List.of(more)
+            : List.of(
+                Remedy.rule(
+                    "Fit lines to them", plan, where, Setting.THIN_PLACES, Value.of(FITTED)),
+                more));
   }
 
   private Settings settings(Piece piece, PieceLayer layer) {

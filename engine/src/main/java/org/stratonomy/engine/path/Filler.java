@@ -20,6 +20,9 @@ final class Filler {
    */
   private static final double REACH = 8;
 
+  /** A wedge shorter than this many widths is a dot, not worth the way to it. */
+  private static final double LEAST_WEDGE = 0.25;
+
   /** Infill ends this many widths before the walls' edge: its round ends reach into the wall. */
   private static final double ANCHOR = 0.3;
 
@@ -96,7 +99,10 @@ final class Filler {
       for (int i = 0; i < wedge.path().size(); i++) {
         path.add(wedge.path().x(i), wedge.path().y(i), wedge.widthsMm()[i]);
       }
-      lines.add(path.line(Role.GAP, false));
+      Line line = path.line(Role.GAP, false);
+      if (line.path().lengthMm() > LEAST_WEDGE * width) {
+        lines.add(line);
+      }
     }
     return lines;
   }

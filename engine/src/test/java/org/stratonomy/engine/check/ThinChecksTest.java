@@ -80,4 +80,27 @@ class ThinChecksTest {
     assertThat(finding.remedies().getFirst().label()).isEqualTo("Lines of 0.24 mm");
     assertThat(finding(finding.remedies().getFirst().plan(), mesh)).isEmpty();
   }
+
+  private static List<Finding> bits(Plan plan, Mesh mesh) {
+    return Shapes.compute(plan, mesh).findings().stream()
+        .filter(finding -> finding.id().startsWith("thin-bits"))
+        .toList();
+  }
+
+  @Test
+  void bitsOfInfillInNarrowPlacesAreToldAndAWallMoreMendsThem() {
+    // Between two walls on each side 0.74 mm are left, along 80 mm.
+    Mesh plate = Shapes.bar(80, 2.5, 3);
+    List<Finding> found = bits(PLAN, plate);
+    assertThat(found).hasSize(1);
+    assertThat(found.getFirst().severity()).isEqualTo(Finding.Severity.NOTE);
+    assertThat(found.getFirst().remedies())
+        .extracting(Finding.Remedy::label)
+        .containsExactly("3 walls");
+    assertThat(bits(found.getFirst().remedies().getFirst().plan(), plate)).isEmpty();
+    assertThat(bits(thinPlaces("whole"), plate).getFirst().remedies())
+        .extracting(Finding.Remedy::label)
+        .containsExactly("Fit lines to them", "3 walls");
+    assertThat(bits(PLAN, Shapes.bar(80, 12, 3))).isEmpty();
+  }
 }
