@@ -1,9 +1,11 @@
 package org.stratonomy.engine.check;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
@@ -12,7 +14,6 @@ import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
@@ -41,6 +42,12 @@ final class ThinChecks {
 
   /** Fewer bits in a layer are not worth telling. */
   private static final int LEAST_BITS = 16;
+
+  /** Nor are those that are less than this share of what is inside of the walls in the layer. */
+  private static final double LEAST_SHARE = 0.35;
+
+  private static final Set<Role> INSIDE =
+      EnumSet.of(Role.INFILL, Role.SOLID_INFILL, Role.TOP_SKIN, Role.BOTTOM_SKIN);
 
   private static final String FITTED = "fitted";
 
@@ -71,14 +78,15 @@ final class ThinChecks {
     Map<Integer, List<LayerSchedule>> found = new TreeMap<>();
     Map<Integer, Integer> most = new TreeMap<>();
     for (LayerSchedule layer : schedule.layers()) {
-      Map<Integer, Integer> counts = new TreeMap<>();
+      Map<Integer, Bits> counts = new TreeMap<>();
       layer.strokes().stream()
-          .forEach(stroke -> counts.merge(stroke.piece(), bits(stroke), Integer::sum));
+          .filter(stroke -> INSIDE.contains(stroke.role()))
+          .forEach(stroke -> counts.merge(stroke.piece(), Bits.of(stroke), Bits::plus));
       counts.forEach(
-          (piece, count) -> {
-            if (count >= LEAST_BITS) {
+          (piece, bits) -> {
+            if (bits.ways >= LEAST_BITS && bits.mm > LEAST_SHARE * bits.allMm) {
               found.computeIfAbsent(piece, _ -> new ArrayList<>()).add(layer);
-              most.merge(piece, count, Math::max);
+              most.merge(piece, bits.ways, Math::max);
             }
           });
     }
@@ -87,16 +95,26 @@ final class ThinChecks {
         .toList();
   }
 
-  /** How often a line of infill goes to and fro over a narrow place; 0 if that is not narrow. */
-  private static int bits(Stroke stroke) {
-    boolean isInfill = stroke.role() == Role.INFILL || stroke.role() == Role.SOLID_INFILL;
-    if (!isInfill || stroke.piece() == Origin.NO_PIECE) {
-      return 0;
+  /**
+   * What goes to and fro over narrow places.
+   *
+   * @param ways how often
+   * @param mm length of those lines
+   * @param allMm length of all lines inside of the walls
+   */
+  private record Bits(int ways, double mm, double allMm) {
+    static Bits of(Stroke stroke) {
+      Path path = stroke.path();
+      double length = path.lengthMm();
+      // Each way ends with two corners, a width apart.
+      int ways = sharpCorners(path) / 2;
+      boolean isNarrow = length < ways * (BIT_WIDTHS + 1) * stroke.widthMm();
+      return isNarrow ? new Bits(ways, length, length) : new Bits(0, 0, length);
     }
-    Path path = stroke.path();
-    // Each way ends with two corners, a width apart.
-    int ways = 1 + sharpCorners(path) / 2;
-    return path.lengthMm() < ways * (BIT_WIDTHS + 1) * stroke.widthMm() ? ways : 0;
+
+    Bits plus(Bits o) {
+      return new Bits(ways + o.ways, mm + o.mm, allMm + o.allMm);
+    }
   }
 
   private static int sharpCorners(Path path) {

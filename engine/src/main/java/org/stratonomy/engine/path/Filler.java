@@ -2,6 +2,7 @@ package org.stratonomy.engine.path;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
@@ -22,6 +23,9 @@ final class Filler {
 
   /** A wedge shorter than this many widths is a dot, not worth the way to it. */
   private static final double LEAST_WEDGE = 0.25;
+
+  /** Solid parts that are nowhere wider than this many widths are filled along. */
+  private static final double NARROW = 4;
 
   /** Infill ends this many widths before the walls' edge: its round ends reach into the wall. */
   private static final double ANCHOR = 0.3;
@@ -48,8 +52,45 @@ final class Filler {
    * correction is small. Places too narrow for lines to and fro get a single line along them.
    */
   void solid(Area area, Role role) {
-    Area rest = withoutNarrow(area);
+    Area rest = withoutNarrow(wide(area, line -> role));
     hatch(rest, Hatch.cover(Plane.inset(rest, width / 2), angle, width, REACH * width), role);
+  }
+
+  /**
+   * Fills parts that are narrow everywhere along their edges, because lines to and fro would be too
+   * short there, and returns the others.
+   */
+  private Area wide(Area area, Function<Line, Role> role) {
+    if (thin != ThinPlaces.FITTED || area.isEmpty()) {
+      return area;
+    }
+    List<Area> cores = Plane.inset(area, NARROW / 2 * width).parts();
+    List<Area> wide = new ArrayList<>();
+    for (Area part : area.parts()) {
+      if (cores.stream().anyMatch(core -> part.contains(x(core), y(core)))) {
+        wide.add(part);
+      } else {
+        along(part, role);
+      }
+    }
+    return Area.ofApart(wide);
+  }
+
+  private static double x(Area area) {
+    return area.x(0) * Area.UNIT_MM;
+  }
+
+  private static double y(Area area) {
+    return area.y(0) * Area.UNIT_MM;
+  }
+
+  private void along(Area part, Function<Line, Role> role) {
+    List<Line> lines = new ArrayList<>();
+    WallMaker maker = new WallMaker(width, thin, lines);
+    for (Area rest = part; !rest.isEmpty(); ) {
+      rest = maker.wall(rest, lines.size());
+    }
+    lines.forEach(line -> out.add(line.as(role.apply(line))));
   }
 
   /** Solid lines from edge to edge of what carries them. */
@@ -75,18 +116,27 @@ final class Filler {
    * @param facingUp where nothing lies on them
    */
   void skinned(Area area, Area facingUp) {
-    Area rest = withoutNarrow(area);
+    Clipper clipper = new Clipper(facingUp);
+    Area rest = withoutNarrow(wide(area, line -> isInside(clipper, line)));
     Hatch.Cover cover = Hatch.monotone(Plane.inset(rest, width / 2), angle, width, REACH * width);
     List<Line> wedges = wedges(cover);
     out.addAll(wedges);
     double fitted = fitted(rest, cover.paths(), wedges);
-    Clipper clipper = new Clipper(facingUp);
     for (Path path : cover.paths()) {
       for (Clipper.Part part : clipper.parts(path)) {
         Role role = part.inside() ? Role.TOP_SKIN : Role.SOLID_INFILL;
         out.add(Line.inOrder(role, part.path(), fitted));
       }
     }
+  }
+
+  private static Role isInside(Clipper facingUp, Line line) {
+    Path path = line.path();
+    int middle = path.segmentCount() / 2;
+    int end = path.segmentEnd(middle);
+    double x = (path.x(middle) + path.x(end)) / 2;
+    double y = (path.y(middle) + path.y(end)) / 2;
+    return facingUp.contains(x, y) ? Role.TOP_SKIN : Role.SOLID_INFILL;
   }
 
   private List<Line> wedges(Hatch.Cover cover) {

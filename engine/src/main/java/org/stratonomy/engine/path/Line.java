@@ -54,6 +54,11 @@ public record Line(
     return new Line(role, path, area / length, widths, NO_OVERHANGS, false, 0);
   }
 
+  /** The same line as one of another role. */
+  Line as(Role other) {
+    return new Line(other, path, widthMm, widths, overhangs, inOrder, cell);
+  }
+
   /** The same line in another cell. */
   Line inCell(int other) {
     return new Line(role, path, widthMm, widths, overhangs, inOrder, other);

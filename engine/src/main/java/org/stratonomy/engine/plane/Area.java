@@ -156,6 +156,17 @@ public final class Area {
     return new Parts(this).list();
   }
 
+  /** Areas that have no place in common, as one. */
+  public static Area ofApart(List<Area> areas) {
+    RingList rings = new RingList();
+    for (Area area : areas) {
+      for (int ring = 0; ring < area.ringCount(); ring++) {
+        rings.addRing(area, ring);
+      }
+    }
+    return rings.toRawArea();
+  }
+
   private boolean ringContains(int ring, double px, double py) {
     boolean inside = false;
     for (int i = starts[ring], j = starts[ring + 1] - 1; i < starts[ring + 1]; j = i++) {
