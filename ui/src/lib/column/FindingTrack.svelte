@@ -12,6 +12,9 @@
 
   let { session, scale, x, width }: Props = $props();
 
+  /** Half the height of a sign, px. */
+  const HALF = 7;
+
   const found = $derived(
     (session.result?.findings ?? []).flatMap((finding) =>
       finding.heightMm == null || finding.accepted != null
@@ -19,6 +22,13 @@
         : [{ ...finding, at: finding.heightMm }],
     ),
   );
+
+  /** What lies at an end of the column is seen whole. */
+  function y(height: number): number {
+    const at = scale.y(height);
+    const isShown = height >= scale.from - 1e-6 && height <= scale.to + 1e-6;
+    return isShown ? Math.max(scale.top + HALF, Math.min(scale.bottom - HALF, at)) : at;
+  }
 </script>
 
 {#each found as finding (finding.id)}
@@ -27,7 +37,7 @@
     role="button"
     tabindex="0"
     aria-label="Finding at {mm(finding.at)}: {finding.title}"
-    transform="translate({x + width / 2} {scale.y(finding.at)})"
+    transform="translate({x + width / 2} {y(finding.at)})"
     onpointerdown={(e) => e.stopPropagation()}
     onclick={() => session.goToHeight(finding.at)}
     onkeydown={(e) => e.key === 'Enter' && session.goToHeight(finding.at)}

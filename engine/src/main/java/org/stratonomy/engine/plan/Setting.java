@@ -518,7 +518,7 @@ public enum Setting {
           + " are left (M73)."),
   PROGRAM_PICTURE(
       "programPicture",
-      "Picture in the program",
+      "Enclosed picture",
       Group.PROGRAM,
       Scope.PLAN,
       List.of("no", "small"),
@@ -526,7 +526,7 @@ public enum Setting {
       "A picture of the plan as comments at the beginning of the program."),
   PROGRAM_PLAN(
       "programPlan",
-      "Plan in the program",
+      "Enclosed plan",
       Group.PROGRAM,
       Scope.PLAN,
       List.of("no", "with its models"),

@@ -83,8 +83,8 @@ public record Enclosures(Supplier<byte[]> picture, Supplier<byte[]> plan) {
         ? bad(
             name,
             "This program carries no plan.",
-            "Open the plan that it was written from; only programs written with “Plan in the"
-                + " program” carry theirs.")
+            "Open the plan that it was written from; a program carries its plan unless that says"
+                + " otherwise.")
         : cut(name);
   }
 
