@@ -213,7 +213,9 @@ public final class Planner implements AutoCloseable {
         return Skirt.around(List.of(raft.area()), raft.key(), resolver.plan());
       }
       List<Area> footprints = new ArrayList<>();
-      for (Part part : resolver.machine().belt().isPresent() ? List.<Part>of() : firstParts()) {
+      // Over a belt nothing goes around all pieces: the belt takes them on one by one.
+      List<Part> parts = resolver.machine().belt().isPresent() ? List.of() : firstParts();
+      for (Part part : parts) {
         footprints.add(lines.get(part.piece()).footprint(part.layer()));
       }
       return Skirt.around(footprints, raft.key(), resolver.plan());

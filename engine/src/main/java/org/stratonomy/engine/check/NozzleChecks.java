@@ -34,7 +34,7 @@ import org.stratonomy.engine.plane.Path;
 final class NozzleChecks {
   private static final double ROUNDING_MM = 0.001;
 
-  /** Lines that are as wide as the plan says, and not as their place allows. */
+  /** Lines that are as wide as the plan says, in the mean; in narrow places as those allow. */
   private static final Set<Role> OF_SET_WIDTH =
       EnumSet.of(
           Role.TOP_SKIN,
@@ -138,18 +138,38 @@ final class NozzleChecks {
             stroke.heightMm(),
             nozzle.minLayerHeight(),
             nozzle.maxLayerHeight());
-        if (OF_SET_WIDTH.contains(stroke.role())) {
-          outside(
-              told,
-              layer,
-              stroke.slot(),
-              "wide",
-              stroke.widthMm(),
-              nozzle.minLineWidth(),
-              nozzle.maxLineWidth());
-        }
+      }
+      widths(layer)
+          .forEach(
+              (slot, mean) -> {
+                Machine.Nozzle nozzle = machine.nozzle(slot);
+                double mm = mean.width();
+                double most = nozzle.maxLineWidth();
+                outside(told, layer, slot, "wide", mm, nozzle.minLineWidth(), most);
+              });
+    }
+  }
+
+  /** Lines of one nozzle in one layer: how long they are, and what they cover. */
+  private record Mean(double mm, double mm2) {
+    double width() {
+      return mm2 / mm;
+    }
+
+    Mean plus(Mean o) {
+      return new Mean(mm + o.mm, mm2 + o.mm2);
+    }
+  }
+
+  private static Map<Integer, Mean> widths(LayerSchedule layer) {
+    Map<Integer, Mean> means = new TreeMap<>();
+    for (Stroke stroke : layer.strokes()) {
+      if (OF_SET_WIDTH.contains(stroke.role())) {
+        double length = stroke.path().lengthMm();
+        means.merge(stroke.slot(), new Mean(length, length * stroke.widthMm()), Mean::plus);
       }
     }
+    return means;
   }
 
   private void outside(

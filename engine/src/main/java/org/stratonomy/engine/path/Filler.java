@@ -88,7 +88,7 @@ final class Filler {
     List<Line> lines = new ArrayList<>();
     WallMaker maker = new WallMaker(width, thin, lines);
     for (Area rest = part; !rest.isEmpty(); ) {
-      rest = maker.wall(rest, lines.size());
+      rest = maker.wall(rest, 0);
     }
     lines.forEach(line -> out.add(line.as(role.apply(line))));
   }
@@ -117,7 +117,7 @@ final class Filler {
    */
   void skinned(Area area, Area facingUp) {
     Clipper clipper = new Clipper(facingUp);
-    Area rest = withoutNarrow(wide(area, line -> isInside(clipper, line)));
+    Area rest = withoutNarrow(wide(area, line -> topOrInside(clipper, line)));
     Hatch.Cover cover = Hatch.monotone(Plane.inset(rest, width / 2), angle, width, REACH * width);
     List<Line> wedges = wedges(cover);
     out.addAll(wedges);
@@ -130,7 +130,7 @@ final class Filler {
     }
   }
 
-  private static Role isInside(Clipper facingUp, Line line) {
+  private static Role topOrInside(Clipper facingUp, Line line) {
     Path path = line.path();
     int middle = path.segmentCount() / 2;
     int end = path.segmentEnd(middle);

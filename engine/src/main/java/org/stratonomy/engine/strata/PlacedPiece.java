@@ -29,6 +29,13 @@ public final class PlacedPiece implements Memo.Sized {
   private final Bounds bounds;
   private final Frame frame;
   private final Optional<Belt> belt;
+
+  /** How far it reaches in level layers. */
+  private final Bounds level;
+
+  /** From which height on it may be supported, mm. */
+  private final double foot;
+
   private final Key key;
 
   /**
@@ -54,11 +61,6 @@ public final class PlacedPiece implements Memo.Sized {
       return new Frame(product, by.x(), by.y(), by.z(), model);
     }
   }
-
-  /** How far it reaches in level layers, and from where on it can be supported. */
-  private final Bounds level;
-
-  private final double foot;
 
   private PlacedPiece(Piece piece, PlacedPiece like) {
     this.piece = piece;
