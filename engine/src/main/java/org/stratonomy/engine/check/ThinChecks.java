@@ -124,7 +124,9 @@ final class ThinChecks {
       double ay = path.y(i) - path.y(i - 1);
       double bx = path.x(i + 1) - path.x(i);
       double by = path.y(i + 1) - path.y(i);
-      boolean isSharp = ax * bx + ay * by < SHARP * Math.hypot(ax, ay) * Math.hypot(bx, by);
+      double along = ax * bx + ay * by;
+      double most = SHARP * SHARP * (ax * ax + ay * ay) * (bx * bx + by * by);
+      boolean isSharp = along <= 0 || along * along < most;
       corners += isSharp ? 1 : 0;
     }
     return corners;
