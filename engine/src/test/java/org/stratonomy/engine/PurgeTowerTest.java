@@ -46,7 +46,7 @@ class PurgeTowerTest {
   }
 
   private static boolean isInside(Tower tower, double x, double y) {
-    Bounds b = tower.bounds();
+    Bounds b = tower.footprint();
     return x > b.minX() && y > b.minY() && x < b.maxX() && y < b.maxY();
   }
 
@@ -246,6 +246,24 @@ class PurgeTowerTest {
       assertThat(finding.severity()).isEqualTo(Finding.Severity.ERROR);
       Plan mended = finding.remedies().getFirst().plan();
       assertThat(compute(mended).findings()).noneMatch(f -> f.id().startsWith("tower"));
+    }
+  }
+
+  @Test
+  void aBrimHoldsTheTowerOnTheBed() throws IOException {
+    for (int lines : new int[] {0, 3}) {
+      Rule brim = Shapes.everywhere(Map.of(Setting.TOWER_BRIM, Value.of(lines)));
+      PlanResult result = compute(plan(brim));
+      Bounds block = result.schedule().tower().orElseThrow().bounds();
+      double first = result.stack().layers().getFirst().top();
+      long outside =
+          GcodeReader.of(result).extrusions.stream()
+              .filter(e -> e.role().equals("purge"))
+              .filter(e -> e.x1() < block.minX() || e.x1() > block.maxX())
+              .peek(e -> assertThat(e.z()).isEqualTo(first))
+              .count();
+      // All four corners of a line of the brim lie beside the block.
+      assertThat(outside).isEqualTo(4L * lines);
     }
   }
 }

@@ -73,7 +73,8 @@ class RememberedResultsTest {
 
   private static Plan plan(Setting setting, Map<Setting, Value> set) {
     Set<Setting> ofPurging =
-        EnumSet.of(Setting.PURGE_INTO, Setting.PURGE_WEIGHT, Setting.TAKES_PURGE);
+        EnumSet.of(
+            Setting.PURGE_INTO, Setting.PURGE_WEIGHT, Setting.TAKES_PURGE, Setting.TOWER_BRIM);
     if (setting == Setting.ADMIXTURE) {
       return twoColours(set).withMachine("blend");
     }

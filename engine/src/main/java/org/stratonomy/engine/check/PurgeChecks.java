@@ -36,17 +36,17 @@ final class PurgeChecks {
   }
 
   private void bed() {
-    if (!machine.hasOnBed(tower.bounds(), 0)) {
+    if (!machine.hasOnBed(tower.footprint(), 0)) {
       add(
           "tower-off-bed",
           "The purge tower reaches off the bed",
-          Checks.offBed(tower.bounds(), machine));
+          Checks.offBed(tower.footprint(), machine));
     }
   }
 
   private void piece(PlacedPiece piece) {
     Bounds b = piece.bounds();
-    if (tower.bounds().meets(b)) {
+    if (tower.footprint().meets(b)) {
       add(
           "tower-in-piece:" + piece.id(),
           "The purge tower stands in %s".formatted(piece.piece().name()),

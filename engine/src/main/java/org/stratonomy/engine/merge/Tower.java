@@ -40,8 +40,13 @@ public final class Tower {
    *
    * @param width of the lines, mm
    * @param flow extruded against computed volume, 1 for equal
+   * @param brimLines around it on the bed
    */
-  record Make(double width, double flow) {}
+  record Make(double width, double flow, int brimLines) {
+    double brimMm() {
+      return brimLines * width;
+    }
+  }
 
   /** A change of filament that takes a volume. */
   record Purge(int slot, double mm3) {}
@@ -87,7 +92,7 @@ public final class Tower {
     }
     List<TowerLayer> used = List.copyOf(layers.subList(0, last));
     double side = side(used, make);
-    Purging.Place middle = place.orElseGet(() -> beside(pieces, side, machine));
+    Purging.Place middle = place.orElseGet(() -> beside(pieces, side + 2 * make.brimMm(), machine));
     double x = middle.x() - side / 2;
     double y = middle.y() - side / 2;
     return Optional.of(new Tower(x, y, side, make, used));
@@ -106,6 +111,8 @@ public final class Tower {
 
   /**
    * To the right of the pieces, else to the left, behind or before them, wherever there is room.
+   *
+   * @param side of the square that it takes on the bed, mm
    */
   private static Purging.Place beside(Around pieces, double side, Machine machine) {
     Bounds all = pieces.bounds;
@@ -158,6 +165,14 @@ public final class Tower {
     return new Bounds(x, y, layers.getFirst().bottom, x + side, y + side, top.bottom + top.height);
   }
 
+  /** What it takes of the bed, with its brim, mm. */
+  public Bounds footprint() {
+    Bounds b = bounds();
+    double brim = make.brimMm();
+    return new Bounds(
+        b.minX() - brim, b.minY() - brim, b.minZ(), b.maxX() + brim, b.maxY() + brim, b.maxZ());
+  }
+
   boolean reaches(int layer) {
     return layer <= layers.size();
   }
@@ -189,20 +204,34 @@ public final class Tower {
       }
       from = to;
     }
-    fillings.add(new Filling(layer.slot, false, structure(from, number == 1 ? 1 : SPARSE)));
+    List<Line> carrying = number == 1 ? brim() : new ArrayList<>();
+    carrying.addAll(structure(from, number == 1 ? 1 : SPARSE));
+    fillings.add(new Filling(layer.slot, false, carrying));
     return fillings;
+  }
+
+  private List<Line> brim() {
+    List<Line> lines = new ArrayList<>();
+    for (int i = make.brimLines; i > 0; i--) {
+      lines.add(line(square((0.5 - i) * width)));
+    }
+    return lines;
+  }
+
+  /** Along the edge, so far within it, mm. */
+  private Path square(double within) {
+    Path.Builder square = new Path.Builder();
+    square.add(x + within, y + within);
+    square.add(x + side - within, y + within);
+    square.add(x + side - within, y + side - within);
+    square.add(x + within, y + side - within);
+    return square.closed();
   }
 
   /** The wall, and some of the rows from one on. */
   private List<Line> structure(int from, int every) {
-    double half = width / 2;
-    Path.Builder wall = new Path.Builder();
-    wall.add(x + half, y + half);
-    wall.add(x + side - half, y + half);
-    wall.add(x + side - half, y + side - half);
-    wall.add(x + half, y + side - half);
     List<Line> lines = new ArrayList<>();
-    lines.add(line(wall.closed()));
+    lines.add(line(square(width / 2)));
     if (from < rows(side, width)) {
       lines.add(line(serpentine(from, rows(side, width), every)));
     }
@@ -235,6 +264,6 @@ public final class Tower {
     for (Purge purge : layer.purges) {
       key.add(purge.slot).add(rows(purge, layer, side, make));
     }
-    key.add(number == 1 ? 1 : 0);
+    key.add(number == 1 ? 1 + make.brimLines : 0);
   }
 }

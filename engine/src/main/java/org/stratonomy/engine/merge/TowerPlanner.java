@@ -47,7 +47,8 @@ final class TowerPlanner {
     double width = settings.number(Setting.LINE_WIDTH);
     return Tower.of(
         layers(filaments),
-        new Tower.Make(width, settings.number(Setting.FLOW) / 100),
+        new Tower.Make(
+            width, settings.number(Setting.FLOW) / 100, settings.count(Setting.TOWER_BRIM)),
         plan.purging().tower(),
         around(width),
         resolver.machine());

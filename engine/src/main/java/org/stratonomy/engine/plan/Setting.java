@@ -756,6 +756,17 @@ public enum Setting {
       "Where a machine purges that changes filament by itself: into a tower beside the pieces; into"
           + " infill and support of the filament that comes, and only what they do not hold into a"
           + " tower; or into nothing, so that colours bleed. By hand it is done at the stop."),
+  TOWER_BRIM(
+      "towerBrim",
+      "Tower brim",
+      Group.BED,
+      Scope.PLAN,
+      "lines",
+      0,
+      50,
+      true,
+      f -> 3,
+      "Lines around the purge tower on the bed that hold it there."),
   TAKES_PURGE(
       "takesPurge",
       "Takes purged filament",
