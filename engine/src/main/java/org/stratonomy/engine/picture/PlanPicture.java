@@ -9,13 +9,16 @@ import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.plan.Belt;
 import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Resolver;
@@ -48,12 +51,14 @@ public final class PlanPicture {
   private final int width;
   private final int height;
   private final int[] colours;
+  private final Optional<Belt> belt;
   private final double[] depths;
   private double scale;
   private double middleU;
   private double middleV;
 
-  private PlanPicture(int width, int height) {
+  private PlanPicture(int width, int height, Optional<Belt> belt) {
+    this.belt = belt;
     this.width = width;
     this.height = height;
     colours = new int[width * height];
@@ -67,7 +72,7 @@ public final class PlanPicture {
     Resolver resolver = new Resolver(plan, shelf);
     List<PlacedPiece> placed =
         plan.pieces().stream().map(piece -> PlacedPiece.of(piece, meshes)).toList();
-    PlanPicture picture = new PlanPicture(FINER * width, FINER * height);
+    PlanPicture picture = new PlanPicture(FINER * width, FINER * height, resolver.machine().belt());
     picture.frame(placed);
     for (PlacedPiece piece : placed) {
       picture.piece(plan, piece, resolver);
@@ -212,7 +217,7 @@ public final class PlanPicture {
     double[] x = new double[3];
     double[] y = new double[3];
     double[] depth = new double[3];
-    double[] z = {p[a + 2], p[b + 2], p[c + 2]};
+    double[] z = {height(p, a), height(p, b), height(p, c)};
     int[] corners = {a, b, c};
     for (int k = 0; k < 3; k++) {
       int i = corners[k];
@@ -244,6 +249,13 @@ public final class PlanPicture {
         }
       }
     }
+  }
+
+  /** Across the layers. */
+  private double height(double[] p, int i) {
+    return belt.isEmpty()
+        ? p[i + 2]
+        : belt.get().level(new Placement.Vector(p[i], p[i + 1], p[i + 2])).z();
   }
 
   /** Index of the stratum; a face that lies in a boundary belongs to the one below. */

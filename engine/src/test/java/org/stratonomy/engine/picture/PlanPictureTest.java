@@ -63,4 +63,30 @@ class PlanPictureTest {
     // Slate is cold.
     assertThat(argb >> 16 & 255).isLessThan(argb & 255);
   }
+
+  @Test
+  void strataOverABeltAreTilted() {
+    // A bar from 75 to 135 mm along the belt, whose upper half along it has the second filament.
+    double middle = 105 * Math.sqrt(0.5);
+    Plan plan =
+        Shapes.plan(
+                List.of(Math.rint(middle * 100) / 100),
+                Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2))))
+            .withMachine("longbelt");
+    BufferedImage image =
+        PlanPicture.draw(
+            plan, ShelfReader.standard(), Shapes.source(Shapes.bar(20, 60, 5)), 90, 60);
+    int warm = 0;
+    int cold = 0;
+    for (int pixel = 0; pixel < 90 * 60; pixel++) {
+      int argb = image.getRGB(pixel % 90, pixel / 90);
+      if (argb >>> 24 == 255) {
+        boolean isChalk = (argb >> 16 & 255) > (argb & 255);
+        warm += isChalk ? 1 : 0;
+        cold += isChalk ? 0 : 1;
+      }
+    }
+    assertThat(warm).isGreaterThan(100);
+    assertThat(cold).isBetween(warm / 2, 2 * warm);
+  }
 }
