@@ -26,6 +26,7 @@ class BeltStory extends Story {
     y.fill("190");
     y.press("Enter");
     computed();
+    assertThat(page.getByTestId("totals")).containsText("4 changes");
     assertThat(extruded(export(), 'Z').getFirst() - ways.getFirst()).isCloseTo(30, within(0.3));
     page.keyboard().press("Control+z");
     assertThat(y).hasValue("160");

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.GcodeReader.Extrusion;
@@ -15,7 +16,11 @@ import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.path.LayerFlaws;
+import org.stratonomy.engine.place.BeltStrata;
+import org.stratonomy.engine.place.Placer;
 import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.PieceEditor;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Rule;
@@ -205,5 +210,25 @@ class BeltTest {
     assertThatThrownBy(() -> ShelfFormat.machine(belt.put("dialect", "hand-change")))
         .isInstanceOf(Problem.class)
         .hasMessageContaining("hand-belt");
+  }
+
+  @Test
+  void strataGoAlongTheBeltWithTheirPiece() {
+    Mesh bar = Shapes.bar(20, 30, 8);
+    Plan divided = Shapes.plan(List.of(70.0, 80.0)).withMachine("longbelt");
+    Piece piece = divided.pieces().getFirst();
+    Machine belt = ShelfReader.standard().machine("longbelt");
+    Vector further = piece.placement().position().plus(new Vector(5, 60, 0));
+    Plan moved = new PieceEditor(divided, "piece").place(piece.placement().withPosition(further));
+    Plan kept = BeltStrata.kept(divided, moved, belt.belt(), Shapes.source(bar));
+    List<Double> boundaries = kept.pieces().getFirst().boundaries();
+    assertThat(boundaries.get(0)).isCloseTo(70 + 60 * SLANT, within(1e-5));
+    assertThat(boundaries.get(1)).isCloseTo(80 + 60 * SLANT, within(1e-5));
+    assertThat(new Placer(kept, Shapes.source(bar)).withBoundariesInside(belt)).isEqualTo(kept);
+    // Without its strata's heights it would lose them.
+    Plan lost = new Placer(moved, Shapes.source(bar)).withBoundariesInside(belt);
+    assertThat(lost.pieces().getFirst().boundaries()).isEmpty();
+    assertThat(BeltStrata.kept(divided, moved, Optional.empty(), Shapes.source(bar)))
+        .isEqualTo(moved);
   }
 }

@@ -14,6 +14,7 @@ import org.stratonomy.app.shelf.RecipeService;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.place.BeltStrata;
 import org.stratonomy.engine.place.Placer;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.BodyEditor;
@@ -67,7 +68,7 @@ class PlanEditor {
 
   PlanState edit(UUID id, EditRequest request) {
     Plan plan = PlanFormat.read("the plan", plans.get(id).document());
-    Plan edited = edited(plan, request);
+    Plan edited = BeltStrata.kept(plan, edited(plan, request), machine(plan).belt(), meshes);
     boolean places = PLACING.contains(request.action());
     return plans.edit(
         id,
@@ -184,7 +185,8 @@ class PlanEditor {
     return PlacedPiece.of(
         plan.piece(piece)
             .orElseThrow(() -> bad("There is no piece '%s'.".formatted(piece), "Choose another.")),
-        meshes);
+        meshes,
+        machine(plan).belt());
   }
 
   private Plan withRecipe(Plan plan, int index, String recipe) {

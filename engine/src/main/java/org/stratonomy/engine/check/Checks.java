@@ -16,6 +16,7 @@ import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.path.PieceLines;
+import org.stratonomy.engine.place.BeltStrata;
 import org.stratonomy.engine.place.Reach;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
@@ -319,7 +320,8 @@ public final class Checks {
   }
 
   private Plan placed(Piece piece, Placement to) {
-    return new PieceEditor(plan, piece.id()).place(to);
+    Plan moved = new PieceEditor(plan, piece.id()).place(to);
+    return BeltStrata.kept(plan, moved, machine.belt(), PlacedPiece.meshes(placed));
   }
 
   /** The skirt goes around everything; near the bed's edge there is no room for it. */

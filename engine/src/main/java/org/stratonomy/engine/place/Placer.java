@@ -217,7 +217,7 @@ public final class Placer {
   public Plan withBoundariesInside(Machine machine) {
     Plan inside = plan;
     for (Piece piece : plan.pieces()) {
-      PlacedPiece placed = placed(piece);
+      PlacedPiece placed = PlacedPiece.of(piece, meshes, machine.belt());
       double low = placed.bottom() + machine.minLayerHeight();
       double high = placed.top() - machine.minLayerHeight();
       for (double boundary : piece.boundaries()) {
