@@ -105,7 +105,7 @@
       </tbody>
       <tfoot>
         <tr>
-          <td>all, without ways, changes, stops and heating</td>
+          <td>all, without ways, changes, stops and waits</td>
           <td class="num">{duration(sum(shares, (row) => row.seconds))}</td>
           <td class="num">{cm3(sum(shares, (row) => row.volumeMm3))}</td>
           <td class="num">{grams(sum(shares, (row) => row.massG))}</td>
