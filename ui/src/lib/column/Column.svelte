@@ -47,8 +47,7 @@
   const heights: Heights = $derived(session.heights);
   const result = $derived(session.result);
   const top = $derived(heights.tops.at(-1) ?? 1);
-  /** The bed lies lower than 0 under a raft, mm. */
-  /** Where the column begins; over a belt the first layers may lie far along it. */
+  /** Where the column begins, mm: under a raft below 0, over a belt at the first layer. */
   const bed = $derived(tiltOf(session.machine) > 0 ? heights.bottom : Math.min(0, heights.bottom));
   const zoom = new ColumnZoom(() => ({ from: bed, to: top }));
   const range = $derived(zoom.shown);

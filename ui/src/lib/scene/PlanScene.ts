@@ -45,6 +45,8 @@ export class PlanScene {
     above: new THREE.Plane(new THREE.Vector3(0, 0, 1), 0),
     height: { value: 0 },
   };
+  /** From the axes of the machine's bed or belt to those of the layers. */
+  readonly tilt = new THREE.Matrix4();
   private bodies: ShownBody[] = [];
   /** By what they depend on; those that nothing asked for since the pieces were cleared go next. */
   private orders = new Map<string, HeightOrder>();
@@ -113,9 +115,6 @@ export class PlanScene {
       this.controls.target.copy(target);
     }
   }
-
-  /** From the axes of the machine's bed or belt to those of the layers. */
-  readonly tilt = new THREE.Matrix4();
 
   setBed(room: Room, dark: boolean): void {
     const tilt = tiltOf(room);

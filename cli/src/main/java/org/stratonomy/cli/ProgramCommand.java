@@ -39,8 +39,6 @@ final class ProgramCommand implements Callable<Integer> {
   private static final long MEMO_BYTES = 256L << 20;
   private static final int PICTURE_WIDTH = 480;
   private static final int PICTURE_HEIGHT = 300;
-  private static final int SMALL_WIDTH = 168;
-  private static final int SMALL_HEIGHT = 108;
 
   @Parameters(
       paramLabel = "PLAN",
@@ -117,7 +115,8 @@ final class ProgramCommand implements Callable<Integer> {
       try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(output))) {
         Enclosures enclosed =
             new Enclosures(
-                () -> picture(input, shelf, SMALL_WIDTH, SMALL_HEIGHT), () -> input.file().bytes());
+                () -> PlanPicture.small(input.plan(), shelf, input.meshes()),
+                () -> input.file().bytes());
         Planner.writeProgram(result, despite, Optional.of(enclosed), out);
       }
       ObjectNode written = LedgerFormat.write(result.plan(), result.ledger());
@@ -129,16 +128,13 @@ final class ProgramCommand implements Callable<Integer> {
       }
       if (runSheet != null) {
         try (OutputStream sheet = Files.newOutputStream(runSheet)) {
-          byte[] picture = picture(input, shelf, PICTURE_WIDTH, PICTURE_HEIGHT);
+          byte[] picture =
+              PlanPicture.png(input.plan(), shelf, input.meshes(), PICTURE_WIDTH, PICTURE_HEIGHT);
           RunSheet.write(result, start, Optional.of(picture), sheet);
         }
       }
       say(result, written);
     }
-  }
-
-  private static byte[] picture(PlanInput input, Shelf shelf, int width, int height) {
-    return PlanPicture.png(input.plan(), shelf, input.meshes(), width, height);
   }
 
   private void say(PlanResult result, ObjectNode written) {

@@ -12,14 +12,15 @@ import java.util.UUID;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
 import org.springframework.stereotype.Service;
+import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.plans.MissingException;
 import org.stratonomy.app.plans.PlanImporter;
 import org.stratonomy.app.plans.PlanService;
 import org.stratonomy.app.results.Computations;
-import org.stratonomy.app.results.Pictures;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.check.Finding;
+import org.stratonomy.engine.picture.PlanPicture;
 import org.stratonomy.engine.program.Enclosures;
 
 /** Writes programs and keeps them with the revisions that they came from. */
@@ -29,7 +30,8 @@ class ProgramService {
   private final PlanService plans;
   private final Computations computations;
   private final PlanImporter importer;
-  private final Pictures pictures;
+  private final MeshService meshes;
+  private final Planner planner;
   private final Clock clock;
 
   ProgramService(
@@ -37,13 +39,15 @@ class ProgramService {
       PlanService plans,
       Computations computations,
       PlanImporter importer,
-      Pictures pictures,
+      MeshService meshes,
+      Planner planner,
       Clock clock) {
     this.programs = programs;
     this.plans = plans;
     this.computations = computations;
     this.importer = importer;
-    this.pictures = pictures;
+    this.meshes = meshes;
+    this.planner = planner;
     this.clock = clock;
   }
 
@@ -64,7 +68,8 @@ class ProgramService {
       counting = new CountingStream(zipped);
       Enclosures enclosed =
           new Enclosures(
-              () -> pictures.small(revision), () -> importer.export(plans.plan(revision)).bytes());
+              () -> PlanPicture.small(result.plan(), planner.shelf(), meshes),
+              () -> importer.export(result.plan()).bytes());
       Planner.writeProgram(result, titles, Optional.of(enclosed), counting);
     }
     ProgramEntity program =

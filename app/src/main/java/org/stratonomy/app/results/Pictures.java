@@ -12,11 +12,9 @@ import org.stratonomy.engine.plan.Shelf;
 
 /** Pictures of plans for the start page. */
 @Component
-public class Pictures {
+class Pictures {
   private static final int WIDTH = 560;
   private static final int HEIGHT = 360;
-  private static final int SMALL_WIDTH = 168;
-  private static final int SMALL_HEIGHT = 108;
   private static final int KEPT = 200;
 
   private final PlanService plans;
@@ -32,12 +30,6 @@ public class Pictures {
 
   /** A picture holds for the filaments that it was drawn with. */
   private record Drawn(UUID revision, Shelf shelf) {}
-
-  /** A small picture, as programs carry it. */
-  public byte[] small(UUID revision) {
-    return PlanPicture.png(
-        plans.plan(revision), planner.shelf(), meshes, SMALL_WIDTH, SMALL_HEIGHT);
-  }
 
   byte[] png(UUID revision) {
     Drawn key = new Drawn(revision, planner.shelf());

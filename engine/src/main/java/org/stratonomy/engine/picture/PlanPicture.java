@@ -34,6 +34,9 @@ import org.stratonomy.engine.strata.PlacedPiece;
  */
 public final class PlanPicture {
   /** Rules for single layers are left out of the picture, but for the first. */
+  private static final int SMALL_WIDTH = 168;
+
+  private static final int SMALL_HEIGHT = 108;
   private static final int SEEN_LAYER = 1;
 
   private static final double TURN = Math.toRadians(-32);
@@ -78,6 +81,11 @@ public final class PlanPicture {
       picture.piece(plan, piece, resolver);
     }
     return picture.averaged(width, height);
+  }
+
+  /** A small one, as programs carry it. */
+  public static byte[] small(Plan plan, Shelf shelf, MeshSource meshes) {
+    return png(plan, shelf, meshes, SMALL_WIDTH, SMALL_HEIGHT);
   }
 
   /** The same as the bytes of a PNG file. */
