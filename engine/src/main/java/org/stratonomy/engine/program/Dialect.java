@@ -67,15 +67,19 @@ final class Dialect {
     }
   }
 
+  /** Where its templates are looked for, one after the other. */
+  private static List<String> places(String dialect) {
+    if (dialect.endsWith("-" + MACROS)) {
+      return List.of(dialect, MACROS, COMMON);
+    }
+    return dialect.equals(Machine.OVER_BELT)
+        ? List.of(dialect, OVER_BED, COMMON)
+        : List.of(dialect, COMMON);
+  }
+
   /** The dialect's own template, or that of all that call macros, or that of all. */
   private static InputStream open(String dialect, String part) {
-    List<String> places =
-        dialect.endsWith("-" + MACROS)
-            ? List.of(dialect, MACROS, COMMON)
-            : dialect.equals(Machine.OVER_BELT)
-                ? List.of(dialect, OVER_BED, COMMON)
-                : List.of(dialect, COMMON);
-    return places.stream()
+    return places(dialect).stream()
         .map(place -> "%s/%s.mustache".formatted(place, part))
         .map(Dialect.class::getResourceAsStream)
         .filter(Objects::nonNull)
