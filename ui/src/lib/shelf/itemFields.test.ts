@@ -70,3 +70,9 @@ it('says of nozzles and slots only where there are some', () => {
 it('copies all but the id', () => {
   expect(copyOf(ITEM)).toEqual({ name: 'One (copy of one)', bedX: 200 });
 });
+
+it('says how layers are tilted only over a belt', () => {
+  const tilt = { ...FIELD, key: 'tiltDegrees' };
+  expect(matters({ ...ITEM, bedShape: 'round' }, tilt)).toBe(false);
+  expect(matters({ ...ITEM, bedShape: 'belt' }, tilt)).toBe(true);
+});

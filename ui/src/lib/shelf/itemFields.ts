@@ -45,6 +45,9 @@ export function matters(item: Item, field: FieldView): boolean {
   if (field.key === 'slots') {
     return item['tools'] === 'feeder';
   }
+  if (field.key === 'tiltDegrees') {
+    return item['bedShape'] === 'belt';
+  }
   return field.group !== 'Several nozzles' || item['tools'] === 'several nozzles';
 }
 

@@ -205,11 +205,12 @@ class BeltTest {
   }
 
   @Test
-  void aBeltWantsItsDialect() {
+  void aBeltIsFedByHand() {
     ObjectNode belt = ShelfFormat.write(ShelfReader.standard().machine("longbelt"));
-    assertThatThrownBy(() -> ShelfFormat.machine(belt.put("dialect", "hand-change")))
+    assertThatThrownBy(
+            () -> ShelfFormat.machine(belt.put("tools", "feeder").put("dialect", "feeder")))
         .isInstanceOf(Problem.class)
-        .hasMessageContaining("hand-belt");
+        .hasMessageContaining("no purge tower stands");
   }
 
   @Test

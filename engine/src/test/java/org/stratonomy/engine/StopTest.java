@@ -213,16 +213,12 @@ class StopTest {
   @Test
   void machinesWithMacrosCallThemInsteadAndStateAllAnewAfterThem() throws IOException {
     Shelf standard = ShelfReader.standard();
-    for (Machine machine : standard.machines()) {
-      if (machine.belt().isPresent()) {
-        continue;
-      }
-      String dialect =
-          Machine.DIALECTS.get(machine.tools()).stream()
-              .filter(name -> name.endsWith("-macros"))
-              .findFirst()
-              .orElseThrow();
-      Machine own = ShelfFormat.machine(ShelfFormat.write(machine).put("dialect", dialect));
+    List<Machine> withBeds =
+        standard.machines().stream().filter(machine -> machine.belt().isEmpty()).toList();
+    for (Machine machine : withBeds) {
+      List<String> dialects = Machine.DIALECTS.get(machine.tools());
+      Machine own =
+          ShelfFormat.machine(ShelfFormat.write(machine).put("dialect", dialects.getLast()));
       Plan plan = twoColours().withMachine(machine.id());
       String text = program(compute(plan, standard.with(own)));
       List<String> lines = text.lines().toList();

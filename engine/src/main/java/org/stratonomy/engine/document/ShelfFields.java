@@ -222,9 +222,9 @@ public final class ShelfFields {
               Machine.DIALECTS.values().stream().flatMap(List::stream).sorted().toList(),
               "How changes are told. feeder: tool numbers; hand-change: the firmware's own change"
                   + " (M600); hand-pause: a pause (M0); hand-wait: a signal and a wait (G4);"
-                  + " hand-belt: as hand-change, over a belt; nozzles: tool numbers, with a"
-                  + " temperature for each nozzle; mixing: shares of both filaments; -macros:"
-                  + " macros that the machine keeps for start, change, pause and end."),
+                  + " nozzles: tool numbers, with a temperature for each nozzle; mixing: shares of"
+                  + " both filaments; -macros: macros that the machine keeps for start, change,"
+                  + " pause and end."),
           text(
               "fileName",
               "File name",

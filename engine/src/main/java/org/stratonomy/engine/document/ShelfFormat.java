@@ -112,15 +112,11 @@ public final class ShelfFormat {
   }
 
   private static void checkBelt(String place, Machine machine) {
-    boolean isToldSo = machine.dialect().equals(Machine.OVER_BELT);
-    if (machine.belt().isPresent() != isToldSo) {
+    if (machine.belt().isPresent() && machine.changesByItself()) {
       throw bad(
           place,
-          isToldSo
-              ? "Its dialect is for a belt, but it has a bed."
-              : "It has a belt, but its dialect is for a bed.",
-          "Over a belt filament is changed by hand, and the dialect is %s."
-              .formatted(Machine.OVER_BELT));
+          "It has a belt, on which no purge tower stands.",
+          "Let filament be changed %s.".formatted(Machine.BY_HAND));
     }
   }
 

@@ -122,13 +122,10 @@ public record Machine(
   public static final String NOZZLES = "several nozzles";
   public static final String MIXING = "mixing nozzle";
 
-  /** The dialect of machines with a belt. */
-  public static final String OVER_BELT = "hand-belt";
-
   /** Ways to write a program, by how machines come from one filament to another. */
   public static final Map<String, List<String>> DIALECTS =
       Map.of(
-          BY_HAND, List.of("hand-change", "hand-pause", "hand-wait", "hand-macros", OVER_BELT),
+          BY_HAND, List.of("hand-change", "hand-pause", "hand-wait", "hand-macros"),
           FEEDER, List.of("feeder", "feeder-macros"),
           NOZZLES, List.of("nozzles", "nozzles-macros"),
           MIXING, List.of("mixing", "mixing-macros"));

@@ -7,10 +7,10 @@ import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -24,8 +24,8 @@ final class Dialect {
 
   private static final String COMMON = "common";
 
-  /** As which filament is changed over a belt. */
-  private static final String OVER_BED = "hand-change";
+  /** What is alike in most of them where there is a belt. */
+  private static final String BELT = "belt";
 
   private final Template start;
   private final Template end;
@@ -33,23 +33,24 @@ final class Dialect {
   private final Template pause;
   private final Template message;
 
-  private Dialect(String name) {
-    start = template(name, "start");
-    end = template(name, "end");
-    change = template(name, "change");
-    pause = template(name, "pause");
-    message = template(name, "message");
+  private Dialect(String name, boolean overBelt) {
+    start = template(name, overBelt, "start");
+    end = template(name, overBelt, "end");
+    change = template(name, overBelt, "change");
+    pause = template(name, overBelt, "pause");
+    message = template(name, overBelt, "message");
   }
 
   /**
+   * @param overBelt whether the machine has a belt in place of a bed
    * @throws Problem if there is no such dialect
    */
-  static Dialect named(String name) {
-    return new Dialect(name);
+  static Dialect named(String name, boolean overBelt) {
+    return new Dialect(name, overBelt);
   }
 
-  private static Template template(String dialect, String part) {
-    try (InputStream in = open(dialect, part)) {
+  private static Template template(String dialect, boolean overBelt, String part) {
+    try (InputStream in = open(dialect, overBelt, part)) {
       if (in == null) {
         throw new Problem(
             Problem.Kind.PLAN,
@@ -67,19 +68,23 @@ final class Dialect {
     }
   }
 
-  /** Where its templates are looked for, one after the other. */
-  private static List<String> places(String dialect) {
+  /** Where templates are looked for, one after the other. */
+  private static List<String> places(String dialect, boolean overBelt) {
+    List<String> places = new ArrayList<>();
+    places.add(dialect);
     if (dialect.endsWith("-" + MACROS)) {
-      return List.of(dialect, MACROS, COMMON);
+      places.add(MACROS);
     }
-    return dialect.equals(Machine.OVER_BELT)
-        ? List.of(dialect, OVER_BED, COMMON)
-        : List.of(dialect, COMMON);
+    if (overBelt) {
+      places.add(BELT);
+    }
+    places.add(COMMON);
+    return places;
   }
 
   /** The dialect's own template, or that of all that call macros, or that of all. */
-  private static InputStream open(String dialect, String part) {
-    return places(dialect).stream()
+  private static InputStream open(String dialect, boolean overBelt, String part) {
+    return places(dialect, overBelt).stream()
         .map(place -> "%s/%s.mustache".formatted(place, part))
         .map(Dialect.class::getResourceAsStream)
         .filter(Objects::nonNull)

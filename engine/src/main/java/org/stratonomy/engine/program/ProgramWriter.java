@@ -86,7 +86,7 @@ public final class ProgramWriter {
     this.machine = resolver.machine();
     this.schedule = schedule;
     this.ledger = ledger;
-    this.dialect = Dialect.named(machine.dialect());
+    this.dialect = Dialect.named(machine.dialect(), machine.belt().isPresent());
     this.stops =
         schedule.layers().stream()
             .flatMap(layer -> layer.halts().stream())
