@@ -22,6 +22,7 @@
   import KeysSheet from '../lib/shell/KeysSheet.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
   import ProgramNote from '../lib/shell/ProgramNote.svelte';
+  import { complainsTo } from '../lib/shell/typed';
   import { route } from '../router';
 
   let session: PlanSession | undefined = $state.raw(undefined);
@@ -34,6 +35,12 @@
   let program: ProgramNote | undefined = $state();
   let writing = $state(false);
   let finding = 0;
+
+  complainsTo((problem) => {
+    if (session) {
+      session.problem = problem;
+    }
+  });
 
   $effect(() => {
     void open(route.getParams('/plans/:id').id);

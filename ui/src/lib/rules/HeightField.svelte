@@ -20,7 +20,7 @@
     const to = parseHeight(session.heights, input.value);
     if (typeof to === 'string') {
       const remedy = 'Type millimetres such as 4.2, or a layer such as L22.';
-      session.problem = new ApiProblem(0, '', 'the boundary', to, remedy);
+      session.problem = new ApiProblem(0, '', label, to, remedy);
     } else if (Math.abs(to - height) > 1e-6 && (await onMove(to))) {
       return;
     }

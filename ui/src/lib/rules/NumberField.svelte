@@ -1,5 +1,6 @@
 <script lang="ts">
   import { shows } from '../shell/shows';
+  import { numberReader } from '../shell/typed';
 
   interface Props {
     label: string;
@@ -11,12 +12,13 @@
 
   let { label, value, unit = '', onSet }: Props = $props();
 
+  const read = numberReader();
   const text = $derived(String(Number(value.toFixed(3))));
 
   function commit(event: Event) {
     const input = event.currentTarget as HTMLInputElement;
-    const number = Number(input.value.trim().replace(',', '.'));
-    if (input.value.trim() !== '' && Number.isFinite(number) && number !== value) {
+    const number = read(label, input.value);
+    if (number !== undefined && number !== value) {
       onSet(number);
     }
     input.value = text;

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { shows } from '../shell/shows';
+  import { numberReader } from '../shell/typed';
 
   interface Props {
     label: string;
@@ -12,14 +13,14 @@
 
   let { label, value, usual, onSet }: Props = $props();
 
+  const read = numberReader();
   const text = $derived(value === undefined ? '' : String(Number(value.toFixed(3))));
 
   function commit(event: Event) {
     const input = event.currentTarget as HTMLInputElement;
-    const typed = input.value.trim().replace(',', '.');
-    const number = typed === '' ? undefined : Number(typed);
-    const isValid = number === undefined || (Number.isFinite(number) && number >= 0);
-    if (isValid && number !== value) {
+    const isEmpty = input.value.trim() === '';
+    const number = isEmpty ? undefined : read(label, input.value, 0);
+    if ((isEmpty || number !== undefined) && number !== value) {
       onSet(number === usual ? undefined : number);
     }
     input.value = text;

@@ -4,6 +4,7 @@ import type { PlanDocument } from '../api/client';
 import { PlanSession } from '../model/session.svelte';
 import { DOCUMENT, FakeServer, RESULT } from '../testing/fakeServer';
 import Inspector from './Inspector.svelte';
+import { complaining } from '../shell/typed';
 
 const STOP = { id: 's', height: 6, note: '' };
 const FILLING = {
@@ -28,7 +29,10 @@ beforeEach(async () => {
   const halt = { ...RESULT.ledger.halts[0]!, stops: ['s'], kinds: ['pause'], strandMm: 1000 };
   session.result = { ...RESULT, ledger: { ...RESULT.ledger, halts: [halt] } };
   session.selectStop('s');
-  render(Inspector, { session, onEqualParts: () => undefined });
+  render(Inspector, {
+    props: { session, onEqualParts: () => undefined },
+    context: complaining((problem) => (session.problem = problem)),
+  });
 });
 
 function stops(): PlanDocument['stops'] {
@@ -61,6 +65,9 @@ it('keeps what differs from the machine, and takes it out when the field is empt
 it('refuses what is no length', async () => {
   await type('Lift', '-3');
   expect(screen.getByLabelText('Lift')).toHaveValue('');
+  expect(session.problem?.message).toBe('Lift: “-3” is no value for it. Type one of 0 or more.');
+  await type('Lift', 'high');
+  expect(session.problem?.reason).toBe('“high” is no number.');
   expect(server.edits).toHaveLength(0);
 });
 

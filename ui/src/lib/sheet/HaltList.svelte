@@ -28,7 +28,11 @@
           <span class="swatch" style:background={session.filament(halt.toSlot).colour}
           ></span>{session.filament(halt.toSlot).name} in
         {/if}
-        {[...halt.kinds, ...(halt.note ? [halt.note] : [])].join(' · ')}
+        {[
+          ...(halt.colourChange ? [''] : []),
+          ...halt.kinds,
+          ...(halt.note ? [halt.note] : []),
+        ].join(' · ')}
       </li>
     {/each}
   </ul>

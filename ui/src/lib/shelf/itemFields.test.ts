@@ -68,7 +68,7 @@ it('says of nozzles and slots only where there are some', () => {
 });
 
 it('copies all but the id', () => {
-  expect(copyOf(ITEM)).toEqual({ name: 'One (copy of one)', bedX: 200 });
+  expect(copyOf(ITEM)).toEqual({ name: 'One, a copy', bedX: 200 });
 });
 
 it('says how layers are tilted only over a belt', () => {

@@ -53,8 +53,9 @@ export function matters(item: Item, field: FieldView): boolean {
 
 /** The same as a new item, which gets an id of its own. */
 export function copyOf(item: Item): Omit<Item, 'id'> {
-  const { id, ...rest } = item;
-  return { ...rest, name: `${item.name} (copy of ${id})`.slice(0, 100) };
+  const rest: Omit<Item, 'id'> & { id?: string } = { ...item };
+  delete rest.id;
+  return { ...rest, name: `${item.name.slice(0, 90)}, a copy` };
 }
 
 /** The darkest and the lightest filament of one material that differ most. */

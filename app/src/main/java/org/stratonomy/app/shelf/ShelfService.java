@@ -2,6 +2,7 @@ package org.stratonomy.app.shelf;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -108,7 +109,8 @@ public class ShelfService {
       throw new Problem(
           Problem.Kind.PLAN,
           place,
-          "It is used by %s.".formatted(String.join(", ", used)),
+          "It is used by %s."
+              .formatted(used.stream().distinct().sorted().collect(Collectors.joining(", "))),
           "Give these plans another one first.");
     }
   }

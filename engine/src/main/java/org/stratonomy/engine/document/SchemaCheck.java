@@ -4,6 +4,7 @@ import com.networknt.schema.Error;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
+import com.networknt.schema.path.NodePath;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.problem.Problem;
@@ -40,7 +41,20 @@ final class SchemaCheck {
   }
 
   private static String sentence(Error error) {
-    String at = error.getInstanceLocation().toString();
-    return (at.isEmpty() ? "the document" : at) + ": " + error.getMessage();
+    return place(error.getInstanceLocation()) + ": " + error.getMessage();
+  }
+
+  /** A path in words, such as "stops 1, nozzle": what lists hold is counted from 1. */
+  private static String place(NodePath path) {
+    StringBuilder words = new StringBuilder();
+    for (int i = 0; i < path.getNameCount(); i++) {
+      Object step = path.getElement(i);
+      if (step instanceof Integer index) {
+        words.append(' ').append(index + 1);
+      } else {
+        words.append(i == 0 ? "" : ", ").append(step);
+      }
+    }
+    return words.isEmpty() ? "the document" : words.toString();
   }
 }

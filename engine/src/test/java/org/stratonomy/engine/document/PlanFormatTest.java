@@ -98,7 +98,7 @@ class PlanFormatTest {
     assertThatThrownBy(
             () -> PlanFormat.parse("plan.json", DIVIDED.replace("{ \"id\": \"slab\",", two)))
         .isInstanceOf(Problem.class)
-        .hasMessageContaining("/pieces/0/regions/1");
+        .hasMessageContaining("pieces 1, regions 2: ");
   }
 
   @Test
@@ -107,7 +107,7 @@ class PlanFormatTest {
             () -> PlanFormat.parse("plan.json", TWO_BANDS.replace("\"walls\"", "\"wals\"")))
         .isInstanceOf(Problem.class)
         .hasMessageContaining("wals")
-        .hasMessageContaining("/rules/1/set");
+        .hasMessageContaining("rules 2, set: ");
     assertThatThrownBy(
             () -> PlanFormat.parse("plan.json", TWO_BANDS.replace("\"version\"", "\"versio\"")))
         .hasMessageContaining("versio");
