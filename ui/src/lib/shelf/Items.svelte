@@ -7,6 +7,7 @@
   import { Attempts } from '../shell/attempts.svelte';
   import ProblemNote from '../shell/ProblemNote.svelte';
   import { changed, copyOf, matters, type Item } from './itemFields';
+  import OwnLines from './OwnLines.svelte';
   import RowsField from './RowsField.svelte';
   import TestStrip from './TestStrip.svelte';
   import { shows } from '../shell/shows';
@@ -144,6 +145,16 @@
                     rows={item[field.key] as Record<string, unknown>[]}
                     open={item['tools'] === 'several nozzles'}
                     onSet={(rows) => attempts.run(() => put({ ...item, [field.key]: rows }))}
+                  />
+                {/key}
+              {:else if field.kind === 'lines'}
+                {#key `${item.id} ${item['dialect']}`}
+                  <OwnLines
+                    machine={item.id}
+                    {field}
+                    own={item[field.key] as Record<string, string>}
+                    {attempts}
+                    onSet={(lines) => put({ ...item, [field.key]: lines })}
                   />
                 {/key}
               {:else}

@@ -23,6 +23,7 @@ import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.FreeId;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.program.Dialect;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -45,8 +46,8 @@ class ShelfItemController {
   /**
    * What a field of a machine or a filament holds.
    *
-   * @param kind text, number, choice, colour, rows
-   * @param columns numbers in each row
+   * @param kind text, number, choice, colour, rows, lines
+   * @param columns numbers in each row; or the texts of lines
    */
   record FieldView(
       String key,
@@ -133,6 +134,12 @@ class ShelfItemController {
       node.put("id", FreeId.of(FreeId.plain(node.path("name").asString(""), "item"), isTaken));
     }
     return node;
+  }
+
+  /** The templates that the dialect of a machine has, by what they are for. */
+  @GetMapping("/machines/{id}/dialect")
+  Map<String, String> dialectOf(@PathVariable String id) {
+    return Dialect.written(planner.shelf().machine(id));
   }
 
   @DeleteMapping("/machines/{id}")

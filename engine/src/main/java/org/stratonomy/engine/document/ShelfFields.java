@@ -1,8 +1,11 @@
 package org.stratonomy.engine.document;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.program.Dialect;
 
 /**
  * What may be in a machine and in a filament, with names, units, ranges and meanings: the shelf's
@@ -15,7 +18,10 @@ public final class ShelfFields {
     NUMBER,
     CHOICE,
     COLOUR,
-    ROWS
+    /** Objects of numbers. */
+    ROWS,
+    /** An object of texts of several lines, none of which need be there. */
+    LINES
   }
 
   /**
@@ -24,7 +30,7 @@ public final class ShelfFields {
    * @param min least number, or least length of a text
    * @param max largest number, or largest length of a text
    * @param choices that a choice is made among
-   * @param columns numbers in each row; a field of rows has at least one row
+   * @param columns numbers in each row, of which there is at least one; or the texts of lines
    */
   public record Field(
       String key,
@@ -230,7 +236,18 @@ public final class ShelfFields {
               "File name",
               "Program",
               "Of programs: {{plan}}, {{machine}}, {{filaments}}, {{colours}}, {{materials}},"
-                  + " {{nozzle}}, {{layerHeight}}, {{layers}}, {{time}}, {{stops}}."));
+                  + " {{nozzle}}, {{layerHeight}}, {{layers}}, {{time}}, {{stops}}."),
+          new Field(
+              "ownLines",
+              "Own lines",
+              "Own lines",
+              "",
+              Kind.LINES,
+              0,
+              0,
+              List.of(),
+              Arrays.stream(Dialect.Part.values()).map(ShelfFields::lines).toList(),
+              "In place of the dialect's."));
 
   /** What fields are that older files do not know. */
   static final Map<String, Object> LATER =
@@ -250,6 +267,7 @@ public final class ShelfFields {
           Map.entry("headRadiusMm", 40.0),
           Map.entry("headClearMm", 5.0),
           Map.entry("gantryMm", 30.0),
+          Map.entry("ownLines", Map.of()),
           Map.entry("fileName", "{{plan}}_{{filaments}}_{{materials}}_{{nozzle}}_{{stops}}"));
 
   public static final List<Field> FILAMENT =
@@ -304,6 +322,21 @@ public final class ShelfFields {
 
   private static Field optional(String key, String label, String group, String description) {
     return new Field(key, label, group, "", Kind.TEXT, 0, 100, List.of(), List.of(), description);
+  }
+
+  private static Field lines(Dialect.Part part) {
+    String names = part.names().stream().map("{{%s}}"::formatted).collect(Collectors.joining(", "));
+    return new Field(
+        part.key(),
+        part.label(),
+        "",
+        "",
+        Kind.TEXT,
+        0,
+        20_000,
+        List.of(),
+        List.of(),
+        "May name %s.".formatted(names));
   }
 
   private static Field number(

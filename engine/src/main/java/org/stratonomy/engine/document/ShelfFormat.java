@@ -13,6 +13,7 @@ import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.program.Dialect;
 import org.stratonomy.engine.program.ProgramName;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -108,6 +109,7 @@ public final class ShelfFormat {
     checkNozzles(place, machine);
     checkBelt(place, machine);
     ProgramName.check(machine.fileName());
+    Dialect.check(machine);
     return machine;
   }
 
@@ -251,6 +253,12 @@ public final class ShelfFormat {
                 : "%s cannot be %s.".formatted(field.label(), value),
             remedy(field));
       }
+      if (field.kind() == ShelfFields.Kind.LINES) {
+        checkFields(
+            "%s, %s".formatted(place, field.label()),
+            value,
+            field.columns().stream().filter(column -> value.has(column.key())).toList());
+      }
       for (int i = 0; i < (field.kind() == ShelfFields.Kind.ROWS ? value.size() : 0); i++) {
         checkFields(
             "%s, row %d of %s".formatted(place, i + 1, field.label()),
@@ -271,6 +279,9 @@ public final class ShelfFormat {
       case CHOICE -> value.isString() && field.choices().contains(value.asString());
       case COLOUR -> value.isString() && value.asString().matches("#[0-9a-fA-F]{6}");
       case ROWS -> value.isArray() && value.size() >= field.min() && value.size() <= field.max();
+      case LINES ->
+          value.isObject()
+              && value.propertyNames().stream().allMatch(key -> keys(field).contains(key));
     };
   }
 
@@ -289,10 +300,13 @@ public final class ShelfFormat {
       case ROWS ->
           "Give from %s to %s rows of %s."
               .formatted(
-                  Value.of(field.min()),
-                  Value.of(field.max()),
-                  String.join(", ", field.columns().stream().map(ShelfFields.Field::key).toList()));
+                  Value.of(field.min()), Value.of(field.max()), String.join(", ", keys(field)));
+      case LINES -> "Give texts for any of: %s.".formatted(String.join(", ", keys(field)));
     };
+  }
+
+  private static List<String> keys(ShelfFields.Field field) {
+    return field.columns().stream().map(ShelfFields.Field::key).toList();
   }
 
   private static Problem bad(String place, String reason, String remedy) {

@@ -44,6 +44,7 @@ import org.stratonomy.engine.mesh.Bounds;
  * @param headClearMm how far the nozzles reach below the rest of the head, mm
  * @param gantryMm how far the nozzles reach below the beam along X that the head runs on, mm
  * @param fileName template for names of programs
+ * @param ownLines templates in place of the dialect's, by what they are for; usually none
  */
 public record Machine(
     String id,
@@ -80,7 +81,12 @@ public record Machine(
     double headRadiusMm,
     double headClearMm,
     double gantryMm,
-    String fileName) {
+    String fileName,
+    Map<String, String> ownLines) {
+  public Machine {
+    nozzles = List.copyOf(nozzles);
+    ownLines = Map.copyOf(ownLines);
+  }
 
   /**
    * What filament comes out of.

@@ -1,24 +1,31 @@
 package org.stratonomy.engine.program;
 
 import com.samskivert.mustache.Mustache;
+import com.samskivert.mustache.MustacheException;
 import com.samskivert.mustache.Template;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.problem.Problem;
 
 /**
- * How a machine wants its program written: a template each for the start, the end, a change of
- * filament, a pause and a message; what is alike in most of them stands once. The values that a
- * template may name are listed in docs/formats/program.md; any other name is an error.
+ * How a machine wants its program written: a template for each {@link Part}; what is alike in most
+ * dialects stands once, and a machine may have lines of its own in place of a dialect's. The values
+ * that a template may name are listed in docs/formats/program.md; any other name is an error.
  */
-final class Dialect {
+public final class Dialect {
   /** Machines that differ in how they change filament may call macros of the same names. */
   private static final String MACROS = "macros";
 
@@ -27,88 +34,226 @@ final class Dialect {
   /** What is alike in most of them where there is a belt. */
   private static final String BELT = "belt";
 
-  private final Template start;
-  private final Template end;
-  private final Template change;
-  private final Template pause;
-  private final Template message;
+  private static final String UNITS = "G21\nG90\nM83\n";
 
-  private Dialect(String name, boolean overBelt) {
-    start = template(name, overBelt, "start");
-    end = template(name, overBelt, "end");
-    change = template(name, overBelt, "change");
-    pause = template(name, overBelt, "pause");
-    message = template(name, overBelt, "message");
+  /** Values that are lists, and what an entry of them has. */
+  private static final Map<String, List<String>> LISTS =
+      Map.of(
+          "nozzles", List.of("tool", "celsius"),
+          "filaments", List.of("slot", "name", "material", "grams", "metres"));
+
+  private static final List<String> ALWAYS =
+      List.of(
+          "stops",
+          "nozzleC",
+          "tool",
+          "nozzleWord",
+          "nozzles",
+          "first",
+          "second",
+          "startZ",
+          "liftF",
+          "travelF");
+
+  private static final List<String> HALT =
+      List.of(
+          "number",
+          "layer",
+          "height",
+          "note",
+          "from",
+          "to",
+          "kind",
+          "seconds",
+          "hold",
+          "idleSeconds",
+          "waitC");
+
+  /** When lines are sent. */
+  public enum Part {
+    START(
+        "start",
+        "At the start",
+        List.of(
+            "plan",
+            "machine",
+            "nozzle",
+            "layers",
+            "height",
+            "time",
+            "filament",
+            "filaments",
+            "bedC",
+            "acceleration")),
+    CHANGE("change", "For a change of filament", HALT),
+    PAUSE("pause", "For a pause", HALT),
+    MESSAGE(
+        "message", "For a message", HALT.stream().filter(name -> !name.equals("number")).toList()),
+    END("end", "At the end", List.of("liftZ", "parkX", "parkY"));
+
+    private final String key;
+    private final String label;
+    private final List<String> names;
+
+    Part(String key, String label, List<String> own) {
+      this.key = key;
+      this.label = label;
+      names = Stream.concat(own.stream(), ALWAYS.stream()).toList();
+    }
+
+    /** As the files of templates and the keys of a machine's own lines are called. */
+    public String key() {
+      return key;
+    }
+
+    public String label() {
+      return label;
+    }
+
+    /** The values that its templates may name. */
+    public List<String> names() {
+      return names;
+    }
+  }
+
+  private final Machine machine;
+  private final Map<Part, Template> templates = new EnumMap<>(Part.class);
+
+  private Dialect(Machine machine) {
+    this.machine = machine;
+    for (Part part : Part.values()) {
+      templates.put(
+          part,
+          template(
+              isOwn(part)
+                  ? whole(machine.ownLines().get(part.key())) + statedAfter(part)
+                  : written(machine, part)));
+    }
   }
 
   /**
-   * @param overBelt whether the machine has a belt in place of a bed
    * @throws Problem if there is no such dialect
    */
-  static Dialect named(String name, boolean overBelt) {
-    return new Dialect(name, overBelt);
+  static Dialect of(Machine machine) {
+    return new Dialect(machine);
   }
 
-  private static Template template(String dialect, boolean overBelt, String part) {
-    try (InputStream in = open(dialect, overBelt, part)) {
-      if (in == null) {
-        throw new Problem(
-            Problem.Kind.PLAN,
-            "machine",
-            "There is no dialect '%s'.".formatted(dialect),
-            "Give the machine a dialect that exists.");
+  /** Whether the machine has lines of its own; where they leave the head is not known. */
+  boolean isOwn(Part part) {
+    return machine.ownLines().containsKey(part.key());
+  }
+
+  String text(Part part, Map<String, Object> values) {
+    return templates.get(part).execute(values);
+  }
+
+  /** Lines of the machine's own may leave it in another state than the program takes it to be. */
+  private String statedAfter(Part part) {
+    String nozzle = "M109%s S{{nozzleC}}\n".formatted(machine.hasNozzles() ? " T{{tool}}" : "");
+    String tool = machine.changesByItself() && !machine.mixes() ? "T{{tool}}\n" : "";
+    return switch (part) {
+      case START -> UNITS + tool + "M204 S{{acceleration}}\nM190 S{{bedC}}\n" + nozzle;
+      case CHANGE -> machine.mixes() ? UNITS : UNITS + nozzle;
+      case PAUSE -> UNITS + nozzle;
+      case MESSAGE, END -> "";
+    };
+  }
+
+  /**
+   * The lines that a machine's dialect has, whatever its own are.
+   *
+   * @return templates by the {@link Part#key()}
+   */
+  public static Map<String, String> written(Machine machine) {
+    Map<String, String> lines = new TreeMap<>();
+    for (Part part : Part.values()) {
+      lines.put(part.key(), written(machine, part));
+    }
+    return lines;
+  }
+
+  /**
+   * @throws Problem if lines of the machine's own are no template, or name what there is not
+   */
+  public static void check(Machine machine) {
+    for (Part part : Part.values()) {
+      String own = machine.ownLines().get(part.key());
+      if (own != null) {
+        check(machine, part, own);
       }
-      return Mustache.compiler()
-          .escapeHTML(false)
-          .strictSections(true)
-          .emptyStringIsFalse(true)
-          .compile(new InputStreamReader(in, StandardCharsets.UTF_8));
+    }
+  }
+
+  private static void check(Machine machine, Part part, String own) {
+    Map<String, Object> values = new HashMap<>();
+    for (String name : part.names()) {
+      List<String> entries = LISTS.get(name);
+      values.put(
+          name,
+          entries == null
+              ? name
+              : List.of(entries.stream().collect(Collectors.toMap(entry -> entry, entry -> "1"))));
+    }
+    try {
+      template(own).execute(values);
+    } catch (MustacheException e) {
+      throw new Problem(
+          Problem.Kind.PLAN,
+          "own lines of machine '%s', %s"
+              .formatted(machine.name(), part.label().toLowerCase(Locale.ROOT)),
+          "They are no template: %s.".formatted(e.getMessage()),
+          "Name values as {{layer}}; there are here: %s."
+              .formatted(String.join(", ", part.names())));
+    }
+  }
+
+  /** With an end to its last line. */
+  private static String whole(String lines) {
+    return lines.isBlank() || lines.endsWith("\n") ? lines : lines + "\n";
+  }
+
+  private static Template template(String lines) {
+    return Mustache.compiler()
+        .escapeHTML(false)
+        .strictSections(true)
+        .emptyStringIsFalse(true)
+        .compile(lines);
+  }
+
+  private static String written(Machine machine, Part part) {
+    return places(machine).stream()
+        .map(place -> "%s/%s.mustache".formatted(place, part.key()))
+        .map(Dialect::read)
+        .filter(Objects::nonNull)
+        .findFirst()
+        .orElseThrow(
+            () ->
+                new Problem(
+                    Problem.Kind.PLAN,
+                    "machine",
+                    "There is no dialect '%s'.".formatted(machine.dialect()),
+                    "Give the machine a dialect that exists."));
+  }
+
+  private static String read(String file) {
+    try (InputStream in = Dialect.class.getResourceAsStream(file)) {
+      return in == null ? null : new String(in.readAllBytes(), StandardCharsets.UTF_8);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
   }
 
   /** Where templates are looked for, one after the other. */
-  private static List<String> places(String dialect, boolean overBelt) {
+  private static List<String> places(Machine machine) {
     List<String> places = new ArrayList<>();
-    places.add(dialect);
-    if (dialect.endsWith("-" + MACROS)) {
+    places.add(machine.dialect());
+    if (machine.dialect().endsWith("-" + MACROS)) {
       places.add(MACROS);
     }
-    if (overBelt) {
+    if (machine.belt().isPresent()) {
       places.add(BELT);
     }
     places.add(COMMON);
     return places;
-  }
-
-  /** The dialect's own template, or that of all that call macros, or that of all. */
-  private static InputStream open(String dialect, boolean overBelt, String part) {
-    return places(dialect, overBelt).stream()
-        .map(place -> "%s/%s.mustache".formatted(place, part))
-        .map(Dialect.class::getResourceAsStream)
-        .filter(Objects::nonNull)
-        .findFirst()
-        .orElse(null);
-  }
-
-  String start(Map<String, Object> values) {
-    return start.execute(values);
-  }
-
-  String end(Map<String, Object> values) {
-    return end.execute(values);
-  }
-
-  String change(Map<String, Object> values) {
-    return change.execute(values);
-  }
-
-  String pause(Map<String, Object> values) {
-    return pause.execute(values);
-  }
-
-  String message(Map<String, Object> values) {
-    return message.execute(values);
   }
 }

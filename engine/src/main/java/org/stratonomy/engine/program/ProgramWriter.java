@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
@@ -28,6 +27,7 @@ import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.program.Dialect.Part;
 
 /**
  * Writes a schedule as a machine program (G-code): absolute positions to 0.001 mm, relative
@@ -86,7 +86,7 @@ public final class ProgramWriter {
     this.machine = resolver.machine();
     this.schedule = schedule;
     this.ledger = ledger;
-    this.dialect = Dialect.named(machine.dialect(), machine.belt().isPresent());
+    this.dialect = Dialect.of(machine);
     this.stops =
         schedule.layers().stream()
             .flatMap(layer -> layer.halts().stream())
@@ -178,7 +178,10 @@ public final class ProgramWriter {
     if (hasPicture && enclosed.isPresent()) {
       text.add(enclosed.get().pictureText());
     }
-    text.add(dialect.start(values));
+    text.add(dialect.text(Part.START, values));
+    if (dialect.isOwn(Part.START)) {
+      moves.forgetPlace();
+    }
     moves.stateExtrusion();
     stateMix();
   }
@@ -203,7 +206,7 @@ public final class ProgramWriter {
     values.put("liftZ", number(machine.belt().map(belt -> belt.way(lifted)).orElse(lifted)));
     values.put("parkX", number(machine.parkX() - machine.originX()));
     values.put("parkY", number(machine.parkY() - machine.originY()));
-    text.add(dialect.end(values));
+    text.add(dialect.text(Part.END, values));
   }
 
   private Map<String, Object> common() {
@@ -303,7 +306,7 @@ public final class ProgramWriter {
 
   private void stateMix() throws IOException {
     if (machine.mixes()) {
-      text.add(dialect.change(common()));
+      text.add(dialect.text(Part.CHANGE, common()));
     }
   }
 
@@ -335,19 +338,19 @@ public final class ProgramWriter {
     for (Stop stop : halt.stops()) {
       if (stop.kind() == Stop.Kind.MESSAGE) {
         values.put("note", oneLine(stop.note()));
-        text.add(dialect.message(values));
+        text.add(dialect.text(Part.MESSAGE, values));
       }
     }
     commands(halt);
     values.put("note", oneLine(halt.note()));
     if (halt.waitsApart(machine)) {
-      stop(halt, values, dialect::pause);
+      stop(halt, values, Part.PAUSE);
     }
     nozzleC = next.nozzleC();
     values.put("nozzleC", number(nozzleC));
     if (halt.isColourChange()) {
       values.put("tool", halt.toSlot() - 1);
-      stop(halt, values, dialect::change);
+      stop(halt, values, Part.CHANGE);
       use(halt.toSlot());
     }
     if (halt.purgeMm() > 0) {
@@ -371,18 +374,20 @@ public final class ProgramWriter {
   }
 
   /** Goes aside and waits, or has filament changed; afterwards nothing is taken for granted. */
-  private void stop(
-      Halt halt, Map<String, Object> values, Function<Map<String, Object>, String> how)
-      throws IOException {
+  private void stop(Halt halt, Map<String, Object> values, Part how) throws IOException {
     stopNumber++;
     values.put("number", stopNumber);
     moves.retract();
     moves.lift(liftedZ(halt.liftMm(machine)));
     moves.go(halt.park(machine));
-    text.add(how.apply(values));
+    text.add(dialect.text(how, values));
     moves.stateExtrusion();
     stateMix();
-    moves.forgetFeed();
+    if (dialect.isOwn(how)) {
+      moves.forgetPlace();
+    } else {
+      moves.forgetFeed();
+    }
     fan = UNKNOWN;
   }
 
