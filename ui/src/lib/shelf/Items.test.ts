@@ -26,6 +26,10 @@ const ITEMS = {
     field('bedX', 'Bed, X', 'number', 'mm'),
     { ...field('tools', 'Filament is changed', 'choice'), choices: ['by hand', 'feeder'] },
     { ...field('dialect', 'Dialect', 'choice'), choices: ['hand-change', 'feeder'] },
+    {
+      ...field('ownLines', 'Own lines', 'lines'),
+      columns: [field('pause', 'For a pause', 'text')],
+    },
   ],
   filamentFields: [
     field('name', 'Name', 'text'),
@@ -51,6 +55,19 @@ it('shows each field of what is chosen, with its unit', async () => {
   expect(screen.getByLabelText(/^Name/)).toHaveValue('Slate');
   expect(screen.getByLabelText(/^Colour/)).toHaveValue('#4d5863');
   expect(screen.getByText('°C')).toBeVisible();
+});
+
+it("starts lines of one's own from the dialect's, and goes back to them", async () => {
+  server.answers = { '/dialect': { pause: 'M0\n' }, ...server.answers };
+  render(Items, { kind: 'machines', onPlan: vi.fn() });
+  const lines = await screen.findByLabelText('Own lines: For a pause');
+  await vi.waitFor(() => expect(lines).toHaveValue('M0\n'));
+  await fireEvent.change(lines, { target: { value: 'M0 ; wait' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
+  expect(server.edits[0]).toMatchObject({ ownLines: { pause: 'M0 ; wait' } });
+  await fireEvent.change(lines, { target: { value: 'M0\n' } });
+  await vi.waitFor(() => expect(server.edits).toHaveLength(2));
+  expect(server.edits[1]).toMatchObject({ ownLines: {} });
 });
 
 it('sends an edit as the whole item, a feeder with its dialect', async () => {

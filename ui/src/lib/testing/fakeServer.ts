@@ -83,6 +83,7 @@ export const SHELF: ShelfView = {
       headClearMm: 5,
       gantryMm: 30,
       fileName: '{{plan}}',
+      ownLines: {},
     },
   ],
   filaments: [filament('chalk', 'Chalk', '#ece7da'), filament('slate', 'Slate', '#4d5863')],

@@ -122,11 +122,22 @@ class StopStory extends Story {
     bed.blur();
     assertThat(page.getByText("180 × 210 mm")).isVisible();
 
+    page.locator("summary").getByText("For a pause").click();
+    Locator pause = named("Own lines: For a pause");
+    pause.fill("M25 ; {{when}}");
+    pause.blur();
+    assertThat(page.getByText("They are no template: ")).isVisible();
+    pause.fill("M25 ; layer {{layer}}");
+    pause.blur();
+    assertThat(button("Back to the dialect's")).isVisible();
+
     page.navigate(application.address());
     drop(block(4));
     chooseMachine("Bench Two");
     stopAt(11);
-    assertThat(export()).contains("; machine: Bench Two, nozzle 0.4 mm").contains("M0");
+    assertThat(export())
+        .contains("; machine: Bench Two, nozzle 0.4 mm")
+        .containsSequence("M25 ; layer 11", "G21", "G90", "M83");
     chooseMachine("Workshop One");
 
     page.navigate(application.address() + "/shelf");
