@@ -45,6 +45,7 @@ let server: FakeServer;
 
 beforeEach(() => {
   server = new FakeServer();
+  server.answers['/dialect'] = { pause: 'M0\n' };
   server.answers['/api/shelf/items'] = ITEMS;
 });
 
@@ -58,7 +59,6 @@ it('shows each field of what is chosen, with its unit', async () => {
 });
 
 it("starts lines of one's own from the dialect's, and goes back to them", async () => {
-  server.answers = { '/dialect': { pause: 'M0\n' }, ...server.answers };
   render(Items, { kind: 'machines', onPlan: vi.fn() });
   const lines = await screen.findByLabelText('Own lines: For a pause');
   await vi.waitFor(() => expect(lines).toHaveValue('M0\n'));

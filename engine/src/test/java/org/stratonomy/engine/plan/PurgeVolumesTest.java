@@ -5,6 +5,12 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Optional;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Combinators;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.document.ShelfReader;
 
@@ -51,6 +57,26 @@ class PurgeVolumesTest {
     PurgeVolumes.Sum sum = volumes(Purging.BY_ITSELF).sum(SLATE, BLUE);
     assertThat(sum.byMaterial()).isTrue();
     assertThat(sum.shareLeft()).isEqualTo(PurgeVolumes.OTHER_MATERIAL);
+  }
+
+  /** However pure: even black and signal red mix until they are not seen. */
+  @Property(tries = 300)
+  void anyTwoColoursPurgeSomethingThatCanBePurged(
+      @ForAll("colours") String before, @ForAll("colours") String after) {
+    double share = PurgeVolumes.shareUnseen(before, after);
+    assertThat(share).isGreaterThan(1e-4).isLessThanOrEqualTo(1);
+    assertThat(Lab.mixed(before, after, share).distance(Lab.of(after)))
+        .isLessThanOrEqualTo(PurgeVolumes.JUST_SEEN + 1e-6);
+  }
+
+  @Provide
+  Arbitrary<String> colours() {
+    return Combinators.combine(part(), part(), part())
+        .as((r, g, b) -> "#%02x%02x%02x".formatted(r, g, b));
+  }
+
+  private static Arbitrary<Integer> part() {
+    return Arbitraries.oneOf(Arbitraries.of(0, 255), Arbitraries.integers().between(0, 255));
   }
 
   @Test
