@@ -189,7 +189,8 @@
     </p>
   {/if}
   <p class="soft">
-    In all <span class="num">{Math.round(purging?.total ?? 0).toLocaleString('en')} mm³</span>.
+    In all <span class="num">{Math.round(purging?.total ?? 0).toLocaleString('en')} mm³</span
+    >{destination === 'nothing' ? ' are wanted; nothing is purged.' : '.'}
   </p>
 </section>
 

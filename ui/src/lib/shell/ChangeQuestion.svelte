@@ -110,9 +110,9 @@
         {#each change.differences as difference (difference.what)}
           <tr>
             <th scope="row">{difference.what}</th>
-            <td class="num">{difference.before}</td>
+            <td class="num">{difference.before || 'none'}</td>
             <td aria-hidden="true">→</td>
-            <td class="num">{difference.after}</td>
+            <td class="num">{difference.after || 'none'}</td>
           </tr>
         {:else}
           <tr><td class="soft">Nothing.</td></tr>

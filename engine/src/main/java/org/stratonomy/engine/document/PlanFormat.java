@@ -12,7 +12,6 @@ import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.problem.Problem;
-import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -38,18 +37,7 @@ public final class PlanFormat {
    * @throws Problem if the text is no JSON or does not follow the schema
    */
   public static Plan parse(String name, String json) {
-    try {
-      return read(name, JSON.readTree(json));
-    } catch (JacksonException e) {
-      throw new Problem(
-          Problem.Kind.PLAN_FORMAT,
-          name,
-          "It is not JSON: %s.".formatted(e.getOriginalMessage()),
-          e.getLocation() == null
-              ? "Correct the text."
-              : "Look at line %d, column %d."
-                  .formatted(e.getLocation().getLineNr(), e.getLocation().getColumnNr()));
-    }
+    return read(name, JsonText.read(JSON, Problem.Kind.PLAN_FORMAT, name, json));
   }
 
   /**

@@ -15,7 +15,6 @@ import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.program.Dialect;
 import org.stratonomy.engine.program.ProgramName;
-import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -32,22 +31,18 @@ public final class ShelfFormat {
    * @throws Problem if something in it is missing, unknown or impossible
    */
   public static Shelf parse(String name, String json) {
-    try {
-      JsonNode root = JSON.readTree(json);
-      if (!root.isObject()) {
-        throw bad(name, "It is no shelf.", "Give an object with “machines” and “filaments”.");
-      }
-      for (String key : root.propertyNames()) {
-        if (!List.of("machines", "filaments").contains(key)) {
-          throw bad(name, "'%s' is unknown.".formatted(key), "Take it out.");
-        }
-      }
-      return new Shelf(
-          list(name, root.path("machines"), ShelfFormat::machine, Machine::id),
-          list(name, root.path("filaments"), ShelfFormat::filament, Filament::id));
-    } catch (JacksonException e) {
-      throw bad(name, "It is not JSON: %s.".formatted(e.getOriginalMessage()), "Correct the text.");
+    JsonNode root = JsonText.read(JSON, Problem.Kind.PLAN, name, json);
+    if (!root.isObject()) {
+      throw bad(name, "It is no shelf.", "Give an object with “machines” and “filaments”.");
     }
+    for (String key : root.propertyNames()) {
+      if (!List.of("machines", "filaments").contains(key)) {
+        throw bad(name, "'%s' is unknown.".formatted(key), "Take it out.");
+      }
+    }
+    return new Shelf(
+        list(name, root.path("machines"), ShelfFormat::machine, Machine::id),
+        list(name, root.path("filaments"), ShelfFormat::filament, Filament::id));
   }
 
   private static <T> List<T> list(

@@ -95,6 +95,15 @@ class ShelfFormatTest {
   }
 
   @Test
+  void whatIsNoJsonIsNamedWithItsPlace() {
+    assertThatThrownBy(() -> ShelfFormat.parse("shelf.json", "{\n  \"machines\": ["))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("shelf.json: It is not JSON")
+        .hasMessageContaining("Look at line 2")
+        .hasMessageNotContaining("Source");
+  }
+
+  @Test
   void aMachineOfAnOlderFileIsReadWithWhatIsNew() {
     for (Machine machine : List.of(STANDARD.machine("workshop-one"), STANDARD.machine("pair"))) {
       ObjectNode old = ShelfFormat.write(machine);
