@@ -11,7 +11,7 @@
   import { mm } from '../lib/model/heights';
   import { PlanSession } from '../lib/model/session.svelte';
   import LayerSheet from '../lib/sheet/LayerSheet.svelte';
-  import { isTyping } from '../lib/shell/keys';
+  import { isTyping, LEAP } from '../lib/shell/keys';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
   import AllVariants from '../lib/variants/AllVariants.svelte';
   import { compared, layerBeside } from '../lib/variants/compare';
@@ -84,7 +84,7 @@
   function key(event: KeyboardEvent) {
     const by = { ArrowUp: 1, ArrowDown: -1 }[event.key];
     if (by && sessions && !isTyping(event)) {
-      sessions[0].goTo(sessions[0].layer + by * (event.shiftKey ? 10 : 1));
+      sessions[0].goTo(sessions[0].layer + by * (event.shiftKey ? LEAP : 1));
       event.preventDefault();
     }
   }

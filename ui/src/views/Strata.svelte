@@ -17,7 +17,7 @@
   import CommandSheet from '../lib/shell/CommandSheet.svelte';
   import { dropFiles } from '../lib/shell/dropFiles';
   import Header from '../lib/shell/Header.svelte';
-  import { isTyping } from '../lib/shell/keys';
+  import { isTyping, LEAP } from '../lib/shell/keys';
   import ImportQuestion from '../lib/shell/ImportQuestion.svelte';
   import KeysSheet from '../lib/shell/KeysSheet.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
@@ -165,7 +165,7 @@
     ) {
       return;
     }
-    const by = event.shiftKey ? 10 : 1;
+    const by = event.shiftKey ? LEAP : 1;
     const command = event.ctrlKey || event.metaKey;
     if (command && event.key.toLowerCase() === 'z') {
       void (event.shiftKey ? session.redo() : session.undo());

@@ -27,6 +27,11 @@ export class Recent<T> {
     return entry.answer;
   }
 
+  /** Whether something is kept under a key, or being found. */
+  has(key: string): boolean {
+    return this.kept.has(key);
+  }
+
   private weighed(key: string, entry: { weight: number }, weight: number): void {
     if (this.kept.get(key) !== entry) {
       return;

@@ -333,8 +333,17 @@ export class PlanSession {
   /** Toolpaths of a layer of the shown result; kept while they are likely to be looked at again. */
   layerPaths(n: number): Promise<LayerPaths> {
     const seconds = this.result!.layerSeconds[n - 1] ?? 0;
-    const address = `/api/revisions/${this.resultRevision}/layers/${n}`;
+    const address = this.layerAddress(n);
     return this.layers.get(address, async () => readLayer(await bytes(address), seconds));
+  }
+
+  /** Whether the toolpaths of a layer need not be waited for, or are under way. */
+  hasLayerPaths(n: number): boolean {
+    return this.layers.has(this.layerAddress(n));
+  }
+
+  private layerAddress(n: number): string {
+    return `/api/revisions/${this.resultRevision}/layers/${n}`;
   }
 
   edit(edit: EditWithoutVersion): Promise<boolean> {

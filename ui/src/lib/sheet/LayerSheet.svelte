@@ -1,17 +1,17 @@
 <script lang="ts">
   import Route from '@lucide/svelte/icons/route';
   import RulerIcon from '@lucide/svelte/icons/ruler';
-  import { untrack } from 'svelte';
+  import { tick, untrack } from 'svelte';
   import type { LayerPaths } from '../api/layer';
   import { beltEdge, tiltOf, upTheTilt } from '../model/belt';
   import { between, layerTop } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import { drawsInSoftware } from '../scene/graphics';
-  import { isTyping } from '../shell/keys';
+  import { isTyping, LEAP } from '../shell/keys';
   import { inSpareTime } from '../shell/spareTime';
   import ColourChoice from './ColourChoice.svelte';
-  import { drawLayer, onBed, type Drawing, type View } from './draw';
-  import { LayerPictures, type Size } from './layerPictures';
+  import { onBed, type Drawing, type Size, type View } from './draw';
+  import { LayerPictures } from './layerPictures';
   import { isMeasure, MEASURES, rangeOf } from './measure';
   import { drawBed, drawHead, drawOutline, drawRuler, drawSpot, drawStops } from './overlays';
   import HaltList from './HaltList.svelte';
@@ -118,15 +118,25 @@
     }
   });
 
+  /** The layer comes first; the one below it is not waited for where it is not at hand. */
   async function load(n: number, revision: string) {
-    const [here, under] = await Promise.all([
-      session.layerPaths(n),
-      n > 1 ? session.layerPaths(n - 1) : undefined,
-    ]).catch(() => [undefined, undefined]);
-    if (n === session.layer && revision === session.resultRevision && here) {
-      paths = here;
-      below = under;
-      shown = `${revision}/${n}`;
+    const isCurrent = () => n === session.layer && revision === session.resultRevision;
+    const isAtHand = n > 1 && session.hasLayerPaths(n - 1);
+    try {
+      const here = await session.layerPaths(n);
+      const under = isAtHand ? await session.layerPaths(n - 1) : undefined;
+      if (isCurrent()) {
+        paths = here;
+        below = under;
+        shown = `${revision}/${n}`;
+      }
+      await tick();
+      if (isCurrent() && n > 1 && !isAtHand) {
+        const later = await session.layerPaths(n - 1);
+        below = isCurrent() ? later : below;
+      }
+    } catch {
+      // What is shown stays until another layer is looked at.
     }
   }
 
@@ -180,11 +190,7 @@
       pictures.drawBelow(ctx, below, size, drawing);
     }
     if (paths) {
-      if (playing) {
-        drawLayer(ctx, paths, { ...drawing, until });
-      } else {
-        pictures.draw(ctx, paths, size, drawing);
-      }
+      pictures.draw(ctx, paths, size, playing ? { ...drawing, until } : drawing);
       if (playing) {
         drawHead(ctx, paths, until, view, colour('--accent'));
       }
@@ -203,18 +209,21 @@
     if (session.sampled) {
       drawSpot(ctx, session.sampled, view, colour('--accent'));
     }
-    return playing ? undefined : drawAhead(size, drawing);
+    const n = untrack(() => session.layer);
+    const isWhole = shown.endsWith(`/${n}`) && (n === 1 || below !== undefined);
+    return playing || !isWhole ? undefined : drawAhead(n, size, drawing);
   });
 
-  /** Draws the next layers, up and down, while nothing else is to do; returns how to stop it. */
-  function drawAhead(size: Size, drawing: Drawing): () => void {
-    const n = untrack(() => session.layer);
+  /** Draws the layers that are a step or a leap away while nothing else is to do; returns how to stop it. */
+  function drawAhead(n: number, size: Size, drawing: Drawing): () => void {
     const count = session.heights.tops.length;
     const steps: [number, (ahead: LayerPaths) => void][] = [
       [n + 1, (ahead) => pictures.prepare(ahead, size, drawing)],
       [n, (ahead) => pictures.prepareBelow(ahead, size, drawing)],
       [n - 1, (ahead) => pictures.prepare(ahead, size, drawing)],
       [n - 2, (ahead) => pictures.prepareBelow(ahead, size, drawing)],
+      [n + LEAP, (ahead) => pictures.prepare(ahead, size, drawing)],
+      [n - LEAP, (ahead) => pictures.prepare(ahead, size, drawing)],
     ];
     // Over a belt each layer is seen from elsewhere, so that its picture is of no use ahead.
     return inSpareTime(

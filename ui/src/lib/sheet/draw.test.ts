@@ -1,6 +1,7 @@
-import { expect, it, vi } from 'vitest';
+import { expect, it } from 'vitest';
 import { readLayer } from '../api/layer';
 import { drawLayer, type ColourBy } from './draw';
+import { ROLE_STYLE } from '../model/colours';
 import { SCALE } from './measure';
 import { waitingAt } from './overlays';
 import { bleedOf, strokeAt } from './strokes';
@@ -55,66 +56,87 @@ it('finds the stroke under the pointer within its width', () => {
   expect(strokeAt(paths, 9.9, 5.2)?.stroke).toBe(1);
 });
 
-/** Keeps what is stroked, by colour. */
+const SIZE = { width: 120, height: 80, ratio: 1 };
+const VIEW = { scale: 10, scaleY: -10, shiftX: 5, shiftY: 70 };
+
+/** Keeps the picture that is put on it. */
 class Paper {
-  strokeStyle = '';
-  lineWidth = 0;
-  readonly drawn: string[] = [];
+  image = { data: new Uint8ClampedArray(), width: 0, height: 0 };
   save() {}
   restore() {}
+  scale() {}
   transform() {}
   setLineDash() {}
-  stroke(path: { trace: string }) {
-    this.drawn.push(`${this.strokeStyle} ${path.trace}`);
+  createImageData(width: number, height: number) {
+    return { data: new Uint8ClampedArray(4 * width * height), width, height };
+  }
+  putImageData(image: typeof this.image) {
+    this.image = image;
+  }
+  /** The colour at a place of the bed, mm; empty where nothing is drawn. */
+  at(x: number, y: number): string {
+    const column = Math.floor(VIEW.shiftX + VIEW.scale * x);
+    const row = Math.floor(VIEW.shiftY + VIEW.scaleY * y);
+    const [r, g, b, a] = this.image.data.slice(4 * (row * SIZE.width + column)).slice(0, 4);
+    const hex = ((r! << 16) | (g! << 8) | b!).toString(16).padStart(6, '0');
+    return a === 0 ? '' : `#${hex}`;
   }
 }
 
-function stubPaths(): void {
-  vi.stubGlobal(
-    'Path2D',
-    class {
-      trace = '';
-      moveTo(x: number, y: number) {
-        this.trace += `M${x},${y}`;
-      }
-      lineTo(x: number, y: number) {
-        this.trace += `L${x},${y}`;
-      }
-    },
-  );
-}
-
-function drawn(colourBy: ColourBy, until?: number): string[] {
-  stubPaths();
+function drawn(colourBy: ColourBy, changes: object = {}): Paper {
   const paper = new Paper();
-  drawLayer(paper as unknown as CanvasRenderingContext2D, readLayer(layer()), {
-    view: { scale: 1, scaleY: -1, shiftX: 0, shiftY: 0 },
+  drawLayer(paper as unknown as CanvasRenderingContext2D, SIZE, readLayer(layer()), {
+    view: VIEW,
     roles: ['outer wall', '', '', '', '', 'infill'],
     colourBy,
     slotColour: () => '#112233',
     travels: false,
     travelColour: '',
     hiddenRoles: new Set(),
-    until,
+    ...changes,
   });
-  vi.unstubAllGlobals();
-  return paper.drawn;
+  return paper;
 }
 
 it('draws a stroke that bleeds in the colours as they come out', () => {
-  expect(drawn('filament')).toEqual(['#112233 M0,0L10,0', '#808080 M0,5L4,5', '#4d5863 M4,5L10,5']);
+  const paper = drawn('filament');
+  expect(paper.at(5, 0)).toBe('#112233');
+  expect(paper.at(2, 5)).toBe('#808080');
+  expect(paper.at(7, 5)).toBe('#4d5863');
+});
+
+it('draws lines as wide as they are, and nothing beside them', () => {
+  const paper = drawn('filament');
+  expect(paper.at(5, 0.15)).toBe('#112233');
+  expect(paper.at(5, 0.35)).toBe('');
+  expect(paper.at(5, 2.5)).toBe('');
+});
+
+it('edges pale lines, so that they stand out from the paper', () => {
+  const paper = drawn('filament', { slotColour: () => '#ffeedd' });
+  expect(paper.at(5, 0)).toBe('#ffeedd');
+  expect(paper.at(5, 0.17)).not.toBe('#ffeedd');
+});
+
+it('dashes the lines of some roles', () => {
+  const paper = drawn('role', { hiddenRoles: new Set(['outer wall']) });
+  expect(paper.at(5, 0)).toBe('');
+  expect(paper.at(1, 5)).toBe(ROLE_STYLE.infill!.colour);
+  expect(paper.at(2.55, 5)).toBe('');
+  expect(paper.at(4, 5)).toBe(ROLE_STYLE.infill!.colour);
 });
 
 it('colours lines by a value, from the least of the layer to the largest', () => {
-  const lines = drawn('speed');
-  expect(lines).toContain(`${SCALE[0]} M0,0L10,0`);
-  expect(lines).toContain(`${SCALE.at(-1)} M0,5L10,5`);
+  const paper = drawn('speed');
+  expect(paper.at(5, 0)).toBe(SCALE[0]);
+  expect(paper.at(5, 5)).toBe(SCALE.at(-1));
 });
 
 it('draws only so many lines, in the colours that they have among all', () => {
-  expect(drawn('speed', 1)).toContain(`${SCALE[0]} M0,0L10,0`);
-  expect(drawn('speed', 1).join()).not.toContain('M0,5');
-  expect(drawn('speed', 0)).toEqual([]);
+  const one = drawn('speed', { until: 1 });
+  expect(one.at(5, 0)).toBe(SCALE[0]);
+  expect(one.at(5, 5)).toBe('');
+  expect(drawn('speed', { until: 0 }).at(5, 0)).toBe('');
 });
 
 it('finds no stroke that is not laid yet', () => {
@@ -147,7 +169,6 @@ it('marks the seams of outer walls with the ways', () => {
     xy: new Float32Array([7, 3, 9, 3, 9, 5, 7, 3, 0, 0, 10, 0]),
     role: new Uint8Array([0, 0]),
   };
-  stubPaths();
   const dots: number[][] = [];
   const paper = Object.assign(new Paper(), {
     beginPath() {},
@@ -165,8 +186,8 @@ it('marks the seams of outer walls with the ways', () => {
     travelColour: '#0a0a0a',
     hiddenRoles: new Set<string>(),
   } as const;
-  drawLayer(paper as never, paths, { ...drawing, travels: true });
+  drawLayer(paper as never, SIZE, paths, { ...drawing, travels: true });
   expect(dots).toEqual([[7, 3]]);
-  drawLayer(paper as never, paths, { ...drawing, travels: false });
+  drawLayer(paper as never, SIZE, paths, { ...drawing, travels: false });
   expect(dots).toHaveLength(1);
 });

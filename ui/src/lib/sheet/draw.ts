@@ -1,16 +1,21 @@
 import type { LayerPaths } from '../api/layer';
-import { darker, luminance, ROLE_STYLE } from '../model/colours';
+import { luminance, ROLE_STYLE } from '../model/colours';
+import { Raster } from './raster';
 import { isClosed, startOf } from './strokes';
 import { colourIn, isMeasure, MEASURES, rangeOf, type MeasureName } from './measure';
 
 /** Lines of a colour lighter than this are edged, so that they stand out from the paper. */
 const PALE = 0.55;
 
-/** Thinner lines are drawn with plain ends, pixels. */
-const THIN_PX = 2.5;
-
 /** Radius of the dot at a seam, pixels. */
 const SEAM_PX = 2.6;
+
+/** Of a canvas; pixels of it for each of the page. */
+export interface Size {
+  readonly width: number;
+  readonly height: number;
+  readonly ratio: number;
+}
 
 /** Where on the canvas the bed lies: a place in mm times scale plus shift. */
 export interface View {
@@ -40,48 +45,28 @@ export interface Drawing {
   readonly until?: number;
 }
 
-/** Draws the strokes of a layer at their true width. */
-export function drawLayer(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: Drawing): void {
-  ctx.save();
-  ctx.transform(d.view.scale, 0, 0, d.view.scaleY, d.view.shiftX, d.view.shiftY);
-  for (const [key, path] of groups(paths, d)) {
-    const [role, colour, width] = key.split('|') as [string, string, string];
-    // Round ends of thin lines cannot be seen, and take long to draw.
-    const isThin = Number(width) * d.view.scale < THIN_PX;
-    ctx.lineCap = isThin ? 'butt' : 'round';
-    ctx.lineJoin = isThin ? 'bevel' : 'round';
-    ctx.strokeStyle = colour;
-    ctx.setLineDash(d.colourBy === 'role' ? (ROLE_STYLE[role]?.dash ?? []) : []);
-    // A hairline of the paper stays visible between neighbouring lines.
-    const wide = Math.max(Number(width) * 0.86, 0.9 / d.view.scale);
-    if (luminance(colour) > PALE) {
-      ctx.strokeStyle = darker(colour, 0.62);
-      ctx.lineWidth = wide;
-      ctx.stroke(path);
-      ctx.strokeStyle = colour;
-      ctx.lineWidth = Math.max(0.5 * wide, wide - 1.4 / d.view.scale);
-    } else {
-      ctx.lineWidth = wide;
-    }
-    ctx.stroke(path);
-  }
-  ctx.setLineDash([]);
+/** Draws the strokes of a layer at their true width on a canvas on which nothing is drawn yet. */
+export function drawLayer(
+  ctx: CanvasRenderingContext2D,
+  { width, height, ratio }: Size,
+  paths: LayerPaths,
+  d: Drawing,
+): void {
+  const image = ctx.createImageData(Math.round(width * ratio), Math.round(height * ratio));
+  drawStrokes(new Raster(image), ratio, paths, d);
+  ctx.putImageData(image, 0, 0);
   if (d.travels) {
+    ctx.save();
+    ctx.scale(ratio, ratio);
+    ctx.transform(d.view.scale, 0, 0, d.view.scaleY, d.view.shiftX, d.view.shiftY);
     drawTravels(ctx, paths, d);
     drawSeams(ctx, paths, d);
+    ctx.restore();
   }
-  ctx.restore();
 }
 
-/** What is drawn alike, by role, colour and width. */
-function groups(paths: LayerPaths, d: Drawing): Map<string, Path2D> {
-  const found = new Map<string, Path2D>();
-  const group = (role: string, colour: string, width: number) => {
-    const key = `${role}|${colour}|${width.toFixed(2)}`;
-    const path = found.get(key) ?? new Path2D();
-    found.set(key, path);
-    return path;
-  };
+function drawStrokes(raster: Raster, ratio: number, paths: LayerPaths, d: Drawing): void {
+  const pen = new Pen(raster, ratio, paths, d.view);
   const { bleed } = paths;
   const measured = measureColours(paths, d);
   let run = 0;
@@ -95,20 +80,137 @@ function groups(paths: LayerPaths, d: Drawing): Map<string, Path2D> {
       continue;
     }
     if (measured) {
-      trace(group(role, measured(i), paths.width[i]!), paths, i);
+      pen.draw(i, measured(i), ALL);
     } else if (d.colourBy === 'role') {
-      trace(group(role, ROLE_STYLE[role]?.colour ?? '#000', paths.width[i]!), paths, i);
+      const { colour = '#000000', dash = [] } = ROLE_STYLE[role] ?? {};
+      pen.draw(i, colour, dashed(dash));
     } else if (first === run) {
-      trace(group(role, d.slotColour(paths.slot[i]!), paths.width[i]!), paths, i);
+      pen.draw(i, d.slotColour(paths.slot[i]!), ALL);
     } else {
       for (let r = first; r < run; r++) {
         const to = r + 1 < run ? bleed.from[r + 1]! : Infinity;
-        const path = group(role, rgb(bleed.colour[r]!), paths.width[i]!);
-        tracePart(path, paths, i, bleed.from[r]!, to);
+        pen.draw(i, rgb(bleed.colour[r]!), { from: bleed.from[r]!, to, period: Infinity });
       }
     }
   }
+}
+
+/** What is drawn of a stroke, mm from its start: all, a part, or dashes from its start on. */
+interface Extent {
+  readonly from: number;
+  readonly to: number;
+  /** From the start of a dash to that of the next. */
+  readonly period: number;
+}
+
+const ALL: Extent = { from: 0, to: Infinity, period: Infinity };
+
+/**
+ * @param dash lengths of what is drawn and of what is not, mm; all is drawn if there are none
+ */
+function dashed([on, off]: readonly number[]): Extent {
+  return on === undefined || off === undefined ? ALL : { from: 0, to: on, period: on + off };
+}
+
+/** Draws strokes as they are seen. */
+class Pen {
+  private readonly inks = new Map<string, Ink>();
+
+  constructor(
+    private readonly raster: Raster,
+    private readonly ratio: number,
+    private readonly paths: LayerPaths,
+    private readonly view: View,
+  ) {}
+
+  draw(stroke: number, colour: string, extent: Extent): void {
+    const ink = this.ink(colour);
+    const scale = this.view.scale * this.ratio;
+    // A hairline of the paper stays visible between neighbouring lines.
+    const wide = Math.max(this.paths.width[stroke]! * 0.86 * scale, 0.9 * this.ratio);
+    if (ink.edge === undefined) {
+      this.lines(stroke, wide, ink.colour, extent);
+    } else {
+      this.lines(stroke, wide, ink.edge, extent);
+      this.lines(stroke, Math.max(0.5 * wide, wide - 1.4 * this.ratio), ink.colour, extent);
+    }
+  }
+
+  private lines(stroke: number, wide: number, colour: number, extent: Extent): void {
+    const { starts, xy } = this.paths;
+    const x = this.ratio * this.view.scale;
+    const y = this.ratio * this.view.scaleY;
+    const shiftX = this.ratio * this.view.shiftX;
+    const shiftY = this.ratio * this.view.shiftY;
+    let at = 0;
+    for (let p = starts[stroke]! + 1; p < starts[stroke + 1]!; p++) {
+      const ax = x * xy[2 * p - 2]! + shiftX;
+      const ay = y * xy[2 * p - 1]! + shiftY;
+      const bx = x * xy[2 * p]! + shiftX;
+      const by = y * xy[2 * p + 1]! + shiftY;
+      if (extent === ALL) {
+        this.raster.line(ax, ay, bx, by, wide / 2, colour);
+        continue;
+      }
+      const length = Math.hypot((bx - ax) / x, (by - ay) / y);
+      for (const [low, high] of within(extent, at, length)) {
+        const [dx, dy] = [bx - ax, by - ay];
+        this.raster.line(
+          ax + low * dx,
+          ay + low * dy,
+          ax + high * dx,
+          ay + high * dy,
+          wide / 2,
+          colour,
+        );
+      }
+      at += length;
+    }
+  }
+
+  private ink(colour: string): Ink {
+    let ink = this.inks.get(colour);
+    if (!ink) {
+      const rgb = Number.parseInt(colour.slice(1), 16);
+      ink = { colour: rgb, edge: luminance(colour) > PALE ? edgeOf(rgb) : undefined };
+      this.inks.set(colour, ink);
+    }
+    return ink;
+  }
+}
+
+/** A colour as 0xrrggbb, and that of its edge if it has one. */
+interface Ink {
+  readonly colour: number;
+  readonly edge: number | undefined;
+}
+
+/**
+ * What is drawn of a straight piece, in shares of it.
+ *
+ * @param at where on the stroke it begins, mm
+ */
+function within(extent: Extent, at: number, length: number): [number, number][] {
+  const { from, to, period } = extent;
+  const found: [number, number][] = [];
+  const before = period === Infinity ? 0 : Math.max(0, Math.floor((at - from) / period));
+  for (let k = before; length > 0; k++) {
+    const shift = k === 0 ? 0 : k * period;
+    const low = Math.max(0, (from + shift - at) / length);
+    const high = Math.min(1, (to + shift - at) / length);
+    if (low >= 1) {
+      break;
+    }
+    if (high > low) {
+      found.push([low, high]);
+    }
+  }
   return found;
+}
+
+function edgeOf(colour: number): number {
+  const part = (shift: number) => Math.round(((colour >> shift) & 255) * 0.62) << shift;
+  return part(16) | part(8) | part(0);
 }
 
 function shownStrokes(paths: LayerPaths, d: Drawing): number {
@@ -127,35 +229,6 @@ function measureColours(paths: LayerPaths, d: Drawing): ((stroke: number) => str
 
 function rgb(colour: number): string {
   return `#${colour.toString(16).padStart(6, '0')}`;
-}
-
-/** Traces a stroke from one place on it to another, mm. */
-function tracePart(path: Path2D, paths: LayerPaths, stroke: number, from: number, to: number) {
-  let at = 0;
-  let begun = false;
-  for (let p = paths.starts[stroke]! + 1; p < paths.starts[stroke + 1]! && at < to; p++) {
-    const [ax, ay] = [paths.xy[2 * p - 2]!, paths.xy[2 * p - 1]!];
-    const [bx, by] = [paths.xy[2 * p]!, paths.xy[2 * p + 1]!];
-    const length = Math.hypot(bx - ax, by - ay);
-    if (length > 0 && at + length > from) {
-      const low = Math.max(0, (from - at) / length);
-      const high = Math.min(1, (to - at) / length);
-      if (!begun) {
-        path.moveTo(ax + low * (bx - ax), ay + low * (by - ay));
-        begun = true;
-      }
-      path.lineTo(ax + high * (bx - ax), ay + high * (by - ay));
-    }
-    at += length;
-  }
-}
-
-function trace(path: Path2D, paths: LayerPaths, stroke: number): void {
-  const from = paths.starts[stroke]!;
-  path.moveTo(paths.xy[2 * from]!, paths.xy[2 * from + 1]!);
-  for (let p = from + 1; p < paths.starts[stroke + 1]!; p++) {
-    path.lineTo(paths.xy[2 * p]!, paths.xy[2 * p + 1]!);
-  }
 }
 
 /** Ways with the strand drawn back are dashed. */

@@ -29,7 +29,7 @@ function layer(): LayerPaths {
 }
 
 beforeEach(() => {
-  vi.spyOn(HTMLCanvasElement.prototype, 'getContext').mockReturnValue({ scale: vi.fn() } as never);
+  vi.spyOn(HTMLCanvasElement.prototype, 'getContext').mockReturnValue({} as never);
   drawn = vi.spyOn(draw, 'drawLayer').mockImplementation(() => undefined);
   into.drawImage.mockClear();
 });
@@ -42,7 +42,7 @@ it('keeps its picture while only the colours of the layer above change', () => {
   show(pictures, { colourBy: 'flow' });
   expect(into.drawImage).toHaveBeenCalledTimes(2);
   expect(drawn).toHaveBeenCalledTimes(1);
-  expect(drawn.mock.calls[0]![2]).toMatchObject({ colourBy: 'filament', travels: false });
+  expect(drawn.mock.calls[0]![3]).toMatchObject({ colourBy: 'filament', travels: false });
 });
 
 it('is drawn anew when what it shows has changed', () => {

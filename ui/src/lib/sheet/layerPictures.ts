@@ -1,19 +1,12 @@
 import type { LayerPaths } from '../api/layer';
 import { drawsInSoftware } from '../scene/graphics';
-import { drawLayer, type Drawing } from './draw';
+import { drawLayer, type Drawing, type Size } from './draw';
 
 /** The layer below is drawn so faint. */
 const FAINT = 0.13;
 
 /** So many pictures are kept: of the shown layer, the one below it, and those to come. */
 const KEPT = 8;
-
-/** Of a canvas; pixels of it for each of the page. */
-export interface Size {
-  readonly width: number;
-  readonly height: number;
-  readonly ratio: number;
-}
 
 interface Picture {
   readonly canvas: HTMLCanvasElement;
@@ -74,22 +67,16 @@ export class LayerPictures {
     return picture;
   }
 
-  private drawn(
-    paths: LayerPaths,
-    { width, height, ratio }: Size,
-    drawing: Drawing,
-    key: string,
-  ): Picture | undefined {
+  private drawn(paths: LayerPaths, size: Size, drawing: Drawing, key: string): Picture | undefined {
     const unused = this.kept.length >= KEPT ? this.kept.shift() : undefined;
     const canvas = unused?.canvas ?? document.createElement('canvas');
-    canvas.width = width * ratio;
-    canvas.height = height * ratio;
+    canvas.width = size.width * size.ratio;
+    canvas.height = size.height * size.ratio;
     const ctx = canvas.getContext('2d', { willReadFrequently: drawsInSoftware() });
     if (!ctx) {
       return undefined;
     }
-    ctx.scale(ratio, ratio);
-    drawLayer(ctx, paths, drawing);
+    drawLayer(ctx, size, paths, drawing);
     return { canvas, paths, key };
   }
 }

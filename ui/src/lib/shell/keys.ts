@@ -1,3 +1,6 @@
+/** So many layers are passed at once when Shift is held. */
+export const LEAP = 10;
+
 /** All keys of the Strata view, as the list under `?` shows them. */
 export const KEYS = [
   { keys: '↑ ↓', does: 'one layer up or down; with Shift ten' },

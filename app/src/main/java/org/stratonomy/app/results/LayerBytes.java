@@ -57,64 +57,91 @@ final class LayerBytes {
   }
 
   private static byte[] bytes(List<Laid> all, List<Bleed.Run> bleed) {
-    List<Stroke> strokes = all.stream().map(Laid::stroke).toList();
-    List<Travel> travels = all.stream().map(Laid::travel).toList();
-    int points = 0;
-    for (Stroke stroke : strokes) {
-      points += pointCount(stroke);
+    int n = all.size();
+    int[] starts = new int[n + 1];
+    int[] viaStarts = new int[n + 1];
+    float[] width = new float[n];
+    float[] speed = new float[n];
+    float[] nozzleC = new float[n];
+    float[] fan = new float[n];
+    float[] flow = new float[n];
+    byte[] role = new byte[n];
+    byte[] slot = new byte[n];
+    byte[] way = new byte[n];
+    for (int i = 0; i < n; i++) {
+      Laid laid = all.get(i);
+      Stroke stroke = laid.stroke;
+      starts[i + 1] = starts[i] + pointCount(stroke);
+      viaStarts[i + 1] = viaStarts[i] + laid.travel.via().length / 2;
+      width[i] = (float) stroke.widthMm();
+      speed[i] = (float) laid.speed;
+      nozzleC[i] = (float) stroke.nozzleC();
+      fan[i] = (float) stroke.fanPercent();
+      flow[i] = (float) (stroke.crossSectionMm2() * laid.speed);
+      role[i] = (byte) stroke.role().ordinal();
+      slot[i] = (byte) stroke.slot();
+      way[i] = laid.way();
     }
-    int viaNumbers = 0;
-    for (Travel travel : travels) {
-      viaNumbers += travel.via().length;
+    float[] points = new float[2 * starts[n]];
+    float[] via = new float[2 * viaStarts[n]];
+    for (int i = 0; i < n; i++) {
+      putPoints(all.get(i).stroke.path(), points, 2 * starts[i]);
+      double[] between = all.get(i).travel.via();
+      for (int k = 0; k < between.length; k++) {
+        via[2 * viaStarts[i] + k] = (float) between[k];
+      }
     }
-    int n = strokes.size();
-    int size = 8 + 2 * 4 * (n + 1) + 8 * points + 5 * 4 * n + 4 * viaNumbers;
-    size += 4 + 16 * bleed.size() + 3 * n;
+    float[] runFrom = new float[bleed.size()];
+    float[] runShare = new float[bleed.size()];
+    for (int i = 0; i < bleed.size(); i++) {
+      runFrom[i] = (float) bleed.get(i).fromMm();
+      runShare[i] = (float) bleed.get(i).share();
+    }
+    int size =
+        4 * (3 + 2 * (n + 1) + points.length + 5 * n + via.length + 4 * bleed.size()) + 3 * n;
     ByteBuffer bytes = ByteBuffer.allocate(size).order(ByteOrder.LITTLE_ENDIAN);
-    bytes.putInt(n).putInt(points);
-    int start = 0;
-    for (Stroke stroke : strokes) {
-      bytes.putInt(start);
-      start += pointCount(stroke);
-    }
-    bytes.putInt(start);
-    for (Stroke stroke : strokes) {
-      Path path = stroke.path();
-      for (int i = 0; i < path.size(); i++) {
-        bytes.putFloat((float) path.x(i)).putFloat((float) path.y(i));
-      }
-      if (path.isClosed()) {
-        bytes.putFloat((float) path.x(0)).putFloat((float) path.y(0));
-      }
-    }
-    strokes.forEach(stroke -> bytes.putFloat((float) stroke.widthMm()));
-    all.forEach(laid -> bytes.putFloat((float) laid.speed));
-    strokes.forEach(stroke -> bytes.putFloat((float) stroke.nozzleC()));
-    strokes.forEach(stroke -> bytes.putFloat((float) stroke.fanPercent()));
-    all.forEach(laid -> bytes.putFloat((float) (laid.stroke.crossSectionMm2() * laid.speed)));
-    int via = 0;
-    for (Travel travel : travels) {
-      bytes.putInt(via);
-      via += travel.via().length / 2;
-    }
-    bytes.putInt(via);
-    for (Travel travel : travels) {
-      for (double coordinate : travel.via()) {
-        bytes.putFloat((float) coordinate);
-      }
-    }
-    bytes.putInt(bleed.size());
-    bleed.forEach(run -> bytes.putInt(run.stroke()));
-    bleed.forEach(run -> bytes.putFloat((float) run.fromMm()));
-    bleed.forEach(run -> bytes.putFloat((float) run.share()));
-    bleed.forEach(run -> bytes.putInt(run.colour()));
-    strokes.forEach(stroke -> bytes.put((byte) stroke.role().ordinal()));
-    strokes.forEach(stroke -> bytes.put((byte) stroke.slot()));
-    all.forEach(laid -> bytes.put(laid.way()));
-    return bytes.array();
+    put(bytes, n, starts[n]);
+    put(bytes, starts);
+    put(bytes, points);
+    put(bytes, width);
+    put(bytes, speed);
+    put(bytes, nozzleC);
+    put(bytes, fan);
+    put(bytes, flow);
+    put(bytes, viaStarts);
+    put(bytes, via);
+    put(bytes, bleed.size());
+    put(bytes, bleed.stream().mapToInt(Bleed.Run::stroke).toArray());
+    put(bytes, runFrom);
+    put(bytes, runShare);
+    put(bytes, bleed.stream().mapToInt(Bleed.Run::colour).toArray());
+    return bytes.put(role).put(slot).put(way).array();
+  }
+
+  private static void put(ByteBuffer into, int... values) {
+    into.asIntBuffer().put(values);
+    into.position(into.position() + 4 * values.length);
+  }
+
+  private static void put(ByteBuffer into, float[] values) {
+    into.asFloatBuffer().put(values);
+    into.position(into.position() + 4 * values.length);
   }
 
   private static int pointCount(Stroke stroke) {
     return stroke.path().size() + (stroke.path().isClosed() ? 1 : 0);
+  }
+
+  /** Closed paths repeat their first point. */
+  private static void putPoints(Path path, float[] into, int at) {
+    int size = path.size();
+    for (int i = 0; i < size; i++) {
+      into[at + 2 * i] = (float) path.x(i);
+      into[at + 2 * i + 1] = (float) path.y(i);
+    }
+    if (path.isClosed()) {
+      into[at + 2 * size] = (float) path.x(0);
+      into[at + 2 * size + 1] = (float) path.y(0);
+    }
   }
 }

@@ -116,7 +116,9 @@ public final class Bleed {
   }
 
   private void stroke(int index, Stroke stroke, double[] pure) {
-    int colour = pigments.rgb(pure);
+    if (isAll(pure)) {
+      return;
+    }
     double step = STEP * machine.meltMm3() / stroke.crossSectionMm2();
     double length = stroke.path().lengthMm();
     double at = 0;
@@ -130,7 +132,7 @@ public final class Bleed {
       at += mm;
     }
     if (bleeds && at < length) {
-      runs.add(new Run(index, at, 0, colour));
+      runs.add(new Run(index, at, 0, pigments.rgb(pure)));
     }
     flow(pure, (length - at) * stroke.crossSectionMm2());
   }
@@ -141,6 +143,19 @@ public final class Bleed {
     if (machine.plugMm3() > 0) {
       waiting.add(new Inflow(pure, machine.plugMm3()));
     }
+  }
+
+  /** Whether nothing else is in the nozzle, so that what flows in changes nothing. */
+  private boolean isAll(double[] pure) {
+    if (!Arrays.equals(melt, pure)) {
+      return false;
+    }
+    for (Inflow inflow : waiting) {
+      if (!Arrays.equals(inflow.shares, pure)) {
+        return false;
+      }
+    }
+    return true;
   }
 
   /** Whether another colour is seen, or will be before what flows in now comes out. */
