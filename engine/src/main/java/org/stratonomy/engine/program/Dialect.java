@@ -185,8 +185,10 @@ public final class Dialect {
   }
 
   private static void check(Machine machine, Part part, String own) {
+    // A mixing nozzle is told its shares at any line, not at a halt.
+    List<String> names = part == Part.CHANGE && machine.mixes() ? ALWAYS : part.names();
     Map<String, Object> values = new HashMap<>();
-    for (String name : part.names()) {
+    for (String name : names) {
       List<String> entries = LISTS.get(name);
       values.put(
           name,
@@ -202,8 +204,7 @@ public final class Dialect {
           "own lines of machine '%s', %s"
               .formatted(machine.name(), part.label().toLowerCase(Locale.ROOT)),
           "They are no template: %s.".formatted(e.getMessage()),
-          "Name values as {{layer}}; there are here: %s."
-              .formatted(String.join(", ", part.names())));
+          "Name values as {{layer}}; there are here: %s.".formatted(String.join(", ", names)));
     }
   }
 

@@ -28,11 +28,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 class OwnLinesTest {
   private static final Shelf SHELF = ShelfReader.standard();
-  private static final List<String> MACHINES =
-      SHELF.machines().stream()
-          .filter(machine -> machine.belt().isEmpty())
-          .map(Machine::id)
-          .toList();
+  private static final List<String> MACHINES = SHELF.machines().stream().map(Machine::id).toList();
 
   private static Machine with(String machine, Map<String, String> lines) {
     ObjectNode node = ShelfFormat.write(SHELF.machine(machine));
@@ -41,7 +37,10 @@ class OwnLinesTest {
     return ShelfFormat.machine(node);
   }
 
-  private static Plan twoFilaments() {
+  private static Plan twoFilaments(Machine machine) {
+    if (machine.belt().isPresent()) {
+      return Shapes.plan(List.of());
+    }
     return Shapes.plan(List.of(1.0), Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2))))
         .withStops(
             List.of(
@@ -54,7 +53,9 @@ class OwnLinesTest {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     Planner.writeProgram(
         Shapes.compute(
-            twoFilaments().withMachine(machine.id()), Shapes.bar(15, 15, 3), SHELF.with(machine)),
+            twoFilaments(machine).withMachine(machine.id()),
+            Shapes.bar(15, 15, 3),
+            SHELF.with(machine)),
         bytes);
     return bytes.toString(StandardCharsets.UTF_8).lines().toList();
   }
@@ -121,6 +122,14 @@ class OwnLinesTest {
     }
     assertThat(program(with("workshop-one", Map.of(part.key(), all.toString()))))
         .anyMatch(line -> line.startsWith("; all"));
+  }
+
+  @Test
+  void aMixIsToldAtNoHalt() {
+    assertThatThrownBy(() -> with("blend", Map.of("change", "MIX {{first}} {{layer}}")))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining("'layer'");
+    assertThat(with("blend", Map.of("change", "MIX {{first}}")).ownLines()).hasSize(1);
   }
 
   @ParameterizedTest
