@@ -64,20 +64,19 @@ record Lab(double l, double a, double b) {
       if (shares[c] > 0) {
         double[] light = linear(colours.get(c));
         for (int i = 0; i < 3; i++) {
-          logs[i] += shares[c] * Math.log(light[i]);
+          logs[i] += shares[c] * Math.log(Math.max(light[i], DARKEST));
         }
       }
     }
     return Arrays.stream(logs).map(Math::exp).toArray();
   }
 
-  /** What a filament of a colour reflects, each part above 0 and up to 1. */
+  /** The colour as light, each part 0 to 1. */
   private static double[] linear(String hex) {
     double[] rgb = new double[3];
     for (int i = 0; i < 3; i++) {
       double share = Integer.parseInt(hex.substring(1 + 2 * i, 3 + 2 * i), 16) / 255.0;
-      double light = share <= 0.04045 ? share / 12.92 : Math.pow((share + 0.055) / 1.055, 2.4);
-      rgb[i] = Math.max(light, DARKEST);
+      rgb[i] = share <= 0.04045 ? share / 12.92 : Math.pow((share + 0.055) / 1.055, 2.4);
     }
     return rgb;
   }

@@ -107,10 +107,11 @@ public final class PurgeVolumes {
 
   /** The largest share of one colour in another one that is not seen, 0 to 1. */
   static double shareUnseen(String before, String after) {
-    Lab pure = Lab.of(after);
+    // Not the colour as it is written: no filament is as black as black can be said to be.
+    Lab pure = Lab.mixed(before, after, 0);
     double low = 0;
     double high = 1;
-    if (Lab.of(before).distance(pure) <= JUST_SEEN) {
+    if (Lab.mixed(before, after, 1).distance(pure) <= JUST_SEEN) {
       return 1;
     }
     for (int i = 0; i < STEPS; i++) {
