@@ -177,6 +177,27 @@
     />
     <span class="soft">min, for the clock</span>
   </div>
+  <label class="line">
+    <span>told by</span>
+    <select
+      class="field"
+      aria-label="How the machine is told"
+      value={stop.told ?? ''}
+      onchange={(e) => {
+        const told = e.currentTarget.value as '' | 'pause' | 'wait';
+        void change((s) => {
+          delete s.told;
+          if (told) {
+            s.told = told;
+          }
+        });
+      }}
+    >
+      <option value="">what {machine.dialect} has for it</option>
+      <option value="pause">a pause (M0)</option>
+      <option value="wait">a signal and a wait (M300, G4)</option>
+    </select>
+  </label>
   <div class="line">
     <span>pushes out</span>
     <OptionalNumber

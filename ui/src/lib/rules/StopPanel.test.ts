@@ -71,6 +71,11 @@ it('refuses what is no length', async () => {
   expect(server.edits).toHaveLength(0);
 });
 
+it('may be told in another way than the machine usually is', async () => {
+  await type('How the machine is told', 'wait');
+  await vi.waitFor(() => expect(stops()).toEqual([{ ...STOP, told: 'wait' }]));
+});
+
 it('changes its kind, moves and goes', async () => {
   await fireEvent.click(screen.getByRole('button', { name: 'message' }));
   await vi.waitFor(() => expect(stops()?.[0]?.kind).toBe('message'));

@@ -211,6 +211,32 @@ class StopTest {
   }
 
   @Test
+  void aStopMayBeToldInAnotherWayThanTheMachineUsuallyIs() throws IOException {
+    List<Stop> stops = List.of(told("a", 1, Stop.Told.PAUSE), told("b", 2, Stop.Told.WAIT));
+    for (String machine : List.of("workshop-one", "workshop-four", "pair")) {
+      Plan plan = twoColours().withMachine(machine).withStops(stops);
+      assertThat(PlanFormat.read("again", PlanFormat.write(plan))).isEqualTo(plan);
+      List<String> lines = program(compute(plan)).lines().toList();
+      assertThat(lines).contains("M0", "G4 S120 ; time to do it").doesNotContain("M600");
+      int wait = lines.indexOf("G4 S120 ; time to do it");
+      String nozzle = machine.equals("pair") ? "M109 T1 S210" : "M109 S210";
+      assertThat(lines.get(wait + 1)).isEqualTo(nozzle);
+    }
+  }
+
+  private static Stop told(String id, double heightMm, Stop.Told told) {
+    Stop.Waiting waiting =
+        new Stop.Waiting(
+            OptionalDouble.empty(),
+            Optional.empty(),
+            OptionalDouble.empty(),
+            OptionalDouble.of(120),
+            0,
+            Optional.of(told));
+    return new Stop(id, heightMm, Kind.PAUSE, "", waiting, List.of());
+  }
+
+  @Test
   void machinesWithMacrosCallThemInsteadAndStateAllAnewAfterThem() throws IOException {
     Shelf standard = ShelfReader.standard();
     List<Machine> withBeds =

@@ -28,7 +28,8 @@ final class StopFormat {
             PurgingFormat.place(node.path("park")),
             number(node, "nozzle"),
             number(node, "seconds"),
-            node.path("purge").asDouble(0)),
+            node.path("purge").asDouble(0),
+            Stop.Told.byLabel(node.path("told").asString(""))),
         PlanFormat.texts(node.path("commands")));
   }
 
@@ -50,6 +51,7 @@ final class StopFormat {
     if (waiting.purgeMm() != 0) {
       node.put("purge", waiting.purgeMm());
     }
+    waiting.told().ifPresent(told -> node.put("told", told.label()));
     if (!stop.commands().isEmpty()) {
       stop.commands().forEach(node.putArray("commands")::add);
     }
@@ -72,6 +74,10 @@ final class StopFormat {
     properties.set("nozzle", range("Temperature of the nozzle meanwhile, °C", 500));
     properties.set("seconds", range("How long the operator is expected to take, s", 86_400));
     properties.set("purge", range("Strand pushed out before the print goes on, mm", 1000));
+    ObjectNode told = properties.putObject("told");
+    told.put("description", "How the machine is told; as its dialect has it if missing");
+    ArrayNode ways = told.putArray("enum");
+    Arrays.stream(Stop.Told.values()).map(Stop.Told::label).forEach(ways::add);
     ObjectNode commands =
         PlanSchema.list(PlanSchema.text("A line", 0, LONGEST_COMMAND), 0, "Lines of own commands");
     properties.set("commands", commands.put("maxItems", MOST_COMMANDS));

@@ -87,6 +87,14 @@ public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops)
     return waits().stream().flatMapToDouble(stop -> stop.waiting().nozzleC().stream()).min();
   }
 
+  /** How the machine is told, if a stop says so: as the first one that does. */
+  public Optional<Stop.Told> told() {
+    return waits().stream()
+        .map(stop -> stop.waiting().told())
+        .flatMap(Optional::stream)
+        .findFirst();
+  }
+
   /** Strand that is pushed out before the print goes on, mm. */
   public double purgeMm() {
     return waits().stream().mapToDouble(stop -> stop.waiting().purgeMm()).max().orElse(0);

@@ -63,6 +63,27 @@ public record Stop(
     }
   }
 
+  /** How the machine is told to wait, where not as it usually is. */
+  public enum Told {
+    PAUSE("pause"),
+    WAIT("wait");
+
+    private final String label;
+
+    Told(String label) {
+      this.label = label;
+    }
+
+    /** As it stands in plans. */
+    public String label() {
+      return label;
+    }
+
+    public static Optional<Told> byLabel(String label) {
+      return List.of(values()).stream().filter(told -> told.label.equals(label)).findFirst();
+    }
+  }
+
   /**
    * How the machine waits; what is missing is as the machine has it.
    *
@@ -71,13 +92,25 @@ public record Stop(
    * @param nozzleC of the nozzle meanwhile, °C; as hot as before if missing
    * @param seconds how long the operator is expected to take
    * @param purgeMm strand that is pushed out before the print goes on
+   * @param told by a pause, or by a signal and a wait as long as the operator is expected to take
    */
   public record Waiting(
       OptionalDouble liftMm,
       Optional<Purging.Place> park,
       OptionalDouble nozzleC,
       OptionalDouble seconds,
-      double purgeMm) {
+      double purgeMm,
+      Optional<Told> told) {
+    /** Told as the machine usually is. */
+    public Waiting(
+        OptionalDouble liftMm,
+        Optional<Purging.Place> park,
+        OptionalDouble nozzleC,
+        OptionalDouble seconds,
+        double purgeMm) {
+      this(liftMm, park, nozzleC, seconds, purgeMm, Optional.empty());
+    }
+
     public static final Waiting AS_MACHINE =
         new Waiting(
             OptionalDouble.empty(),
@@ -87,15 +120,15 @@ public record Stop(
             0);
 
     public Waiting withLiftMm(OptionalDouble changed) {
-      return new Waiting(changed, park, nozzleC, seconds, purgeMm);
+      return new Waiting(changed, park, nozzleC, seconds, purgeMm, told);
     }
 
     public Waiting withPark(Optional<Purging.Place> changed) {
-      return new Waiting(liftMm, changed, nozzleC, seconds, purgeMm);
+      return new Waiting(liftMm, changed, nozzleC, seconds, purgeMm, told);
     }
 
     public Waiting withNozzleC(OptionalDouble changed) {
-      return new Waiting(liftMm, park, changed, seconds, purgeMm);
+      return new Waiting(liftMm, park, changed, seconds, purgeMm, told);
     }
   }
 

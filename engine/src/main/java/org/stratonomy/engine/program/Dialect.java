@@ -18,6 +18,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -117,17 +118,22 @@ public final class Dialect {
   }
 
   private final Machine machine;
+
+  /** Lines in place of the dialect's, by the keys of their parts. */
+  private final Map<String, String> own;
+
   private final Map<Part, Template> templates = new EnumMap<>(Part.class);
 
-  private Dialect(Machine machine) {
+  private Dialect(Machine machine, String name, Map<String, String> own) {
     this.machine = machine;
+    this.own = own;
     for (Part part : Part.values()) {
       templates.put(
           part,
           template(
               isOwn(part)
-                  ? whole(machine.ownLines().get(part.key())) + statedAfter(part)
-                  : written(machine, part)));
+                  ? whole(own.get(part.key())) + statedAfter(part)
+                  : written(machine, name, part)));
     }
   }
 
@@ -135,12 +141,17 @@ public final class Dialect {
    * @throws Problem if there is no such dialect
    */
   static Dialect of(Machine machine) {
-    return new Dialect(machine);
+    return new Dialect(machine, machine.dialect(), machine.ownLines());
+  }
+
+  /** What a machine understands that is told of a stop in another way than it usually is. */
+  static Dialect told(Machine machine, Stop.Told told) {
+    return new Dialect(machine, told == Stop.Told.PAUSE ? "hand-pause" : "hand-wait", Map.of());
   }
 
   /** Whether the machine has lines of its own; where they leave the head is not known. */
   boolean isOwn(Part part) {
-    return machine.ownLines().containsKey(part.key());
+    return own.containsKey(part.key());
   }
 
   String text(Part part, Map<String, Object> values) {
@@ -167,7 +178,7 @@ public final class Dialect {
   public static Map<String, String> written(Machine machine) {
     Map<String, String> lines = new TreeMap<>();
     for (Part part : Part.values()) {
-      lines.put(part.key(), written(machine, part));
+      lines.put(part.key(), written(machine, machine.dialect(), part));
     }
     return lines;
   }
@@ -221,8 +232,8 @@ public final class Dialect {
         .compile(lines);
   }
 
-  private static String written(Machine machine, Part part) {
-    return places(machine).stream()
+  private static String written(Machine machine, String dialect, Part part) {
+    return places(machine, dialect).stream()
         .map(place -> "%s/%s.mustache".formatted(place, part.key()))
         .map(Dialect::read)
         .filter(Objects::nonNull)
@@ -232,7 +243,7 @@ public final class Dialect {
                 new Problem(
                     Problem.Kind.PLAN,
                     "machine",
-                    "There is no dialect '%s'.".formatted(machine.dialect()),
+                    "There is no dialect '%s'.".formatted(dialect),
                     "Give the machine a dialect that exists."));
   }
 
@@ -245,10 +256,10 @@ public final class Dialect {
   }
 
   /** Where templates are looked for, one after the other. */
-  private static List<String> places(Machine machine) {
+  private static List<String> places(Machine machine, String dialect) {
     List<String> places = new ArrayList<>();
-    places.add(machine.dialect());
-    if (machine.dialect().endsWith("-" + MACROS)) {
+    places.add(dialect);
+    if (dialect.endsWith("-" + MACROS)) {
       places.add(MACROS);
     }
     if (machine.belt().isPresent()) {

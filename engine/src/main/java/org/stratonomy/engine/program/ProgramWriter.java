@@ -343,14 +343,15 @@ public final class ProgramWriter {
     }
     commands(halt);
     values.put("note", oneLine(halt.note()));
+    Dialect told = halt.told().map(how -> Dialect.told(machine, how)).orElse(dialect);
     if (halt.waitsApart(machine)) {
-      stop(halt, values, Part.PAUSE);
+      stop(halt, values, told, Part.PAUSE);
     }
     nozzleC = next.nozzleC();
     values.put("nozzleC", number(nozzleC));
     if (halt.isColourChange()) {
       values.put("tool", halt.toSlot() - 1);
-      stop(halt, values, Part.CHANGE);
+      stop(halt, values, machine.changesByItself() ? dialect : told, Part.CHANGE);
       use(halt.toSlot());
     }
     if (halt.purgeMm() > 0) {
@@ -374,16 +375,17 @@ public final class ProgramWriter {
   }
 
   /** Goes aside and waits, or has filament changed; afterwards nothing is taken for granted. */
-  private void stop(Halt halt, Map<String, Object> values, Part how) throws IOException {
+  private void stop(Halt halt, Map<String, Object> values, Dialect told, Part how)
+      throws IOException {
     stopNumber++;
     values.put("number", stopNumber);
     moves.retract();
     moves.lift(liftedZ(halt.liftMm(machine)));
     moves.go(halt.park(machine));
-    text.add(dialect.text(how, values));
+    text.add(told.text(how, values));
     moves.stateExtrusion();
     stateMix();
-    if (dialect.isOwn(how)) {
+    if (told.isOwn(how)) {
       moves.forgetPlace();
     } else {
       moves.forgetFeed();
