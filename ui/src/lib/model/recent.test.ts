@@ -31,3 +31,14 @@ it('asks again after a failure', async () => {
   await expect(recent.get('a', () => Promise.reject(new Error('gone')))).rejects.toThrow('gone');
   expect(await recent.get('a', find(3))).toBe(3);
 });
+
+it('forgets what begins otherwise first', async () => {
+  const recent = new Recent<number>(10, (n) => n);
+  await recent.get('old/1', find(4));
+  await recent.get('new/1', find(3));
+  await vi.waitFor(() => expect(recent.roomBeside('new/')).toBe(7));
+  expect(recent.has('old/1')).toBe(true);
+  await recent.get('new/2', find(5));
+  await vi.waitFor(() => expect(recent.has('old/1')).toBe(false));
+  expect(recent.roomBeside('new/')).toBe(2);
+});

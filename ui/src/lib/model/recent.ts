@@ -32,6 +32,15 @@ export class Recent<T> {
     return this.kept.has(key);
   }
 
+  /** How much more can be kept before something is forgotten whose key begins like this. */
+  roomBeside(start: string): number {
+    let own = 0;
+    for (const [key, { weight }] of this.kept) {
+      own += key.startsWith(start) ? weight : 0;
+    }
+    return this.most - own;
+  }
+
   private weighed(key: string, entry: { weight: number }, weight: number): void {
     if (this.kept.get(key) !== entry) {
       return;

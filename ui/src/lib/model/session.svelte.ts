@@ -342,7 +342,23 @@ export class PlanSession {
     return this.layers.has(this.layerAddress(n));
   }
 
-  private layerAddress(n: number): string {
+  /**
+   * Layers whose toolpaths may be asked for ahead, the nearest to a layer first, so that none that
+   * are at hand are forgotten for them.
+   *
+   * @param bytes of a layer's toolpaths, about
+   */
+  layersAhead(n: number, bytes: number): number[] {
+    const count = this.heights.tops.length;
+    const room = this.layers.roomBeside(this.layerAddress(''));
+    const most = Math.max(0, Math.floor(room / Math.max(1, bytes)));
+    return Array.from({ length: count }, (_, i) => i + 1)
+      .filter((layer) => !this.hasLayerPaths(layer))
+      .sort((a, b) => Math.abs(a - n) - Math.abs(b - n))
+      .slice(0, most);
+  }
+
+  private layerAddress(n: number | ''): string {
     return `/api/revisions/${this.resultRevision}/layers/${n}`;
   }
 

@@ -15,6 +15,13 @@ async function opened(): Promise<PlanSession> {
 }
 
 describe('an open plan', () => {
+  it('asks ahead for the nearest layers, as many as can be kept', async () => {
+    const session = await opened();
+    expect(session.layersAhead(6, 1e6).slice(0, 4)).toEqual([6, 5, 7, 4]);
+    expect(session.layersAhead(6, 40e6)).toEqual([6, 5, 7]);
+    expect(session.layersAhead(6, 1e9)).toEqual([]);
+  });
+
   it('begins at its first boundary with its first stratum selected', async () => {
     const session = await opened();
     expect(session.layer).toBe(21);

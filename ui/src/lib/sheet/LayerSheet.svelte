@@ -8,7 +8,7 @@
   import type { PlanSession } from '../model/session.svelte';
   import { drawsInSoftware } from '../scene/graphics';
   import { isTyping, LEAP } from '../shell/keys';
-  import { inSpareTime } from '../shell/spareTime';
+  import { breath, inSpareTime, type Task } from '../shell/spareTime';
   import ColourChoice from './ColourChoice.svelte';
   import { onBed, type Drawing, type Size, type View } from './draw';
   import { LayerPictures } from './layerPictures';
@@ -214,7 +214,7 @@
     return playing || !isWhole ? undefined : drawAhead(n, size, drawing);
   });
 
-  /** Draws the layers that are a step or a leap away while nothing else is to do; returns how to stop it. */
+  /** Draws layers that are a step or a leap away while nothing else is to do; returns how to stop. */
   function drawAhead(n: number, size: Size, drawing: Drawing): () => void {
     const count = session.heights.tops.length;
     const steps: [number, (ahead: LayerPaths) => void][] = [
@@ -226,16 +226,29 @@
       [n - LEAP, (ahead) => pictures.prepare(ahead, size, drawing)],
     ];
     // Over a belt each layer is seen from elsewhere, so that its picture is of no use ahead.
-    return inSpareTime(
-      steps
-        .filter(([layer]) => layer >= 1 && layer <= count)
-        .map(([layer, prepare]) => async (isStopped) => {
+    const drawn = steps
+      .filter(([layer]) => layer >= 1 && layer <= count)
+      .map(([layer, prepare]): Task => {
+        return async (isStopped) => {
           const ahead = await session.layerPaths(layer);
           if (!isStopped() && !isTilted) {
             prepare(ahead);
           }
-        }),
-    );
+        };
+      });
+    return inSpareTime([...drawn, (isStopped) => askAhead(n, isStopped)]);
+  }
+
+  /** Asks for all other layers, as far as they can be kept: any of them may be looked at next. */
+  async function askAhead(n: number, isStopped: () => boolean) {
+    const bytes = (await session.layerPaths(n)).xy.buffer.byteLength;
+    for (const layer of session.layersAhead(n, bytes)) {
+      if (isStopped() || session.isStale) {
+        return;
+      }
+      await session.layerPaths(layer);
+      await breath();
+    }
   }
 
   function sampleHere() {

@@ -4,6 +4,11 @@ export type Task = (isStopped: () => boolean) => Promise<void> | void;
 /** No task begins sooner after the one before, ms. */
 const PAUSE_MS = 30;
 
+/** Leaves the page to itself for a moment, between the steps of a long task. */
+export function breath(): Promise<void> {
+  return new Promise((resolve) => window.setTimeout(resolve, PAUSE_MS));
+}
+
 /**
  * Does tasks one after the other while the page has nothing else to do. One that fails is left out:
  * what is needed is asked for again when its time comes.
