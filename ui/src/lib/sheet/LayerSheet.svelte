@@ -1,7 +1,7 @@
 <script lang="ts">
   import Route from '@lucide/svelte/icons/route';
   import RulerIcon from '@lucide/svelte/icons/ruler';
-  import { tick, untrack } from 'svelte';
+  import { untrack } from 'svelte';
   import type { LayerPaths } from '../api/layer';
   import { beltEdge, tiltOf, upTheTilt } from '../model/belt';
   import { between, layerTop } from '../model/heights';
@@ -31,6 +31,10 @@
   let { session }: Props = $props();
 
   const pictures = new LayerPictures();
+
+  /** How the sheet was drawn last. */
+  let drawn: { size: Size; drawing: Drawing } | undefined;
+
   let canvas: HTMLCanvasElement;
   let width = $state(0);
   let height = $state(0);
@@ -118,20 +122,24 @@
     }
   });
 
-  /** The layer comes first; the one below it is not waited for where it is not at hand. */
+  /** The layer comes first; the one below it is not waited for where it is not drawn yet. */
   async function load(n: number, revision: string) {
     const isCurrent = () => n === session.layer && revision === session.resultRevision;
     const isAtHand = n > 1 && session.hasLayerPaths(n - 1);
     try {
       const here = await session.layerPaths(n);
       const under = isAtHand ? await session.layerPaths(n - 1) : undefined;
+      const isDrawn =
+        under !== undefined &&
+        drawn !== undefined &&
+        pictures.hasBelow(under, drawn.size, drawn.drawing);
       if (isCurrent()) {
         paths = here;
-        below = under;
+        below = isDrawn ? under : undefined;
         shown = `${revision}/${n}`;
       }
-      await tick();
-      if (isCurrent() && n > 1 && !isAtHand) {
+      await breath();
+      if (isCurrent() && n > 1 && !isDrawn) {
         const later = await session.layerPaths(n - 1);
         below = isCurrent() ? later : below;
       }
@@ -186,6 +194,7 @@
       hiddenRoles: look.hidden,
     };
     const size = { width, height, ratio };
+    drawn = { size, drawing };
     if (below) {
       pictures.drawBelow(ctx, below, size, drawing);
     }
@@ -226,7 +235,7 @@
       [n - LEAP, (ahead) => pictures.prepare(ahead, size, drawing)],
     ];
     // Over a belt each layer is seen from elsewhere, so that its picture is of no use ahead.
-    const drawn = steps
+    const pictured = steps
       .filter(([layer]) => layer >= 1 && layer <= count)
       .map(([layer, prepare]): Task => {
         return async (isStopped) => {
@@ -236,7 +245,7 @@
           }
         };
       });
-    return inSpareTime([...drawn, (isStopped) => askAhead(n, isStopped)]);
+    return inSpareTime([...pictured, (isStopped) => askAhead(n, isStopped)]);
   }
 
   /** Asks for all other layers, as far as they can be kept: any of them may be looked at next. */

@@ -33,6 +33,12 @@ export class LayerPictures {
     this.put(ctx, this.picture(paths, size, below(drawing)), size, FAINT);
   }
 
+  /** Whether the layer below is drawn already, so that showing it takes no time. */
+  hasBelow(paths: LayerPaths, size: Size, drawing: Drawing): boolean {
+    const key = keyOf(paths, size, below(drawing));
+    return this.kept.some((one) => one.paths === paths && one.key === key);
+  }
+
   /** Draws a picture ahead. */
   prepare(paths: LayerPaths, size: Size, drawing: Drawing): void {
     this.picture(paths, size, drawing);
