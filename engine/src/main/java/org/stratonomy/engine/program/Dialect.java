@@ -35,8 +35,6 @@ public final class Dialect {
   /** What is alike in most of them where there is a belt. */
   private static final String BELT = "belt";
 
-  private static final String UNITS = "G21\nG90\nM83\n";
-
   /** Values that are lists, and what an entry of them has. */
   private static final Map<String, List<String>> LISTS =
       Map.of(
@@ -117,23 +115,16 @@ public final class Dialect {
     }
   }
 
-  private final Machine machine;
-
   /** Lines in place of the dialect's, by the keys of their parts. */
   private final Map<String, String> own;
 
   private final Map<Part, Template> templates = new EnumMap<>(Part.class);
 
   private Dialect(Machine machine, String name, Map<String, String> own) {
-    this.machine = machine;
     this.own = own;
     for (Part part : Part.values()) {
       templates.put(
-          part,
-          template(
-              isOwn(part)
-                  ? whole(own.get(part.key())) + statedAfter(part)
-                  : written(machine, name, part)));
+          part, template(isOwn(part) ? whole(own.get(part.key())) : written(machine, name, part)));
     }
   }
 
@@ -156,18 +147,6 @@ public final class Dialect {
 
   String text(Part part, Map<String, Object> values) {
     return templates.get(part).execute(values);
-  }
-
-  /** Lines of the machine's own may leave it in another state than the program takes it to be. */
-  private String statedAfter(Part part) {
-    String nozzle = "M109%s S{{nozzleC}}\n".formatted(machine.hasNozzles() ? " T{{tool}}" : "");
-    String tool = machine.changesByItself() && !machine.mixes() ? "T{{tool}}\n" : "";
-    return switch (part) {
-      case START -> UNITS + tool + "M204 S{{acceleration}}\nM190 S{{bedC}}\n" + nozzle;
-      case CHANGE -> machine.mixes() ? UNITS : UNITS + nozzle;
-      case PAUSE -> UNITS + nozzle;
-      case MESSAGE, END -> "";
-    };
   }
 
   /**

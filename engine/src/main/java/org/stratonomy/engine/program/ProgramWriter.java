@@ -39,6 +39,9 @@ public final class ProgramWriter {
   /** Where the start template leaves the nozzle. */
   private static final double START_Z_MM = 5;
 
+  /** Millimetres, from the machine's zero; strand by how much more. */
+  private static final String UNITS = "G21\nG90\nM83\n";
+
   /** With which strand is pushed out at a stop, mm/s. */
   private static final double PURGE_SPEED = 2.5;
 
@@ -180,6 +183,12 @@ public final class ProgramWriter {
     }
     text.add(dialect.text(Part.START, values));
     if (dialect.isOwn(Part.START)) {
+      if (machine.changesByItself() && !machine.mixes()) {
+        text.add("T").add(Integer.toString(slot - 1)).add('\n');
+      }
+      text.add("M204 S").add(values.get("acceleration").toString()).add('\n');
+      text.add("M190 S").add(number(bedC)).add('\n');
+      stateAnew(slot);
       moves.forgetPlace();
     }
     moves.stateExtrusion();
@@ -307,6 +316,10 @@ public final class ProgramWriter {
   private void stateMix() throws IOException {
     if (machine.mixes()) {
       text.add(dialect.text(Part.CHANGE, common()));
+      if (dialect.isOwn(Part.CHANGE)) {
+        text.add(UNITS);
+        moves.stateExtrusion();
+      }
     }
   }
 
@@ -383,6 +396,9 @@ public final class ProgramWriter {
     moves.lift(liftedZ(halt.liftMm(machine)));
     moves.go(halt.park(machine));
     text.add(told.text(how, values));
+    if (told.isOwn(how)) {
+      stateAnew(how == Part.CHANGE ? halt.toSlot() : slot);
+    }
     moves.stateExtrusion();
     stateMix();
     if (told.isOwn(how)) {
@@ -409,12 +425,17 @@ public final class ProgramWriter {
     for (String line : lines) {
       text.add(oneLine(line)).add('\n');
     }
-    text.add("G21\nG90\nM83\nM109").add(nozzleWord(slot));
-    text.add(" S").add(number(nozzleC)).add('\n');
+    stateAnew(slot);
     moves.stateExtrusion();
     stateMix();
     moves.forgetPlace();
     fan = UNKNOWN;
+  }
+
+  /** After lines that may have left the machine in any state. */
+  private void stateAnew(int ofSlot) throws IOException {
+    text.add(UNITS).add("M109").add(nozzleWord(ofSlot));
+    text.add(" S").add(number(nozzleC)).add('\n');
   }
 
   /** The machine's height for a height of the plan, mm. */

@@ -75,7 +75,7 @@ class OwnLinesTest {
     assertThat(lines)
         .startsWith("MY_START BED=60 FIRST=Chalk")
         .containsSequence(
-            "G21", "G90", "M83", "T0", "M204 S3000", "M190 S60", "M109 S210", "G0 Z5 F900")
+            "T0", "M204 S3000", "M190 S60", "G21", "G90", "M83", "M109 S210", "G0 Z5 F900")
         .containsSequence("MY_CHANGE Chalk Slate", "G91", "G21", "G90", "M83", "M109 S210")
         .containsSequence("MY_PAUSE 11", "G21", "G90", "M83", "M109 S210")
         .contains("MY_NOTE done")
@@ -107,6 +107,23 @@ class OwnLinesTest {
                 .filter(line -> line.startsWith("G1"))
                 .map(line -> line.replaceAll(" F.*", ""))
                 .toList());
+  }
+
+  @Test
+  void afterTheLinesForAMixStrandIsToldAsBefore() throws IOException {
+    Machine blend = with("blend", Map.of("change", "MIX {{first}}\nM83"));
+    Plan plan =
+        Shapes.plan(
+                List.of(1.0),
+                Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2))),
+                Shapes.everywhere(Map.of(Setting.EXTRUSION, Value.of("absolute"))))
+            .withMachine("blend");
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    Planner.writeProgram(Shapes.compute(plan, Shapes.bar(15, 15, 3), SHELF.with(blend)), bytes);
+    List<String> lines = bytes.toString(StandardCharsets.UTF_8).lines().toList();
+    assertThat(lines)
+        .containsSequence("MIX 1", "M83", "G21", "G90", "M83", "M82")
+        .containsSequence("MIX 0", "M83", "G21", "G90", "M83", "M82");
   }
 
   @ParameterizedTest
