@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { ApiProblem, type ChangeView } from '../api/client';
+  import { type ChangeView } from '../api/client';
   import { mm } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import { setVolume, type Purging } from './purging';
   import NumberField from './NumberField.svelte';
   import { shows } from '../shell/shows';
+  import { numberReader } from '../shell/typed';
 
   interface Props {
     session: PlanSession;
@@ -17,6 +18,7 @@
   const slots = $derived(session.document.slots.map((_, i) => i + 1));
   let opened = $state.raw<{ from: number; to: number } | undefined>();
   const sum = $derived.by(() => opened && change(opened.from, opened.to));
+  const read = numberReader();
   const into = $derived(session.setting('purgeInto'));
   /** It holds for the whole plan, so that any stratum knows it. */
   const destination = $derived(
@@ -46,18 +48,11 @@
 
   function give(event: Event, from: number, to: number) {
     const input = event.currentTarget as HTMLInputElement;
-    const typed = input.value.trim().replace(',', '.');
-    const volume = typed === '' ? undefined : Number(typed);
-    if (volume === undefined || (Number.isFinite(volume) && volume >= 0)) {
+    const isEmpty = input.value.trim() === '';
+    const volume = isEmpty ? undefined : read('purging, mm³', input.value, 0);
+    if (isEmpty || volume !== undefined) {
       edit((p) => setVolume(p, from, to, volume));
     } else {
-      session.problem = new ApiProblem(
-        0,
-        '',
-        'purging',
-        `“${input.value}” is no volume.`,
-        'Give a number of mm³, or nothing for the sum.',
-      );
       input.value = String(Math.round(change(from, to)?.volume ?? 0));
     }
   }

@@ -87,7 +87,7 @@ class PurgeStory extends Story {
     assertThat(volume).hasValue(computed);
     volume.fill("much");
     volume.press("Enter");
-    assertThat(page.getByText("Give a number of mm³")).isVisible();
+    assertThat(page.getByText("Type one of 0 or more")).isVisible();
     assertThat(volume).hasValue(computed);
   }
 

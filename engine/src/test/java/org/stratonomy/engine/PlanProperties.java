@@ -32,7 +32,8 @@ import org.stratonomy.engine.plan.Where;
 class PlanProperties {
   private static final List<String> MACHINES =
       List.of("workshop-one", "workshop-four", "pair", "blend");
-  private static final double STRAND_MM2 = Math.PI * 1.75 * 1.75 / 4;
+  private static final double STRAND = 1.75;
+  private static final double STRAND_MM2 = Math.PI * STRAND * STRAND / 4;
 
   private final Random random = new Random();
 
@@ -135,7 +136,7 @@ class PlanProperties {
     GcodeReader program = GcodeReader.read(text, plan.machine().equals("pair") ? 24 : 0);
     assertThat(program.faults).isEmpty();
     double ledger = result.ledger().slots().stream().mapToDouble(Ledger.SlotEntry::volumeMm3).sum();
-    double read = program.extrusions.stream().mapToDouble(e -> e.e() * STRAND_MM2).sum();
+    double read = program.volume(STRAND);
     assertThat(read + STRAND_MM2 * pushedOutMm(result))
         .isCloseTo(ledger, within(0.02 + 1e-3 * ledger));
     for (Finding finding : result.findings()) {

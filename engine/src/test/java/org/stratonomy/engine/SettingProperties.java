@@ -21,7 +21,7 @@ import org.stratonomy.engine.plan.Value;
 /** Whatever settings allow is printed as the ledger says. */
 class SettingProperties {
   private static final List<String> MACHINES = List.of("workshop-one", "workshop-four", "pair");
-  private static final double STRAND_MM2 = Math.PI * 1.75 * 1.75 / 4;
+  private static final double STRAND = 1.75;
 
   /** Where machine and filaments narrow what a setting may be. */
   private static final Map<Setting, double[]> NARROWER =
@@ -91,7 +91,7 @@ class SettingProperties {
     GcodeReader program = GcodeReader.read(text, stepX);
     assertThat(program.faults).isEmpty();
     double ledger = result.ledger().slots().stream().mapToDouble(Ledger.SlotEntry::volumeMm3).sum();
-    double read = program.extrusions.stream().mapToDouble(e -> e.e() * STRAND_MM2).sum();
+    double read = program.volume(STRAND);
     assertThat(read).isCloseTo(ledger, within(0.02 + 1e-3 * ledger));
   }
 }
