@@ -56,18 +56,25 @@
   );
   const pieces = $derived(result?.pieces ?? []);
   /** The plan's own strata have a track while there are several. */
-  const planWidth = $derived(session.planHeights.length > 2 ? PLAN + GAP : 0);
+  const planWidth = $derived(
+    tracks.has('strata') && session.planHeights.length > 2 ? PLAN + GAP : 0,
+  );
   /** What a track takes with the gap after it; nothing if it is left out or has nothing to show. */
   const has = (track: Track) => tracks.has(track) && (track !== 'overhang' || mostOverhang > 0);
-  const took = (track: Track) => (has(track) ? WIDTHS[track] + GAP : 0);
-  const beside = $derived((Object.keys(WIDTHS) as Track[]).reduce((sum, t) => sum + took(t), 0));
+  const took = (track: keyof typeof WIDTHS) => (has(track) ? WIDTHS[track] + GAP : 0);
+  const beside = $derived(
+    (Object.keys(WIDTHS) as (keyof typeof WIDTHS)[]).reduce((sum, t) => sum + took(t), 0),
+  );
   const overhang = $derived(unfounded(pieces, heights));
   const mostOverhang = $derived(Math.max(0, ...overhang.map((layer) => layer.all)));
-  const strataWidth = $derived(Math.max(28, width - SCALE - 2 * GAP - planWidth - beside - 2));
+  /** What no track of a given width takes. */
+  const left = $derived(Math.max(28, width - SCALE - 2 * GAP - planWidth - beside - 2));
+  const strataWidth = $derived(tracks.has('strata') ? left : 0);
+  const outlineWidth = $derived(WIDTHS.outline + (tracks.has('strata') ? 0 : left));
   const pieceWidth = $derived(strataWidth / Math.max(1, pieces.length));
   const x = $derived.by(() => {
     const outline = SCALE + GAP;
-    const plan = outline + took('outline');
+    const plan = outline + (has('outline') ? outlineWidth + GAP : 0);
     const strata = plan + planWidth;
     const strip = strata + strataWidth + GAP;
     const time = strip + took('filaments');
@@ -209,7 +216,7 @@
             {pieces}
             {scale}
             x={x.outline}
-            width={WIDTHS.outline}
+            width={outlineWidth}
             largest={largestArea}
           />
         {/if}
@@ -217,7 +224,7 @@
         {#if planWidth > 0}
           <PlanTrack {session} {scale} x={x.plan} width={PLAN} right={x.strata + strataWidth} />
         {/if}
-        {#each pieces as piece, p (piece.id)}
+        {#each tracks.has('strata') ? pieces : [] as piece, p (piece.id)}
           <StrataTrack
             {session}
             {piece}

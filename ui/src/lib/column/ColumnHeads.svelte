@@ -68,7 +68,7 @@
     </text>
   {/if}
   {#if hasPlan}<text x={x.plan} y="14">plan</text>{/if}
-  {#each pieces as piece, p (piece.id)}
+  {#each tracks.has('strata') ? pieces : [] as piece, p (piece.id)}
     <text x={x.strata + p * pieceWidth + 1} y="14">strata</text>
     <text x={x.strata + p * pieceWidth + 1} y="27">
       {shortened(piece.name)}
@@ -80,7 +80,10 @@
     <text x={x.time} y="27">
       <tspan class="here" data-testid="seconds-here">{timeText(seconds)}</tspan>/{timeText(longest)}
       {longest < LONG ? 's' : 'min'}
-      <title>Time of the layer at the level, and where the track ends</title>
+      <title
+        >Time of the layer at the level, and where the track ends; what goes beyond has an edge
+        there</title
+      >
     </text>
   {/if}
   {#if overhang}

@@ -19,6 +19,20 @@
     Number(session.result?.pieces[0]?.strata[0]?.settings['minLayerTime']?.value ?? 0),
   );
 
+  /** Edges where the time of a layer goes beyond the track. */
+  const beyond = $derived.by(() => {
+    const heights = session.heights;
+    const right = (x + width).toFixed(1);
+    return (session.result?.layerSeconds ?? [])
+      .map((seconds, i) => {
+        const [low, high] = [layerBottom(heights, i + 1), layerTop(heights, i + 1)];
+        return seconds > longest
+          ? `M${right} ${scale.y(low).toFixed(1)}V${scale.y(high).toFixed(1)}`
+          : '';
+      })
+      .join('');
+  });
+
   const path = $derived.by(() => {
     const heights = session.heights;
     const points = (session.result?.layerSeconds ?? []).map((seconds, i) => {
@@ -32,6 +46,7 @@
 </script>
 
 <path d={path} />
+{#if beyond}<path class="beyond" d={beyond} />{/if}
 {#if least > 0 && least < longest}
   {@const at = x + (least / longest) * width}
   <line x1={at} x2={at} y1={scale.top} y2={scale.bottom}>
@@ -43,6 +58,12 @@
   path {
     fill: var(--ink-soft);
     fill-opacity: 0.35;
+  }
+
+  .beyond {
+    fill: none;
+    stroke: var(--ink);
+    stroke-width: 2;
   }
 
   line {

@@ -3,6 +3,7 @@ const STORED = 'column tracks left out';
 /** Tracks of the column that can be left out. */
 export const TRACKS = {
   outline: 'Outline',
+  strata: 'Strata',
   filaments: 'Filaments of each layer',
   time: 'Time of each layer',
   overhang: 'Overhang and starts in mid-air',
@@ -10,7 +11,7 @@ export const TRACKS = {
   findings: 'Findings',
 } as const;
 
-/** Their widths, pixels. */
+/** Their widths, pixels; strata take what is left, and without them the outline does. */
 export const WIDTHS = {
   outline: 68,
   filaments: 14,

@@ -1,9 +1,9 @@
 <script lang="ts">
   import type { ShareView } from '../api/client';
-  import { duration, grams } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import Sheet from '../shell/Sheet.svelte';
-  import { sum, timeRows } from './table';
+  import LedgerTable from './LedgerTable.svelte';
+  import { shareRows, timeRows } from './table';
 
   interface Props {
     session: PlanSession;
@@ -12,107 +12,59 @@
 
   let { session, open = $bindable() }: Props = $props();
 
+  const LINES_ALONE = 'all lines, without ways, changes, stops and waits';
+
   const ledger = $derived(session.result?.ledger);
   const time = $derived(ledger ? timeRows(ledger) : []);
-  const slots = $derived(ledger?.slots ?? []);
+  const slots = $derived(
+    (ledger?.slots ?? []).map(({ slot, ...amounts }) => {
+      const { name, colour } = session.filament(slot);
+      return { ...amounts, what: `${slot} ${name}`, colour };
+    }),
+  );
   const shares = $derived(ledger?.shares ?? []);
+  const parts = $derived(shareRows(shares, shareName));
+  const pieces = $derived(shareRows(shares, pieceName));
   const files = $derived(`/api/revisions/${session.resultRevision}/ledger`);
-  const longest = $derived(Math.max(...time.map((row) => row.seconds)));
-  const seconds = $derived(sum(time, (row) => row.seconds));
 
-  function shareName({ piece: id, stratum, regions }: ShareView): string {
+  function pieceName({ piece: id }: ShareView): string {
     const piece = session.document.pieces.find((p) => p.id === id);
-    if (!piece) {
-      return 'beside the pieces: skirt, raft, tower';
-    }
-    const inside = regions.map((of) => piece.regions?.find((r) => r.id === of)?.name ?? of);
-    return [piece.name, `stratum ${stratum}`, ...inside].join(' · ');
+    return piece?.name ?? 'beside the pieces: skirt, raft, tower';
   }
 
-  const cm3 = (mm3: number) => (mm3 > 0 ? (mm3 / 1000).toFixed(2) : '');
-  const percent = (share: number) => `${(100 * share).toFixed(share < 0.1 ? 1 : 0)} %`;
+  function shareName(share: ShareView): string {
+    const piece = session.document.pieces.find((p) => p.id === share.piece);
+    if (!piece) {
+      return pieceName(share);
+    }
+    const called = piece.strataNames?.[share.stratum - 1];
+    const inside = share.regions.map((of) => piece.regions?.find((r) => r.id === of)?.name ?? of);
+    return [piece.name, `stratum ${share.stratum}${called ? ` ${called}` : ''}`, ...inside].join(
+      ' · ',
+    );
+  }
 </script>
 
-<Sheet bind:open title="Ledger of {session.document.name}">
-  <table aria-label="Where the time goes">
-    <thead>
-      <tr><th>time</th><th>takes</th><th>share</th><th></th><th>volume, cm³</th></tr>
-    </thead>
-    <tbody>
-      {#each time as row (row.what)}
-        <tr>
-          <td>{row.what}</td>
-          <td class="num">{duration(row.seconds)}</td>
-          <td class="num">{percent(row.seconds / seconds)}</td>
-          <td class="bar"><span style:width="{(100 * row.seconds) / longest}%"></span></td>
-          <td class="num">{cm3(row.volumeMm3)}</td>
-        </tr>
-      {/each}
-    </tbody>
-    <tfoot>
-      <tr>
-        <td>all</td>
-        <td class="num">{duration(seconds)}</td>
-        <td></td>
-        <td></td>
-        <td class="num">{cm3(sum(time, (row) => row.volumeMm3))}</td>
-      </tr>
-    </tfoot>
-  </table>
-  <table aria-label="What is used of each filament">
-    <thead>
-      <tr><th>filament</th><th>strand, m</th><th>volume, cm³</th><th>mass</th><th>cost</th></tr>
-    </thead>
-    <tbody>
-      {#each slots as row (row.slot)}
-        <tr>
-          <td
-            ><span class="swatch" style:background={session.filament(row.slot).colour}></span>
-            {session.filament(row.slot).name}</td
-          >
-          <td class="num">{(row.lengthMm / 1000).toFixed(2)}</td>
-          <td class="num">{cm3(row.volumeMm3)}</td>
-          <td class="num">{grams(row.massG)}</td>
-          <td class="num">{row.cost.toFixed(2)}</td>
-        </tr>
-      {/each}
-    </tbody>
-    <tfoot>
-      <tr>
-        <td>all</td>
-        <td class="num">{(sum(slots, (row) => row.lengthMm) / 1000).toFixed(2)}</td>
-        <td class="num">{cm3(sum(slots, (row) => row.volumeMm3))}</td>
-        <td class="num">{grams(sum(slots, (row) => row.massG))}</td>
-        <td class="num">{sum(slots, (row) => row.cost).toFixed(2)}</td>
-      </tr>
-    </tfoot>
-  </table>
+<Sheet bind:open title="Ledger of {session.document.name}" wide>
+  <LedgerTable title="Where the time goes" of="what for" rows={time} by="seconds" />
+  <LedgerTable
+    title="What is used of each filament"
+    of="slot and filament"
+    rows={slots}
+    by="massG"
+    all={LINES_ALONE}
+  />
+  {#if session.document.pieces.length > 1}
+    <LedgerTable title="What pieces take" of="piece" rows={pieces} by="massG" all={LINES_ALONE} />
+  {/if}
   {#if shares.length > 1}
-    <table aria-label="What strata and regions take">
-      <thead>
-        <tr><th>lines of</th><th>take</th><th>volume, cm³</th><th>mass</th><th>cost</th></tr>
-      </thead>
-      <tbody>
-        {#each shares as row (shareName(row))}
-          <tr>
-            <td>{shareName(row)}</td>
-            <td class="num">{duration(row.seconds)}</td>
-            <td class="num">{cm3(row.volumeMm3)}</td>
-            <td class="num">{grams(row.massG)}</td>
-            <td class="num">{row.cost.toFixed(2)}</td>
-          </tr>
-        {/each}
-      </tbody>
-      <tfoot>
-        <tr>
-          <td>all, without ways, changes, stops and waits</td>
-          <td class="num">{duration(sum(shares, (row) => row.seconds))}</td>
-          <td class="num">{cm3(sum(shares, (row) => row.volumeMm3))}</td>
-          <td class="num">{grams(sum(shares, (row) => row.massG))}</td>
-          <td class="num">{sum(shares, (row) => row.cost).toFixed(2)}</td>
-        </tr>
-      </tfoot>
-    </table>
+    <LedgerTable
+      title="What strata and regions take"
+      of="stratum and region"
+      rows={parts}
+      by="massG"
+      all={LINES_ALONE}
+    />
   {/if}
   <p class="save">
     Save as
@@ -122,48 +74,6 @@
 </Sheet>
 
 <style>
-  table {
-    width: 100%;
-    border-collapse: collapse;
-    font-size: 12.5px;
-    margin-bottom: 14px;
-  }
-
-  th {
-    text-align: right;
-    font-weight: 400;
-    color: var(--ink-soft);
-    padding: 2px 6px;
-  }
-
-  th:first-child,
-  td:first-child {
-    text-align: left;
-    padding-left: 0;
-  }
-
-  td {
-    padding: 3px 6px;
-    border-top: 1px solid var(--rule-soft);
-    text-align: right;
-  }
-
-  tfoot td {
-    border-top: 1px solid var(--ink-soft);
-    font-weight: 600;
-  }
-
-  .bar {
-    width: 160px;
-  }
-
-  .bar span {
-    display: block;
-    height: 9px;
-    background: var(--accent);
-    opacity: 0.75;
-  }
-
   .save {
     display: flex;
     gap: 6px;

@@ -22,7 +22,9 @@ it('shows the longest first, shares of the whole, and sums', async () => {
       changeSeconds: 0,
       heatingSeconds: 0,
       coolingSeconds: 0,
-      roles: [{ role: 'infill', seconds: 5400, volumeMm3: 2400 }],
+      roles: [
+        { role: 'infill', seconds: 5400, lengthMm: 1000, volumeMm3: 2400, massG: 3, cost: 0.1 },
+      ],
     },
   };
   render(LedgerSheet, { session, open: true });
@@ -30,15 +32,24 @@ it('shows the longest first, shares of the whole, and sums', async () => {
   const rows = time
     .getAllByRole('row')
     .map((row) => [...row.children].map((cell) => cell.textContent!.trim()).join(' '));
-  expect(rows[1]).toMatch(/infill 1 h 30 min 90 %.*2\.40/);
+  expect(rows[1]).toMatch(/infill 1 h 30 min 90 %\s+1\.00 2\.40 3\.0 g 0\.10/);
   expect(rows[2]).toMatch(/travel 10 min 10 %/);
-  expect(rows.at(-1)).toMatch(/all 1 h 40 min.*2\.40/);
+  expect(rows.at(-1)).toMatch(/all 1 h 40 min.*2\.40 3\.0 g/);
   const filaments = screen.getByRole('table', { name: 'What is used of each filament' });
-  expect(filaments).toHaveTextContent(/Chalk\s*1\.00\s*2\.40\s*3\.0 g\s*0\.10/);
+  expect(filaments).toHaveTextContent(
+    /Chalk\s*1 h 30 min\s*100 %\s*1\.00\s*2\.40\s*3\.0 g\s*0\.10/,
+  );
 });
 
 it('tells what strata and regions take, if there are several', async () => {
-  const part = { piece: DOCUMENT.pieces[0]!.id, seconds: 1800, massG: 2, cost: 0.05, regions: [] };
+  const part = {
+    piece: DOCUMENT.pieces[0]!.id,
+    seconds: 1800,
+    lengthMm: 300,
+    massG: 2,
+    cost: 0.05,
+    regions: [],
+  };
   session.result = {
     ...RESULT,
     ledger: {
@@ -55,10 +66,12 @@ it('tells what strata and regions take, if there are several', async () => {
   const rows = within(table)
     .getAllByRole('row')
     .map((row) => [...row.children].map((cell) => cell.textContent!.trim()).join(' '));
-  expect(rows[1]).toMatch(new RegExp(`^${DOCUMENT.pieces[0]!.name} · stratum 1 30 min 1.50`));
-  expect(rows[2]).toMatch(/stratum 1 · core 30 min 0.50/);
+  expect(rows[1]).toMatch(
+    new RegExp(`^${DOCUMENT.pieces[0]!.name} · stratum 1.* 30 min 33 %\\s+0.30 1.50`),
+  );
+  expect(rows[2]).toMatch(/stratum 1.* · core 30 min 33 %\s+0.30 0.50/);
   expect(rows[3]).toMatch(/^beside the pieces.*0\.10/);
-  expect(rows.at(-1)).toMatch(/1 h 30 min 2\.10 6\.0 g 0\.15/);
+  expect(rows.at(-1)).toMatch(/1 h 30 min\s+0\.90 2\.10 6\.0 g 0\.15/);
 });
 
 it('is saved as the revision that is shown', async () => {

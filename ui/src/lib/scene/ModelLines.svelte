@@ -11,8 +11,9 @@
   import { drawsInSoftware } from './graphics';
   import { LineBlocks } from './lineBlocks';
   import { detailFor, piecesOf, spread, type Detail } from './lineDetail';
-  import { LineStack } from './lineStack';
+  import { faded, LineStack } from './lineStack';
   import type { PlanScene } from './PlanScene';
+  import { WayMarks, waysOf } from './wayMarks';
 
   interface Props {
     session: PlanSession;
@@ -45,6 +46,9 @@
   /** How many layers are asked for ahead of the one that is read. */
   const AHEAD = 6;
 
+  /** Of ways between lines and of seams: the accent where it is darkest. */
+  const WAY_COLOUR = '#0a5c57';
+
   const look = untrack(() => session.look);
   const blocks = new LineBlocks();
   const levelBlocks = new LineBlocks();
@@ -53,10 +57,14 @@
   let detail: Detail = $state.raw(detailFor([], 0, true));
   /** How many layers under the one at the level are drawn by the stack. */
   const stacked = $derived(
-    Math.floor(Math.max(0, session.layer - 1 - detail.depth) / detail.stride),
+    look.alone ? 0 : Math.floor(Math.max(0, session.layer - 1 - detail.depth) / detail.stride),
   );
-  /** All lines of the layer at the level, and of some below it that are seen between them. */
-  let level: { stack: LineStack; paths: LayerPaths } | undefined = $state.raw(undefined);
+  /**
+   * All lines of the layer at the level, and of some below it that are seen between them; the first
+   * pieces are faint if the layer is alone.
+   */
+  let level: { stack: LineStack; paths: LayerPaths; faint: number } | undefined =
+    $state.raw(undefined);
   let read = $state(0);
 
   const roles = $derived(session.shelf.roles);
@@ -64,15 +72,18 @@
     new Set(look.hidden.size > 0 ? roles.filter((role) => !look.hidden.has(role)) : OUTSIDE),
   );
 
+  const ways = new WayMarks(WAY_COLOUR);
+
   $effect(() => {
     const into = scene;
-    const remove = [into.add(blocks.mesh), into.add(levelBlocks.mesh)];
+    const remove = [blocks.mesh, levelBlocks.mesh, ways.group].map((part) => into.add(part));
     into.setSolid(false);
     return () => {
       remove.forEach((take) => take());
       into.setSolid(true);
       blocks.dispose();
       levelBlocks.dispose();
+      ways.dispose();
     };
   });
 
@@ -176,7 +187,8 @@
     const n = session.layer;
     const heights = session.heights;
     const hidden = [...look.hidden];
-    const first = stacked * detail.stride + 1;
+    const alone = look.alone;
+    const first = alone ? Math.max(1, n - (look.below ? 1 : 0)) : stacked * detail.stride + 1;
     if (session.result && session.resultRevision) {
       const numbers = Array.from({ length: n - first + 1 }, (_, i) => first + i);
       void Promise.all(untrack(() => numbers.map((number) => session.layerPaths(number)))).then(
@@ -190,7 +202,8 @@
               ];
               made.add(paths, from, to, (role) => !hidden.includes(roles[role]!));
             });
-            level = { stack: made, paths: layers.at(-1)! };
+            const faint = alone ? made.upTo(layers.length - 1) : 0;
+            level = { stack: made, paths: layers.at(-1)!, faint };
           }
         },
         () => undefined,
@@ -201,7 +214,9 @@
 
   /** Of the values of all lines that are shown at some level. */
   const range = $derived.by((): Range | undefined => {
-    const ranges = [stack, level?.stack].flatMap((of) => of?.rangeOf(look.colourBy) ?? []);
+    const ranges = [look.alone ? undefined : stack, level?.stack].flatMap(
+      (of) => of?.rangeOf(look.colourBy) ?? [],
+    );
     return ranges.length === 0
       ? undefined
       : {
@@ -220,7 +235,8 @@
       blocks.show(stack, stack.coloursOf(colouring, range));
     }
     if (level) {
-      levelBlocks.show(level.stack, level.stack.coloursOf(colouring, range));
+      const colours = level.stack.coloursOf(colouring, range);
+      levelBlocks.show(level.stack, faded(colours, level.faint));
     }
     limit();
   });
@@ -241,8 +257,16 @@
     scene.draw();
   }
 
+  $effect(() => {
+    const shown = look.travels && level ? level.paths : undefined;
+    const top = layerTop(session.heights, session.layer);
+    ways.show(shown && waysOf(shown, roles.indexOf('outer wall'), look.until), top);
+    scene.draw();
+  });
+
   const rolesShown = $derived.by(() => {
-    const there = new Set([...(stack?.rolesOf() ?? []), ...(level?.stack.rolesOf() ?? [])]);
+    const below = look.alone ? undefined : stack?.rolesOf();
+    const there = new Set([...(below ?? []), ...(level?.stack.rolesOf() ?? [])]);
     return roles.filter((role, i) => there.has(i) || look.hidden.has(role));
   });
 </script>
@@ -257,7 +281,11 @@
   <SheetLegend
     colourBy={look.colourBy}
     {range}
-    where={detail.stride > 1 ? `in one of ${detail.stride} layers` : 'in all layers'}
+    where={look.alone
+      ? 'in this layer'
+      : detail.stride > 1
+        ? `in one of ${detail.stride} layers`
+        : 'in all layers'}
     roles={rolesShown}
     hidden={look.hidden}
   />

@@ -1,10 +1,11 @@
 <script lang="ts">
+  import Down from '@lucide/svelte/icons/arrow-down-to-line';
   import { onMount, untrack } from 'svelte';
   import { Matrix4, Quaternion, Vector3 } from 'three';
   import { layerTop, mm } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import { geometry, modelOrigin, placementMatrix } from './meshes';
-  import { PlanScene, type Pick } from './PlanScene';
+  import { FROM_ABOVE, OBLIQUE, PlanScene, type Pick } from './PlanScene';
   import { drawsInSoftware } from './graphics';
   import ColourChoice from '../sheet/ColourChoice.svelte';
   import ModelLines from './ModelLines.svelte';
@@ -41,6 +42,8 @@
   /** The middle of the bottom of each piece's model, in its coordinates. */
   // eslint-disable-next-line svelte/prefer-svelte-reactivity -- read on clicks only
   const origins = new Map<string, Vector3>();
+  /** From where all pieces were looked at last. */
+  let side = OBLIQUE;
   let failed = $state('');
   let shown = $state('');
 
@@ -65,7 +68,7 @@
     scene?.resize(width, height);
     // A view that the user has not turned fits the pane whatever its shape.
     if (scene && lookedAt > 0 && !scene.isTurned) {
-      untrack(look);
+      untrack(() => look());
     }
   });
 
@@ -299,9 +302,10 @@
     return Math.hypot(...corner('max').map((high, axis) => high - min[axis]!));
   }
 
-  function look() {
+  function look(from = side) {
+    side = from;
     const [x, y] = corner('min');
-    scene?.lookAt([x!, y!, 0], corner('max'));
+    scene?.lookAt([x!, y!, 0], corner('max'), side);
   }
 </script>
 
@@ -322,7 +326,7 @@
     <span class="panel-title">Model</span>
     {#if session.result}
       <span class="num cut"
-        >{style.lines ? 'lines up to' : 'cut at'}
+        >{style.lines ? (style.alone ? 'lines at' : 'lines up to') : 'cut at'}
         {mm(layerTop(session.heights, session.layer))}</span
       >
     {/if}
@@ -337,8 +341,30 @@
         title="Show every line that is seen from outside, and all of the layer at the level"
         >Lines</button
       >
-      {#if style.lines}<ColourChoice look={style} label="Colour the lines of the model by" />{/if}
-      <button class="tool" onclick={look} title="Look at all pieces">Fit</button>
+      {#if style.lines}
+        <button
+          class="tool"
+          aria-pressed={style.alone}
+          onclick={() => (style.alone = !style.alone)}
+          title="Only the layer at the level, not all below it">Alone</button
+        >
+        <ColourChoice look={style} label="Colour the lines of the model by" />
+        <button
+          class="tool"
+          aria-label="Travel in the model"
+          aria-pressed={style.travels}
+          onclick={() => (style.travels = !style.travels)}
+          title="Ways between the lines of the layer at the level, dashed with the strand drawn back, and its seams"
+          >Travel</button
+        >
+      {/if}
+      <button
+        class="tool"
+        aria-label="From above"
+        onclick={() => look(FROM_ABOVE)}
+        title="Look at all pieces from above"><Down size={15} aria-hidden="true" /></button
+      >
+      <button class="tool" onclick={() => look(OBLIQUE)} title="Look at all pieces">Fit</button>
     </span>
   </div>
   {#if style.lines && scene}

@@ -27,6 +27,12 @@ export interface Pick {
   readonly normal: readonly number[];
 }
 
+/** From where one looks at what is on the bed, in the coordinates of the layers. */
+export type Side = readonly [number, number, number];
+export const OBLIQUE: Side = [-0.42, -0.8, 0.5];
+/** Not quite, so that there is a way up. */
+export const FROM_ABOVE: Side = [0, -0.001, 1];
+
 /** Opacity of marks above the level. */
 const GHOST_MARKS = 0.4;
 
@@ -362,8 +368,8 @@ export class PlanScene {
     this.draw();
   }
 
-  /** Looks at a box over the bed or belt from the front left. */
-  lookAt(min: readonly number[], max: readonly number[]): void {
+  /** Looks at a box over the bed or belt. */
+  lookAt(min: readonly number[], max: readonly number[], from: Side): void {
     const middle = new THREE.Vector3(
       (min[0]! + max[0]!) / 2,
       (min[1]! + max[1]!) / 2,
@@ -373,7 +379,7 @@ export class PlanScene {
     const distance = (0.53 * size) / Math.tan((this.camera.fov * Math.PI) / 360);
     const narrow = Math.max(1, 1.25 / this.camera.aspect);
     this.camera.position.copy(middle).add(
-      new THREE.Vector3(-0.42, -0.8, 0.5)
+      new THREE.Vector3(...from)
         .normalize()
         .multiplyScalar(distance * narrow)
         .applyMatrix4(this.tilt),

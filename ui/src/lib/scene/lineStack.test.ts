@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { LayerPaths } from '../api/layer';
-import { LineStack, type Colouring } from './lineStack';
+import { faded, LineStack, type Colouring } from './lineStack';
 
 /** A corner of an outer wall and an infill line; the wall bleeds from 4 mm on. */
 function layer(more: Partial<LayerPaths> = {}): LayerPaths {
@@ -79,4 +79,9 @@ it('holds more lines than it had room for at first', () => {
   expect(stack.pieces).toBe(3000);
   expect(stack.placesOf()[4 * 2999]).toBe(1);
   expect(stack.layers).toBe(1000);
+});
+
+it('makes the lines of the layer below faint and leaves the others', () => {
+  const colours = faded(new Uint8Array([0, 100, 250, 0, 100, 250]), 1);
+  expect([...colours]).toEqual([205, 223, 250, 0, 100, 250]);
 });

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Layers from '@lucide/svelte/icons/layers-2';
   import Route from '@lucide/svelte/icons/route';
   import RulerIcon from '@lucide/svelte/icons/ruler';
   import { untrack } from 'svelte';
@@ -42,7 +43,6 @@
   let below: LayerPaths | undefined = $state.raw(undefined);
   let shown = $state('');
   const part = new PanZoom();
-  let travels = $state(false);
   const look = untrack(() => session.look);
   let playing = $state(false);
   /** How many lines are shown while they are played, from the first; a layer begins with all. */
@@ -189,13 +189,13 @@
       roles: session.shelf.roles,
       colourBy: look.colourBy,
       slotColour: (slot: number) => session.filament(slot).colour,
-      travels,
+      travels: look.travels,
       travelColour: colour('--accent'),
       hiddenRoles: look.hidden,
     };
     const size = { width, height, ratio };
     drawn = { size, drawing };
-    if (below) {
+    if (below && look.below) {
       pictures.drawBelow(ctx, below, size, drawing);
     }
     if (paths) {
@@ -353,13 +353,20 @@
         <ColourChoice {look} label="Colour the lines by" />
         <button
           class="tool"
-          aria-pressed={travels}
-          onclick={() => (travels = !travels)}
+          aria-pressed={look.travels}
+          onclick={() => (look.travels = !look.travels)}
           title="Ways between lines, dashed with the strand drawn back, and the seams of outer walls"
           >Travel</button
         >
         <button
-          class="tool"
+          class="tool pictured"
+          aria-label="Layer below"
+          aria-pressed={look.below}
+          onclick={() => (look.below = !look.below)}
+          title="The layer below, faint"><Layers size={15} aria-hidden="true" /></button
+        >
+        <button
+          class="tool pictured"
           aria-label="In order"
           aria-pressed={playing}
           onclick={() => (playing = !playing)}
@@ -367,7 +374,7 @@
           ><Route size={15} aria-hidden="true" /></button
         >
         <button
-          class="tool"
+          class="tool pictured"
           aria-label="Measure"
           aria-pressed={ruler.on}
           onclick={() => ruler.toggle()}
@@ -440,7 +447,7 @@
     display: flex;
     flex-wrap: wrap;
     align-items: center;
-    gap: 2px 10px;
+    gap: 2px 8px;
     white-space: nowrap;
     pointer-events: none;
   }
@@ -453,7 +460,7 @@
   .tools {
     margin-left: auto;
     display: flex;
-    gap: 4px;
+    gap: 3px;
     pointer-events: auto;
   }
 

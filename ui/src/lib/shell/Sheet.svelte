@@ -6,10 +6,12 @@
   interface Props {
     open: boolean;
     title: string;
+    /** For tables of many columns. */
+    wide?: boolean;
     children: Snippet;
   }
 
-  let { open = $bindable(), title, children }: Props = $props();
+  let { open = $bindable(), title, wide = false, children }: Props = $props();
 
   // Whatever has the focus: the dialog's own listener leaves the key to any layer opened after it.
   function key(event: KeyboardEvent) {
@@ -26,7 +28,7 @@
   <Portal>
     <Dialog.Backdrop class="fixed inset-0 z-50 bg-black/40" />
     <Dialog.Positioner class="fixed inset-0 z-50 grid place-items-center p-6">
-      <Dialog.Content class="sheet-dialog">
+      <Dialog.Content class="sheet-dialog {wide ? 'wide' : ''}">
         <header>
           <Dialog.Title class="sheet-title">{title}</Dialog.Title>
           <Dialog.CloseTrigger class="tool" aria-label="Close"><X size={14} /></Dialog.CloseTrigger>
@@ -49,6 +51,11 @@
     max-height: 90vh;
     overflow: auto;
     box-shadow: 0 10px 40px rgb(0 0 0 / 30%);
+  }
+
+  :global(.sheet-dialog.wide) {
+    width: min(860px, 100%);
+    max-width: none;
   }
 
   header {

@@ -181,7 +181,17 @@ export const RESULT: ResultView = {
     savedChanges: 0,
     roles: [],
     shares: [],
-    slots: [{ slot: 1, filament: 'chalk', lengthMm: 1000, volumeMm3: 2400, massG: 3, cost: 0.1 }],
+    slots: [
+      {
+        slot: 1,
+        filament: 'chalk',
+        seconds: 5400,
+        lengthMm: 1000,
+        volumeMm3: 2400,
+        massG: 3,
+        cost: 0.1,
+      },
+    ],
     halts: [
       {
         layer: 31,

@@ -24,7 +24,7 @@ it('gives differences their sign', () => {
 });
 
 it('tells filaments by what they are and not by their slots', () => {
-  const slot = { slot: 1, filament: 'x', lengthMm: 1, volumeMm3: 1, massG: 4, cost: 0 };
+  const slot = { slot: 1, filament: 'x', seconds: 1, lengthMm: 1, volumeMm3: 1, massG: 4, cost: 0 };
   const one: Print = { ledger: { ...ledger, slots: [slot] }, filament: () => chalk! };
   const other: Print = {
     ledger: {

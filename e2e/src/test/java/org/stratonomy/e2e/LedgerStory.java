@@ -24,7 +24,7 @@ class LedgerStory extends Story {
     exactButton("Ledger").click();
     Locator all = page.getByLabel("What is used of each filament").locator("tfoot td");
     assertThat(page.getByLabel("Where the time goes")).containsText("outer wall");
-    double metres = Double.parseDouble(all.nth(1).innerText());
+    double metres = Double.parseDouble(all.nth(4).innerText());
     assertThat(strandMm(program)).isCloseTo(1000 * metres, within(10.0));
     Download download =
         page.waitForDownload(
@@ -34,7 +34,7 @@ class LedgerStory extends Story {
         lines(download).stream().skip(1).map(line -> line.split(",", -1)).toList();
     double laid = sum(rows, "role", 5);
     assertThat(laid).isCloseTo(sum(rows, "filament", 5), within(0.01));
-    assertThat(laid / 1000).isCloseTo(Double.parseDouble(all.nth(2).innerText()), within(0.01));
+    assertThat(laid / 1000).isCloseTo(Double.parseDouble(all.nth(5).innerText()), within(0.01));
     String minutes =
         Math.round((sum(rows, "role", 3) + sum(rows, "\"other time\"", 3)) / 60) + " min";
     assertThat(page.getByLabel("Where the time goes").locator("tfoot")).containsText(minutes);

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Stream;
+import org.stratonomy.app.results.ResultView.AmountsView;
 import org.stratonomy.app.results.ResultView.BandView;
 import org.stratonomy.app.results.ResultView.ChangeView;
 import org.stratonomy.app.results.ResultView.FindingView;
@@ -314,13 +315,12 @@ final class ResultMapper {
   private static ShareView share(Plan plan, Ledger.Share share) {
     Origin origin = share.origin();
     return new ShareView(
-        pieceId(plan, origin.piece()),
-        origin.stratum(),
-        origin.regions(),
-        share.seconds(),
-        share.volumeMm3(),
-        share.massG(),
-        share.cost());
+        pieceId(plan, origin.piece()), origin.stratum(), origin.regions(), amounts(share));
+  }
+
+  private static AmountsView amounts(Ledger.Entry entry) {
+    return new AmountsView(
+        entry.seconds(), entry.lengthMm(), entry.volumeMm3(), entry.massG(), entry.cost());
   }
 
   private static LedgerView ledger(Plan plan, Ledger ledger) {
@@ -332,16 +332,9 @@ final class ResultMapper {
         ledger.heatingSeconds(),
         ledger.coolingSeconds(),
         ledger.savedChanges(),
-        ledger.roles().stream()
-            .map(r -> new RoleView(r.role().label(), r.seconds(), r.volumeMm3()))
-            .toList(),
+        ledger.roles().stream().map(r -> new RoleView(r.role().label(), amounts(r))).toList(),
         ledger.shares().stream().map(share -> share(plan, share)).toList(),
-        ledger.slots().stream()
-            .map(
-                s ->
-                    new SlotView(
-                        s.slot(), s.filament(), s.lengthMm(), s.volumeMm3(), s.massG(), s.cost()))
-            .toList(),
+        ledger.slots().stream().map(s -> new SlotView(s.slot(), s.filament(), amounts(s))).toList(),
         ledger.halts().stream()
             .map(
                 h ->

@@ -1,5 +1,6 @@
 package org.stratonomy.app.results;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Map;
@@ -246,7 +247,11 @@ public record ResultView(
       List<HaltView> halts,
       double startMm) {}
 
-  public record RoleView(String role, double seconds, double volumeMm3) {}
+  /** What something takes; the strand's length in mm. */
+  public record AmountsView(
+      double seconds, double lengthMm, double volumeMm3, double massG, double cost) {}
+
+  public record RoleView(String role, @JsonUnwrapped AmountsView amounts) {}
 
   /**
    * Lines in one stratum of a piece, or of regions in it, or beside all pieces.
@@ -256,16 +261,9 @@ public record ResultView(
    * @param regions ids of the regions; several if the same holds in them
    */
   public record ShareView(
-      String piece,
-      int stratum,
-      List<String> regions,
-      double seconds,
-      double volumeMm3,
-      double massG,
-      double cost) {}
+      String piece, int stratum, List<String> regions, @JsonUnwrapped AmountsView amounts) {}
 
-  public record SlotView(
-      int slot, String filament, double lengthMm, double volumeMm3, double massG, double cost) {}
+  public record SlotView(int slot, String filament, @JsonUnwrapped AmountsView amounts) {}
 
   /**
    * @param piece id of the piece that is printed then, if pieces are printed one at a time

@@ -39,7 +39,7 @@ class LayerBytesTest {
             new LayerOrder(strokes, List.of(Travel.RETRACTED, new Travel(NO_VIA, false))),
             1,
             List.of(),
-            new LayerTime(new double[0], List.of(), 0, 0, 1, 10),
+            new LayerTime(List.of(), 0, 0, 1, 10),
             LayerVolumes.of(strokes));
     return new LayerBytes.Pass(layer, List.of(new Bleed.Run(1, 0, 0.5, 0x102030)));
   }

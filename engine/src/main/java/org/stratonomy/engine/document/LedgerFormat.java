@@ -4,9 +4,13 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Region;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -37,9 +41,7 @@ public final class LedgerFormat {
   public static String csv(Plan plan, Ledger ledger) {
     List<Map<String, Object>> rows = new ArrayList<>();
     for (Ledger.RoleEntry entry : ledger.roles()) {
-      Map<String, Object> row = row("role", entry.role().label(), entry.seconds());
-      row.put("volumeMm3", entry.volumeMm3());
-      rows.add(row);
+      rows.add(row("role", entry.role().label(), entry));
     }
     rows.add(row("other time", "travel", ledger.travelSeconds()));
     rows.add(row("other time", "from layer to layer", ledger.liftSeconds()));
@@ -47,41 +49,53 @@ public final class LedgerFormat {
     rows.add(row("other time", "heating", ledger.heatingSeconds()));
     rows.add(row("other time", "cooling", ledger.coolingSeconds()));
     for (Ledger.Share share : ledger.shares()) {
-      Map<String, Object> row = row("share", name(plan, share.origin()), share.seconds());
-      row.put("volumeMm3", share.volumeMm3());
-      row.put("massG", share.massG());
-      row.put("cost", share.cost());
-      rows.add(row);
+      rows.add(row("share", name(plan, share.origin()), share));
     }
     for (Ledger.SlotEntry entry : ledger.slots()) {
-      Map<String, Object> row = row("filament", entry.filament(), null);
+      Map<String, Object> row = row("filament", entry.filament(), entry);
       row.put("slot", entry.slot());
-      row.put("lengthMm", entry.lengthMm());
-      row.put("volumeMm3", entry.volumeMm3());
-      row.put("massG", entry.massG());
-      row.put("cost", entry.cost());
       rows.add(row);
     }
     return CsvMapper.shared().writer(COLUMNS).writeValueAsString(rows);
   }
 
-  /** The id of a piece with its stratum, and with the regions in it. */
+  /** A piece with its stratum, and with the regions in it, as the user calls them. */
   private static String name(Plan plan, Origin origin) {
     if (!origin.hasPiece()) {
       return "beside the pieces";
     }
-    String regions = String.join(", ", origin.regions());
-    return "%s stratum %d %s"
-        .formatted(plan.pieces().get(origin.piece()).id(), origin.stratum(), regions)
-        .strip();
+    Piece piece = plan.pieces().get(origin.piece());
+    Stream<String> regions =
+        piece.regions().stream()
+            .filter(region -> origin.regions().contains(region.id()))
+            .map(Region::name);
+    String place = "%s, stratum %d".formatted(piece.name(), origin.stratum());
+    return Stream.concat(Stream.of(place), regions).collect(Collectors.joining(", "));
   }
 
-  private static Map<String, Object> row(String table, String name, Double seconds) {
+  private static Map<String, Object> row(String table, String name, Ledger.Entry entry) {
+    Map<String, Object> row = row(table, name, entry.seconds());
+    row.put("lengthMm", entry.lengthMm());
+    row.put("volumeMm3", entry.volumeMm3());
+    row.put("massG", entry.massG());
+    row.put("cost", entry.cost());
+    return row;
+  }
+
+  private static Map<String, Object> row(String table, String name, double seconds) {
     Map<String, Object> row = new HashMap<>();
     row.put("table", table);
     row.put("name", name);
     row.put("timeSeconds", seconds);
     return row;
+  }
+
+  private static void put(ObjectNode into, Ledger.Entry entry) {
+    into.put("timeSeconds", entry.seconds())
+        .put("lengthMm", entry.lengthMm())
+        .put("volumeMm3", entry.volumeMm3())
+        .put("massG", entry.massG())
+        .put("cost", entry.cost());
   }
 
   public static ObjectNode write(Plan plan, Ledger ledger) {
@@ -98,11 +112,7 @@ public final class LedgerFormat {
     root.put("startMm", ledger.startMm());
     ArrayNode roles = root.putArray("roles");
     for (Ledger.RoleEntry entry : ledger.roles()) {
-      roles
-          .addObject()
-          .put("role", entry.role().label())
-          .put("timeSeconds", entry.seconds())
-          .put("volumeMm3", entry.volumeMm3());
+      put(roles.addObject().put("role", entry.role().label()), entry);
     }
     ArrayNode shares = root.putArray("shares");
     for (Ledger.Share share : ledger.shares()) {
@@ -113,21 +123,11 @@ public final class LedgerFormat {
         ArrayNode regions = one.putArray("regions");
         origin.regions().forEach(regions::add);
       }
-      one.put("timeSeconds", share.seconds())
-          .put("volumeMm3", share.volumeMm3())
-          .put("massG", share.massG())
-          .put("cost", share.cost());
+      put(one, share);
     }
     ArrayNode slots = root.putArray("slots");
     for (Ledger.SlotEntry entry : ledger.slots()) {
-      slots
-          .addObject()
-          .put("slot", entry.slot())
-          .put("filament", entry.filament())
-          .put("lengthMm", entry.lengthMm())
-          .put("volumeMm3", entry.volumeMm3())
-          .put("massG", entry.massG())
-          .put("cost", entry.cost());
+      put(slots.addObject().put("slot", entry.slot()).put("filament", entry.filament()), entry);
     }
     ArrayNode stops = root.putArray("stops");
     for (Ledger.HaltEntry entry : ledger.halts()) {

@@ -1,6 +1,7 @@
 package org.stratonomy.engine.ledger;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,7 +26,7 @@ import org.stratonomy.engine.plan.Stop;
  * Time and material of a print.
  *
  * @param seconds all of it, with the changes by hand
- * @param roles extruding time and volume by role; roles that do not occur are left out
+ * @param roles lines by role; roles that do not occur are left out
  * @param shares the same by what is printed, in the plan's order; last what is beside all pieces:
  *     skirt, raft, tower, and what is pushed out at a stop
  * @param travelSeconds moves without extrusion, with retractions
@@ -33,7 +34,8 @@ import org.stratonomy.engine.plan.Stop;
  * @param changeSeconds halts: changes of filament and stops of the planner
  * @param heatingSeconds waiting for bed and nozzle, at the start and later
  * @param coolingSeconds waiting aside after layers that would take less than they should
- * @param slots material by slot, for the slots that are used
+ * @param slots the same by slot, for the slots that are used; the time of a line of two strands is
+ *     divided as its volume is
  * @param halts in the order of the print
  * @param startMm strand of the first filament that is needed until it is changed for the first time
  * @param savedChanges how many changes of filament the found order spares against the plain one
@@ -52,17 +54,49 @@ public record Ledger(
     double startMm,
     int savedChanges) {
 
-  public record RoleEntry(Role role, double seconds, double volumeMm3) {}
+  /**
+   * What something takes.
+   *
+   * @param seconds in which its lines are laid
+   * @param lengthMm of strand
+   */
+  public record Amounts(
+      double seconds, double lengthMm, double volumeMm3, double massG, double cost) {}
+
+  /** A row of the ledger. */
+  public sealed interface Entry {
+    Amounts amounts();
+
+    default double seconds() {
+      return amounts().seconds;
+    }
+
+    default double lengthMm() {
+      return amounts().lengthMm;
+    }
+
+    default double volumeMm3() {
+      return amounts().volumeMm3;
+    }
+
+    default double massG() {
+      return amounts().massG;
+    }
+
+    default double cost() {
+      return amounts().cost;
+    }
+  }
+
+  public record RoleEntry(Role role, Amounts amounts) implements Entry {}
 
   /** What one part of the plan takes. */
-  public record Share(Origin origin, double seconds, double volumeMm3, double massG, double cost) {}
+  public record Share(Origin origin, Amounts amounts) implements Entry {}
 
   /**
    * @param slot from 1
-   * @param lengthMm of strand
    */
-  public record SlotEntry(
-      int slot, String filament, double lengthMm, double volumeMm3, double massG, double cost) {}
+  public record SlotEntry(int slot, String filament, Amounts amounts) implements Entry {}
 
   /**
    * @param layer before which layer, or within which if {@code withinLayer}
@@ -125,12 +159,23 @@ public record Ledger(
 
   private static final class Sums {
     private double seconds;
+    private double length;
     private double volume;
     private double mass;
     private double cost;
 
-    Share share(Origin origin) {
-      return new Share(origin, seconds, volume, mass, cost);
+    /** Adds volume of a filament, mm³. */
+    void add(Filament filament, double mm3) {
+      double strand = mm3 / filament.crossSectionMm2();
+      double grams = filament.grams(strand);
+      length += strand;
+      volume += mm3;
+      mass += grams;
+      cost += grams / 1000 * filament.pricePerKg();
+    }
+
+    Amounts amounts() {
+      return new Amounts(seconds, length, volume, mass, cost);
     }
   }
 
@@ -138,10 +183,9 @@ public record Ledger(
     private final Schedule schedule;
     private final Resolver resolver;
     private final Machine machine;
-    private final double[] roleSeconds = new double[Role.values().length];
-    private final double[] roleVolume = new double[Role.values().length];
-    private final List<Double> slotVolume = new ArrayList<>();
+    private final Map<Role, Sums> roles = new EnumMap<>(Role.class);
     private final Map<Origin, Sums> shares = new TreeMap<>();
+    private final Map<Integer, Sums> slots = new TreeMap<>();
     private final List<HaltEntry> halts = new ArrayList<>();
 
     /** Strand since the last change of filament, and which halt that was; -1 for the start. */
@@ -177,13 +221,7 @@ public record Ledger(
         }
         boolean isWhole = next == 0;
         add(isWhole ? layer.volumes() : LayerVolumes.of(strokes.subList(next, strokes.size())));
-        double[] seconds = layer.time().roleSeconds();
-        for (int role = 0; role < seconds.length; role++) {
-          roleSeconds[role] += seconds[role];
-        }
-        for (LayerTime.OriginTime time : layer.time().origins()) {
-          sums(time.origin()).seconds += time.seconds();
-        }
+        layer.time().shares().forEach(this::add);
         lift += timeline.rise(l);
         travel += layer.time().travelSeconds();
         cooling += layer.time().waitSeconds();
@@ -199,20 +237,40 @@ public record Ledger(
           changes,
           timeline.heatingSeconds(),
           cooling,
-          slots(slotVolume),
+          slots(),
           halts,
           startMm,
           saved);
     }
 
-    private Sums sums(Origin origin) {
+    private Sums of(Role role) {
+      return roles.computeIfAbsent(role, _ -> new Sums());
+    }
+
+    private Sums of(Origin origin) {
       return shares.computeIfAbsent(origin, _ -> new Sums());
     }
 
-    private List<Share> shares() {
-      List<Share> all = new ArrayList<>();
-      shares.forEach((origin, sums) -> all.add(sums.share(origin)));
-      return all;
+    private Sums of(int slot) {
+      return slots.computeIfAbsent(slot, _ -> new Sums());
+    }
+
+    /** How much of what comes out of a slot is filament of the second, 0 to 1 by volume. */
+    private double ofSecond(int slot) {
+      double second = Mix.ofSecond(slot) * resolver.filament(2).crossSectionMm2();
+      return second / resolver.filament(slot).crossSectionMm2();
+    }
+
+    private void add(LayerTime.Share time) {
+      of(time.role()).seconds += time.seconds();
+      of(time.origin()).seconds += time.seconds();
+      if (Mix.isMix(time.slot())) {
+        double second = ofSecond(time.slot()) * time.seconds();
+        of(1).seconds += time.seconds() - second;
+        of(2).seconds += second;
+      } else {
+        of(time.slot()).seconds += time.seconds();
+      }
     }
 
     private void add(LayerVolumes volumes) {
@@ -222,36 +280,20 @@ public record Ledger(
     }
 
     private void add(int slot, Role role, Origin origin, double volume) {
-      roleVolume[role.ordinal()] += volume;
       strandMm += volume / resolver.filament(slot).crossSectionMm2();
       if (Mix.isMix(slot)) {
-        double length = volume / resolver.filament(slot).crossSectionMm2();
-        double second = Mix.ofSecond(slot) * length * resolver.filament(2).crossSectionMm2();
-        add(1, origin, volume - second);
-        add(2, origin, second);
+        double second = ofSecond(slot) * volume;
+        addUnmixed(1, role, origin, volume - second);
+        addUnmixed(2, role, origin, second);
       } else {
-        add(slot, origin, volume);
+        addUnmixed(slot, role, origin, volume);
       }
     }
 
-    private void add(int slot, Origin origin, double volume) {
-      while (slotVolume.size() < slot) {
-        slotVolume.add(0.0);
+    private void addUnmixed(int slot, Role role, Origin origin, double volume) {
+      for (Sums sums : List.of(of(role), of(origin), of(slot))) {
+        sums.add(resolver.filament(slot), volume);
       }
-      slotVolume.set(slot - 1, slotVolume.get(slot - 1) + volume);
-      double mass = mass(slot, volume);
-      Sums sums = sums(origin);
-      sums.volume += volume;
-      sums.mass += mass;
-      sums.cost += cost(slot, mass);
-    }
-
-    private double mass(int slot, double volume) {
-      return volume / 1000 * resolver.filament(slot).densityGCm3();
-    }
-
-    private double cost(int slot, double mass) {
-      return mass / 1000 * resolver.filament(slot).pricePerKg();
     }
 
     /** Says of the halt at which the filament went in how much of it was needed. */
@@ -306,33 +348,25 @@ public record Ledger(
     }
 
     private List<RoleEntry> roles() {
-      List<RoleEntry> roles = new ArrayList<>();
-      for (Role role : Role.values()) {
-        if (roleVolume[role.ordinal()] > 0) {
-          roles.add(new RoleEntry(role, roleSeconds[role.ordinal()], roleVolume[role.ordinal()]));
-        }
-      }
-      return roles;
+      List<RoleEntry> all = new ArrayList<>();
+      roles.forEach((role, sums) -> all.add(new RoleEntry(role, sums.amounts())));
+      all.removeIf(entry -> entry.volumeMm3() <= 0);
+      return all;
     }
 
-    private List<SlotEntry> slots(List<Double> volumes) {
-      List<SlotEntry> slots = new ArrayList<>();
-      for (int i = 0; i < volumes.size(); i++) {
-        double volume = volumes.get(i);
-        if (volume > 0) {
-          Filament filament = resolver.filament(i + 1);
-          double mass = mass(i + 1, volume);
-          slots.add(
-              new SlotEntry(
-                  i + 1,
-                  filament.id(),
-                  volume / filament.crossSectionMm2(),
-                  volume,
-                  mass,
-                  cost(i + 1, mass)));
-        }
-      }
-      return slots;
+    private List<Share> shares() {
+      List<Share> all = new ArrayList<>();
+      shares.forEach((origin, sums) -> all.add(new Share(origin, sums.amounts())));
+      return all;
+    }
+
+    private List<SlotEntry> slots() {
+      List<SlotEntry> all = new ArrayList<>();
+      slots.forEach(
+          (slot, sums) ->
+              all.add(new SlotEntry(slot, resolver.filament(slot).id(), sums.amounts())));
+      all.removeIf(entry -> entry.volumeMm3() <= 0);
+      return all;
     }
   }
 }

@@ -8,8 +8,6 @@ import org.stratonomy.engine.motion.MotionModel;
 import org.stratonomy.engine.motion.MoveList;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Origin;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plane.Path;
@@ -69,7 +67,7 @@ final class LayerTimer {
   }
 
   private LayerTime timeAt(LayerOrder order, double slowdown) {
-    LayerTime speeds = new LayerTime(new double[0], List.of(), 0, 0, slowdown, minSpeed);
+    LayerTime speeds = new LayerTime(List.of(), 0, 0, slowdown, minSpeed);
     MoveList moves = new MoveList();
     Labels labels = new Labels();
     double resting = 0;
@@ -87,42 +85,40 @@ final class LayerTimer {
     return labels.time(seconds, resting, slowdown, minSpeed);
   }
 
-  /** What times are counted under: label 0 for travel, then each role of each origin. */
+  /** What times are counted under: label 0 for travel, then each kind of stroke that occurs. */
   private static final class Labels {
-    private static final int ROLES = Role.values().length;
-
-    private final List<Origin> origins = new ArrayList<>();
+    private final List<Stroke> firsts = new ArrayList<>();
     private int last = -1;
 
     int of(Stroke stroke) {
-      Origin origin = stroke.origin();
-      if (last < 0 || !origins.get(last).equals(origin)) {
-        last = origins.indexOf(origin);
-        if (last < 0) {
-          last = origins.size();
-          origins.add(origin);
+      if (last < 0 || !isAlike(firsts.get(last), stroke)) {
+        last = 0;
+        while (last < firsts.size() && !isAlike(firsts.get(last), stroke)) {
+          last++;
+        }
+        if (last == firsts.size()) {
+          firsts.add(stroke);
         }
       }
-      return 1 + last * ROLES + stroke.role().ordinal();
+      return 1 + last;
+    }
+
+    private static boolean isAlike(Stroke a, Stroke b) {
+      return a.role() == b.role() && a.slot() == b.slot() && a.origin().equals(b.origin());
     }
 
     int count() {
-      return 1 + origins.size() * ROLES;
+      return 1 + firsts.size();
     }
 
     LayerTime time(double[] seconds, double resting, double slowdown, double minSpeed) {
-      double[] roles = new double[ROLES];
-      List<LayerTime.OriginTime> shares = new ArrayList<>();
-      for (int p = 0; p < origins.size(); p++) {
-        double sum = 0;
-        for (int role = 0; role < ROLES; role++) {
-          roles[role] += seconds[1 + p * ROLES + role];
-          sum += seconds[1 + p * ROLES + role];
-        }
-        shares.add(new LayerTime.OriginTime(origins.get(p), sum));
+      List<LayerTime.Share> shares = new ArrayList<>();
+      for (int i = 0; i < firsts.size(); i++) {
+        Stroke of = firsts.get(i);
+        shares.add(new LayerTime.Share(of.origin(), of.role(), of.slot(), seconds[1 + i]));
       }
       double travel = seconds[TRAVEL] + resting;
-      return new LayerTime(roles, List.copyOf(shares), travel, 0, slowdown, minSpeed);
+      return new LayerTime(List.copyOf(shares), travel, 0, slowdown, minSpeed);
     }
   }
 

@@ -1,43 +1,45 @@
 package org.stratonomy.engine.motion;
 
-import java.util.Arrays;
 import java.util.List;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.Role;
 
 /**
  * How long a layer takes.
  *
- * @param roleSeconds extruding, by the ordinal of the role, s
- * @param origins the same by what is printed
+ * @param shares extruding, by what is printed, role and filament
  * @param travelSeconds moves without extrusion and retractions, s
  * @param waitSeconds the head waits aside afterwards, so that the layer cools, s
  * @param slowdown factor on the speed of strokes for the least layer time, at most 1
  * @param minSpeed speeds are not slowed below this, mm/s
  */
 public record LayerTime(
-    double[] roleSeconds,
-    List<OriginTime> origins,
-    double travelSeconds,
-    double waitSeconds,
-    double slowdown,
-    double minSpeed)
+    List<Share> shares, double travelSeconds, double waitSeconds, double slowdown, double minSpeed)
     implements Memo.Sized {
 
-  /** Extruding for one part of the plan. */
-  public record OriginTime(Origin origin, double seconds) {}
+  /**
+   * Extruding for one part of the plan.
+   *
+   * @param slot of the filament, from 1; or a mix
+   */
+  public record Share(Origin origin, Role role, int slot, double seconds) {}
 
   public double seconds() {
     return extrudingSeconds() + travelSeconds + waitSeconds;
   }
 
   public double extrudingSeconds() {
-    return Arrays.stream(roleSeconds).sum();
+    double sum = 0;
+    for (Share share : shares) {
+      sum += share.seconds;
+    }
+    return sum;
   }
 
   /** The same with a wait after it. */
   public LayerTime waiting(double seconds) {
-    return new LayerTime(roleSeconds, origins, travelSeconds, seconds, slowdown, minSpeed);
+    return new LayerTime(shares, travelSeconds, seconds, slowdown, minSpeed);
   }
 
   /** A speed after slowing down, mm/s. */
@@ -47,6 +49,6 @@ public record LayerTime(
 
   @Override
   public int weight() {
-    return 8 * roleSeconds.length + 32 * origins.size() + 48;
+    return 48 * shares.size() + 48;
   }
 }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.ToDoubleFunction;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Shapes;
@@ -67,6 +68,31 @@ class LedgerTest {
     assertThat(ledger.slots().getFirst().massG())
         .isCloseTo(ledger.slots().getFirst().volumeMm3() * 0.00124, within(1e-9));
   }
+
+  @Test
+  void rolesPartsAndFilamentsAddUpToTheSame() {
+    Plan plan =
+        Shapes.divided(
+            List.of(box("east", 5)), Shapes.region("east", Map.of(Setting.FILAMENT, Value.of(2))));
+    Ledger ledger = Shapes.compute(plan, Shapes.bar(20, 10, 4)).ledger();
+    for (ToDoubleFunction<Ledger.Entry> column : COLUMNS) {
+      double ofRoles = ledger.roles().stream().mapToDouble(column).sum();
+      assertThat(ofRoles).isPositive();
+      assertThat(ledger.slots().stream().mapToDouble(column).sum())
+          .isCloseTo(ofRoles, within(1e-6));
+      assertThat(ledger.shares().stream().mapToDouble(column).sum())
+          .isCloseTo(ofRoles, within(1e-6));
+    }
+    assertThat(ledger.slots()).allMatch(slot -> slot.seconds() > 0);
+  }
+
+  private static final List<ToDoubleFunction<Ledger.Entry>> COLUMNS =
+      List.of(
+          Ledger.Entry::seconds,
+          Ledger.Entry::lengthMm,
+          Ledger.Entry::volumeMm3,
+          Ledger.Entry::massG,
+          Ledger.Entry::cost);
 
   private static Region box(String id, double x) {
     return new Region(id, id, new Region.Box(new Vector(x, 0, 2), new Vector(4, 20, 10)));
