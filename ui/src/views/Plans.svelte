@@ -130,7 +130,6 @@
         </a>
         <div class="line">
           <span>{plan.pieces.length === 1 ? '1 piece' : `${plan.pieces.length} pieces`}</span>
-          {#if plan.variants > 1}<span>{plan.variants} variants</span>{/if}
           <span>{plan.machine}</span>
           <span class="slots">
             {#each plan.colours as colour, i (i)}
@@ -138,6 +137,18 @@
             {/each}
           </span>
         </div>
+        {#if plan.variants.length > 1}
+          <ul class="line variants" aria-label="Variants of {plan.name}">
+            <li aria-hidden="true">variants</li>
+            {#each plan.variants as variant (variant.id)}
+              <li>
+                <a class="tool" href="/plans/{variant.id}" title="Open this variant"
+                  >{variant.name}</a
+                >
+              </li>
+            {/each}
+          </ul>
+        {/if}
         <div class="line">
           <span>changed {when(plan.updated)}</span>
           <button
@@ -256,6 +267,11 @@
     align-items: center;
     gap: 12px;
     padding: 2px 12px;
+  }
+
+  .variants {
+    flex-wrap: wrap;
+    gap: 4px 6px;
   }
 
   .line:last-child {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { SvelteMap } from 'svelte/reactivity';
   import type { VariantView } from '../api/client';
   import { duration } from '../model/heights';
@@ -20,7 +21,10 @@
   $effect(() => {
     let wanted = true;
     void (async () => {
-      for (const { revision } of variants) {
+      // Those that are shown are computed already.
+      const first = untrack(() => shown);
+      const isShown = ({ id }: VariantView) => Number(first.includes(id));
+      for (const { revision } of variants.toSorted((a, b) => isShown(b) - isShown(a))) {
         totals.set(revision, await computedTotals(revision, () => wanted).catch(() => undefined));
       }
     })();

@@ -1,5 +1,6 @@
 <script lang="ts">
   import CopyPlus from '@lucide/svelte/icons/copy-plus';
+  import Trash from '@lucide/svelte/icons/trash-2';
   import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
   import { ApiProblem, client, data, type VariantView } from '../api/client';
   import type { PlanSession } from '../model/session.svelte';
@@ -27,6 +28,8 @@
 
   let variants: VariantView[] = $state.raw([]);
   let name = $state('');
+  /** What was removed last. */
+  let removed: VariantView | undefined = $state.raw(undefined);
   const id = $derived(session.state.id);
   const own = $derived(variants.find((variant) => variant.id === id));
   const path = $derived({ params: { path: { id } } });
@@ -82,6 +85,22 @@
     });
   }
 
+  function remove(variant: VariantView) {
+    void attempt(async () => {
+      await data(client.DELETE('/api/plans/{id}', { params: { path: { id: variant.id } } }));
+      removed = variant;
+      await load(id);
+    });
+  }
+
+  function putBack(variant: VariantView) {
+    void attempt(async () => {
+      await data(client.POST('/api/plans/{id}/restore', { params: { path: { id: variant.id } } }));
+      removed = undefined;
+      await load(id);
+    });
+  }
+
   function rename(to: string) {
     void attempt(async () => {
       variants = await data(client.PUT('/api/plans/{id}/variant', { ...path, body: { name: to } }));
@@ -100,7 +119,7 @@
       <Popover.Content class="popover-sheet">
         <p class="panel-title">Variants</p>
         <ul aria-label="Variants of the plan">
-          {#each variants as variant (variant.id)}
+          {#each variants as variant, i (variant.id)}
             <li>
               {#if variant.id === id}
                 <input
@@ -119,10 +138,23 @@
                   onclick={() => onGo(`/plans/${id}/compare/${variant.id}`)}
                   title="Both side by side">Compare</button
                 >
+                {#if i > 0}
+                  <button
+                    class="tool"
+                    aria-label="Remove the variant {variant.name}"
+                    onclick={() => remove(variant)}><Trash size={14} /></button
+                  >
+                {/if}
               {/if}
             </li>
           {/each}
         </ul>
+        {#if removed}
+          <p class="removed" role="status">
+            “{removed.name}” is removed.
+            <button class="tool" onclick={() => putBack(removed!)}>Put it back</button>
+          </p>
+        {/if}
         <form onsubmit={keep}>
           <input
             class="field"
@@ -195,6 +227,10 @@
     font-size: 12px;
     padding-top: 6px;
     max-width: 300px;
+  }
+
+  .removed {
+    padding-top: 6px;
   }
 
   .soft {

@@ -42,6 +42,20 @@ it('opens and compares the others, and says which one is open', async () => {
   expect(onGo).toHaveBeenLastCalledWith('/plans/p/compare/q');
 });
 
+it('removes another variant and puts it back, but not the first', async () => {
+  const { server } = await open([FIRST, SECOND]);
+  await screen.findByLabelText('Name of this variant');
+  expect(screen.queryByLabelText('Remove the variant first')).toBeNull();
+  await fireEvent.click(screen.getByLabelText('Remove the variant second'));
+  expect(await screen.findByText(/“second” is removed/)).toBeVisible();
+  await fireEvent.click(screen.getByRole('button', { name: 'Put it back' }));
+  await vi.waitFor(() => expect(screen.queryByText(/is removed/)).toBeNull());
+  expect(server.sent.map(({ method, path }) => `${method} ${path}`)).toEqual([
+    'DELETE /api/plans/q',
+    'POST /api/plans/q/restore',
+  ]);
+});
+
 it('says why a name was refused', async () => {
   const { server, session } = await open([FIRST, SECOND]);
   const type = 'urn:stratonomy:plan';

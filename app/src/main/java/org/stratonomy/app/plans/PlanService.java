@@ -62,7 +62,7 @@ public class PlanService {
         entity.updated(),
         planner.shelf().machine(plan.machine()).name(),
         plan.pieces().stream().map(Piece::name).toList(),
-        plans.variants(entity.family()).size(),
+        plans.variants(entity.family()).stream().map(VariantView::of).toList(),
         plan.slots().stream().map(slot -> planner.shelf().filament(slot).colour()).toList());
   }
 

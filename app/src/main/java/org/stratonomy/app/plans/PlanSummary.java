@@ -8,7 +8,7 @@ import java.util.UUID;
  * A plan on the start page.
  *
  * @param pieces names of its pieces
- * @param variants how many there are of it, itself among them
+ * @param variants of it, the plan itself first
  * @param colours of its loaded filaments, #rrggbb
  */
 public record PlanSummary(
@@ -18,5 +18,5 @@ public record PlanSummary(
     Instant updated,
     String machine,
     List<String> pieces,
-    int variants,
+    List<VariantView> variants,
     List<String> colours) {}
