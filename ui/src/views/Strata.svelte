@@ -3,7 +3,8 @@
   import Column from '../lib/column/Column.svelte';
   import ClockRibbon from '../lib/ledger/ClockRibbon.svelte';
   import LedgerSheet from '../lib/ledger/LedgerSheet.svelte';
-  import { layerFromPlane, mm } from '../lib/model/heights';
+  import { mm } from '../lib/model/heights';
+  import { marked } from '../lib/model/landmarks';
   import { PlanSession } from '../lib/model/session.svelte';
   import CourseEditor from '../lib/rules/CourseEditor.svelte';
   import EqualParts from '../lib/rules/EqualParts.svelte';
@@ -96,16 +97,9 @@
     if (!session?.result) {
       return;
     }
-    const heights = session.heights;
-    const planes = [
-      ...session.result.pieces.flatMap((piece) => piece.strata.slice(1).map((s) => s.from)),
-      ...session.result.ledger.halts.map((halt) => halt.heightMm),
-    ];
-    const layers = [...new Set(planes.map((z) => layerFromPlane(heights, z)))].sort(
-      (a, b) => a - b,
-    );
+    const layers = marked(session.result, session.heights);
     const at = session.layer;
-    const next = direction > 0 ? layers.find((n) => n > at) : layers.reverse().find((n) => n < at);
+    const next = direction > 0 ? layers.find((n) => n > at) : layers.findLast((n) => n < at);
     if (next) {
       session.goTo(next);
     }

@@ -44,6 +44,9 @@
   let drag: { piece: string; from: number; to: number } | undefined = $state.raw(undefined);
   let levelDrag = false;
 
+  /** The pointer rests if it stays on a layer for so long, ms. */
+  const REST_MS = 30;
+
   const heights: Heights = $derived(session.heights);
   const result = $derived(session.result);
   const top = $derived(heights.tops.at(-1) ?? 1);
@@ -100,6 +103,15 @@
     return Array.from({ length: count }, (_, i) => Number(((first + i) * step).toFixed(6)));
   });
   const shownLayer = $derived(hover ?? session.layer);
+
+  /** A layer that the pointer rests on may be clicked next. */
+  $effect(() => {
+    const n = hover;
+    if (n !== undefined && session.result) {
+      const timer = window.setTimeout(() => session.layers.expect(n), REST_MS);
+      return () => window.clearTimeout(timer);
+    }
+  });
 
   function heightOf(event: MouseEvent): number {
     return scale.height(event.clientY - svg.getBoundingClientRect().top);

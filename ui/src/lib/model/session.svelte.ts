@@ -23,7 +23,7 @@ import {
   type StratumView,
 } from '../api/client';
 import { readLayer, type LayerPaths } from '../api/layer';
-import { Recent } from './recent';
+import { LayerStore } from './layerStore';
 import type {
   Place,
   RuleView,
@@ -42,11 +42,8 @@ import { clampLayer, layerBottom, layerFromPlane, type Heights } from './heights
 
 /** A longer computation shows how far it is after this time, ms. */
 const PROGRESS_AFTER = 330;
-/** So many bytes of toolpaths are kept; a layer of very many lines has more than a million. */
-const BYTES_KEPT = 150e6;
 /** If the result before took longer than this, the layer at the level is asked for first, ms. */
 const PREVIEW_FROM = 400;
-
 export type EditWithoutVersion = Omit<EditRequest, 'version'>;
 
 /** An open plan: its document, what was computed of it, and where the user stands in it. */
@@ -83,10 +80,11 @@ export class PlanSession {
   private lastTook = 0;
 
   readonly isStale = $derived(this.result !== undefined && this.resultRevision !== this.revision);
-  private readonly layers = new Recent<LayerPaths>(
-    BYTES_KEPT,
-    (paths) => paths.xy.buffer.byteLength,
-  );
+  /** Toolpaths of the shown result. */
+  readonly layers = new LayerStore(() => ({
+    address: `/api/revisions/${this.resultRevision}/layers/`,
+    seconds: this.result?.layerSeconds ?? [],
+  }));
   private queue: Promise<unknown> = Promise.resolve();
 
   private constructor(shelf: ShelfView, state: PlanState, recipes: RecipeView[]) {
@@ -328,38 +326,6 @@ export class PlanSession {
     const query = height === undefined ? '' : `?height=${height}`;
     const address = `/api/revisions/${this.resultRevision}/rules/${rule}/contours${query}`;
     return new Float32Array(await bytes(address));
-  }
-
-  /** Toolpaths of a layer of the shown result; kept while they are likely to be looked at again. */
-  layerPaths(n: number): Promise<LayerPaths> {
-    const seconds = this.result!.layerSeconds[n - 1] ?? 0;
-    const address = this.layerAddress(n);
-    return this.layers.get(address, async () => readLayer(await bytes(address), seconds));
-  }
-
-  /** Whether the toolpaths of a layer need not be waited for, or are under way. */
-  hasLayerPaths(n: number): boolean {
-    return this.layers.has(this.layerAddress(n));
-  }
-
-  /**
-   * Layers whose toolpaths may be asked for ahead, the nearest to a layer first, so that none that
-   * are at hand are forgotten for them.
-   *
-   * @param bytes of a layer's toolpaths, about
-   */
-  layersAhead(n: number, bytes: number): number[] {
-    const count = this.heights.tops.length;
-    const room = this.layers.roomBeside(this.layerAddress(''));
-    const most = Math.max(0, Math.floor(room / Math.max(1, bytes)));
-    return Array.from({ length: count }, (_, i) => i + 1)
-      .filter((layer) => !this.hasLayerPaths(layer))
-      .sort((a, b) => Math.abs(a - n) - Math.abs(b - n))
-      .slice(0, most);
-  }
-
-  private layerAddress(n: number | ''): string {
-    return `/api/revisions/${this.resultRevision}/layers/${n}`;
   }
 
   edit(edit: EditWithoutVersion): Promise<boolean> {

@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { FakeServer } from '../testing/fakeServer';
+import { landmarks } from './landmarks';
 import { PlanSession } from './session.svelte';
 
 let server: FakeServer;
@@ -16,10 +17,17 @@ async function opened(): Promise<PlanSession> {
 
 describe('an open plan', () => {
   it('asks ahead for the nearest layers, as many as can be kept', async () => {
+    const { layers } = await opened();
+    expect(layers.ahead(6, 1e6, []).slice(0, 4)).toEqual([6, 5, 7, 4]);
+    expect(layers.ahead(6, 40e6, [])).toEqual([6, 5, 7]);
+    expect(layers.ahead(6, 1e9, [])).toEqual([]);
+  });
+
+  it('asks first for layers that one jumps to', async () => {
     const session = await opened();
-    expect(session.layersAhead(6, 1e6).slice(0, 4)).toEqual([6, 5, 7, 4]);
-    expect(session.layersAhead(6, 40e6)).toEqual([6, 5, 7]);
-    expect(session.layersAhead(6, 1e9)).toEqual([]);
+    const jumps = landmarks(session.result!, session.heights);
+    expect(jumps).toEqual([1, 21, 31, 50]);
+    expect(session.layers.ahead(6, 1e6, jumps).slice(0, 6)).toEqual([1, 21, 31, 50, 6, 5]);
   });
 
   it('begins at its first boundary with its first stratum selected', async () => {

@@ -137,7 +137,7 @@
   /** Decides by a few layers with how much detail all are drawn. */
   async function chooseDetail(shown: Set<string>): Promise<Detail> {
     const count = session.heights.tops.length;
-    const layers = await Promise.all(spread(count, SAMPLES).map((n) => session.layerPaths(n)));
+    const layers = await Promise.all(spread(count, SAMPLES).map((n) => session.layers.get(n)));
     const samples = layers.map((paths) =>
       piecesOf(
         paths,
@@ -162,7 +162,7 @@
     for (let i = 0, next = 0; i < firsts.length; i++) {
       while (next < firsts.length && asked.length < AHEAD) {
         const first = firsts[next++]!;
-        const promise = session.layerPaths(Math.floor((first + last(first)) / 2));
+        const promise = session.layers.get(Math.floor((first + last(first)) / 2));
         promise.catch(() => undefined);
         asked.push(promise);
       }
@@ -191,7 +191,7 @@
     const first = alone ? Math.max(1, n - (look.below ? 1 : 0)) : stacked * detail.stride + 1;
     if (session.result && session.resultRevision) {
       const numbers = Array.from({ length: n - first + 1 }, (_, i) => first + i);
-      void Promise.all(untrack(() => numbers.map((number) => session.layerPaths(number)))).then(
+      void Promise.all(untrack(() => numbers.map((number) => session.layers.get(number)))).then(
         (layers) => {
           if (going) {
             const made = new LineStack();

@@ -6,6 +6,7 @@
   import type { LayerPaths } from '../api/layer';
   import { beltEdge, tiltOf, upTheTilt } from '../model/belt';
   import { between, layerTop } from '../model/heights';
+  import { landmarks } from '../model/landmarks';
   import type { PlanSession } from '../model/session.svelte';
   import { drawsInSoftware } from '../scene/graphics';
   import { isTyping, LEAP } from '../shell/keys';
@@ -125,10 +126,10 @@
   /** The layer comes first; the one below it is not waited for where it is not drawn yet. */
   async function load(n: number, revision: string) {
     const isCurrent = () => n === session.layer && revision === session.resultRevision;
-    const isAtHand = n > 1 && session.hasLayerPaths(n - 1);
+    const isAtHand = n > 1 && session.layers.has(n - 1);
     try {
-      const here = await session.layerPaths(n);
-      const under = isAtHand ? await session.layerPaths(n - 1) : undefined;
+      const here = await session.layers.get(n);
+      const under = isAtHand ? await session.layers.get(n - 1) : undefined;
       const isDrawn =
         under !== undefined &&
         drawn !== undefined &&
@@ -140,7 +141,7 @@
       }
       await breath();
       if (isCurrent() && n > 1 && !isDrawn) {
-        const later = await session.layerPaths(n - 1);
+        const later = await session.layers.get(n - 1);
         below = isCurrent() ? later : below;
       }
     } catch {
@@ -239,7 +240,7 @@
       .filter(([layer]) => layer >= 1 && layer <= count)
       .map(([layer, prepare]): Task => {
         return async (isStopped) => {
-          const ahead = await session.layerPaths(layer);
+          const ahead = await session.layers.get(layer);
           if (!isStopped() && !isTilted) {
             prepare(ahead);
           }
@@ -250,12 +251,14 @@
 
   /** Asks for all other layers, as far as they can be kept: any of them may be looked at next. */
   async function askAhead(n: number, isStopped: () => boolean) {
-    const bytes = (await session.layerPaths(n)).xy.buffer.byteLength;
-    for (const layer of session.layersAhead(n, bytes)) {
+    const bytes = (await session.layers.get(n)).xy.buffer.byteLength;
+    const { result, heights } = session;
+    const jumps = result ? landmarks(result, heights) : [];
+    for (const layer of session.layers.ahead(n, bytes, jumps)) {
       if (isStopped() || session.isStale) {
         return;
       }
-      await session.layerPaths(layer);
+      await session.layers.get(layer);
       await breath();
     }
   }

@@ -74,18 +74,18 @@ class Paper {
     this.image = image;
   }
   /** The colour at a place of the bed, mm; empty where nothing is drawn. */
-  at(x: number, y: number): string {
-    const column = Math.floor(VIEW.shiftX + VIEW.scale * x);
-    const row = Math.floor(VIEW.shiftY + VIEW.scaleY * y);
+  at(x: number, y: number, view = VIEW): string {
+    const column = Math.floor(view.shiftX + view.scale * x);
+    const row = Math.floor(view.shiftY + view.scaleY * y);
     const [r, g, b, a] = this.image.data.slice(4 * (row * SIZE.width + column)).slice(0, 4);
     const hex = ((r! << 16) | (g! << 8) | b!).toString(16).padStart(6, '0');
     return a === 0 ? '' : `#${hex}`;
   }
 }
 
-function drawn(colourBy: ColourBy, changes: object = {}): Paper {
+function drawn(colourBy: ColourBy, changes: object = {}, paths = readLayer(layer())): Paper {
   const paper = new Paper();
-  drawLayer(paper as unknown as CanvasRenderingContext2D, SIZE, readLayer(layer()), {
+  drawLayer(paper as unknown as CanvasRenderingContext2D, SIZE, paths, {
     view: VIEW,
     roles: ['outer wall', '', '', '', '', 'infill'],
     colourBy,
@@ -116,6 +116,26 @@ it('edges pale lines, so that they stand out from the paper', () => {
   const paper = drawn('filament', { slotColour: () => '#ffeedd' });
   expect(paper.at(5, 0)).toBe('#ffeedd');
   expect(paper.at(5, 0.17)).not.toBe('#ffeedd');
+});
+
+it('darkens pale lines that are too thin for an edge', () => {
+  const far = { ...VIEW, scale: 2, scaleY: -2, shiftY: 70.5 };
+  const paper = drawn('filament', { slotColour: () => '#ffffff', view: far });
+  expect(paper.at(2, 0, far)).toBe('#cfcfcf');
+});
+
+it('leaves out points that cannot be told apart, but not where a line ends', () => {
+  const points = [0, 0, 0.02, 0, 0.02, 0.03, 3, 0, 3.04, 0, 3.04, 0.03];
+  const paths = {
+    ...readLayer(layer()),
+    strokes: 1,
+    starts: new Uint32Array([0, 6]),
+    xy: new Float32Array(points),
+  };
+  const paper = drawn('role', {}, paths);
+  expect(paper.at(1.5, 0.1)).toBe(ROLE_STYLE['outer wall']!.colour);
+  expect(paper.at(3.1, 0)).toBe(ROLE_STYLE['outer wall']!.colour);
+  expect(paper.at(3.4, 0)).toBe('');
 });
 
 it('dashes the lines of some roles', () => {

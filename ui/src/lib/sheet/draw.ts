@@ -2,10 +2,19 @@ import type { LayerPaths } from '../api/layer';
 import { luminance, ROLE_STYLE } from '../model/colours';
 import { Raster } from './raster';
 import { isClosed, startOf } from './strokes';
-import { colourIn, isMeasure, MEASURES, rangeOf, type MeasureName } from './measure';
+import { colourIn, isMeasure, MEASURES, rangeOf, SCALE, type MeasureName } from './measure';
 
 /** Lines of a colour lighter than this are edged, so that they stand out from the paper. */
 const PALE = 0.55;
+
+/** How bright their edges are against them. */
+const EDGE = 0.62;
+
+/** Thinner lines than this have no edge of their own, pixels of the page. */
+const EDGED = 1.8;
+
+/** Points of a line that are nearer than this to the one before cannot be seen, pixels. */
+const NEAR = 0.6;
 
 /** Radius of the dot at a seam, pixels. */
 const SEAM_PX = 2.6;
@@ -68,31 +77,46 @@ export function drawLayer(
 function drawStrokes(raster: Raster, ratio: number, paths: LayerPaths, d: Drawing): void {
   const pen = new Pen(raster, ratio, paths, d.view);
   const { bleed } = paths;
-  const measured = measureColours(paths, d);
+  // There are thousands of strokes, of few filaments and roles.
+  const isHidden = remembered((role) => d.hiddenRoles.has(d.roles[role]!));
+  const ofSlot = remembered((slot) => inkOf(d.slotColour(slot)));
+  const ofRole = remembered((role) => {
+    const { colour = '#000000', dash = [] } = ROLE_STYLE[d.roles[role]!] ?? {};
+    return { ink: inkOf(colour), extent: dashed(dash) };
+  });
+  const measured = measureInks(paths, d);
+  const strokes = shownStrokes(paths, d);
   let run = 0;
-  for (let i = 0; i < shownStrokes(paths, d); i++) {
+  for (let i = 0; i < strokes; i++) {
     const first = run;
     while (bleed.stroke[run] === i) {
       run++;
     }
-    const role = d.roles[paths.role[i]!]!;
-    if (d.hiddenRoles.has(role)) {
+    const role = paths.role[i]!;
+    if (isHidden(role)) {
       continue;
     }
     if (measured) {
       pen.draw(i, measured(i), ALL);
     } else if (d.colourBy === 'role') {
-      const { colour = '#000000', dash = [] } = ROLE_STYLE[role] ?? {};
-      pen.draw(i, colour, dashed(dash));
+      const { ink, extent } = ofRole(role);
+      pen.draw(i, ink, extent);
     } else if (first === run) {
-      pen.draw(i, d.slotColour(paths.slot[i]!), ALL);
+      pen.draw(i, ofSlot(paths.slot[i]!), ALL);
     } else {
       for (let r = first; r < run; r++) {
         const to = r + 1 < run ? bleed.from[r + 1]! : Infinity;
-        pen.draw(i, rgb(bleed.colour[r]!), { from: bleed.from[r]!, to, period: Infinity });
+        const extent = { from: bleed.from[r]!, to, period: Infinity };
+        pen.draw(i, inkOf(rgb(bleed.colour[r]!)), extent);
       }
     }
   }
+}
+
+/** A function of small whole numbers that finds each value once. */
+function remembered<T>(find: (of: number) => T): (of: number) => T {
+  const known: { readonly value: T }[] = [];
+  return (of) => (known[of] ??= { value: find(of) }).value;
 }
 
 /** What is drawn of a stroke, mm from its start: all, a part, or dashes from its start on. */
@@ -114,8 +138,6 @@ function dashed([on, off]: readonly number[]): Extent {
 
 /** Draws strokes as they are seen. */
 class Pen {
-  private readonly inks = new Map<string, Ink>();
-
   constructor(
     private readonly raster: Raster,
     private readonly ratio: number,
@@ -123,13 +145,14 @@ class Pen {
     private readonly view: View,
   ) {}
 
-  draw(stroke: number, colour: string, extent: Extent): void {
-    const ink = this.ink(colour);
+  draw(stroke: number, ink: Ink, extent: Extent): void {
     const scale = this.view.scale * this.ratio;
     // A hairline of the paper stays visible between neighbouring lines.
     const wide = Math.max(this.paths.width[stroke]! * 0.86 * scale, 0.9 * this.ratio);
     if (ink.edge === undefined) {
       this.lines(stroke, wide, ink.colour, extent);
+    } else if (wide < EDGED * this.ratio) {
+      this.lines(stroke, wide, ink.mixed, extent);
     } else {
       this.lines(stroke, wide, ink.edge, extent);
       this.lines(stroke, Math.max(0.5 * wide, wide - 1.4 * this.ratio), ink.colour, extent);
@@ -142,14 +165,18 @@ class Pen {
     const y = this.ratio * this.view.scaleY;
     const shiftX = this.ratio * this.view.shiftX;
     const shiftY = this.ratio * this.view.shiftY;
+    const last = starts[stroke + 1]! - 1;
     let at = 0;
-    for (let p = starts[stroke]! + 1; p < starts[stroke + 1]!; p++) {
-      const ax = x * xy[2 * p - 2]! + shiftX;
-      const ay = y * xy[2 * p - 1]! + shiftY;
+    let ax = x * xy[2 * starts[stroke]!]! + shiftX;
+    let ay = y * xy[2 * starts[stroke]! + 1]! + shiftY;
+    for (let p = starts[stroke]! + 1; p <= last; p++) {
       const bx = x * xy[2 * p]! + shiftX;
       const by = y * xy[2 * p + 1]! + shiftY;
       if (extent === ALL) {
-        this.raster.line(ax, ay, bx, by, wide / 2, colour);
+        if (p === last || Math.abs(bx - ax) + Math.abs(by - ay) > NEAR) {
+          this.raster.line(ax, ay, bx, by, wide / 2, colour);
+          [ax, ay] = [bx, by];
+        }
         continue;
       }
       const length = Math.hypot((bx - ax) / x, (by - ay) / y);
@@ -165,17 +192,8 @@ class Pen {
         );
       }
       at += length;
+      [ax, ay] = [bx, by];
     }
-  }
-
-  private ink(colour: string): Ink {
-    let ink = this.inks.get(colour);
-    if (!ink) {
-      const rgb = Number.parseInt(colour.slice(1), 16);
-      ink = { colour: rgb, edge: luminance(colour) > PALE ? edgeOf(rgb) : undefined };
-      this.inks.set(colour, ink);
-    }
-    return ink;
   }
 }
 
@@ -183,6 +201,14 @@ class Pen {
 interface Ink {
   readonly colour: number;
   readonly edge: number | undefined;
+  /** Of a line that is too thin for its edge to be told from what is between. */
+  readonly mixed: number;
+}
+
+function inkOf(colour: string): Ink {
+  const rgb = Number.parseInt(colour.slice(1), 16);
+  const edge = luminance(colour) > PALE ? darker(rgb, EDGE) : undefined;
+  return { colour: rgb, edge, mixed: darker(rgb, (1 + EDGE) / 2) };
 }
 
 /**
@@ -208,8 +234,8 @@ function within(extent: Extent, at: number, length: number): [number, number][] 
   return found;
 }
 
-function edgeOf(colour: number): number {
-  const part = (shift: number) => Math.round(((colour >> shift) & 255) * 0.62) << shift;
+function darker(colour: number, share: number): number {
+  const part = (shift: number) => Math.round(((colour >> shift) & 255) * share) << shift;
   return part(16) | part(8) | part(0);
 }
 
@@ -217,14 +243,15 @@ function shownStrokes(paths: LayerPaths, d: Drawing): number {
   return Math.min(paths.strokes, d.until ?? paths.strokes);
 }
 
-/** The colour of each stroke by a value that it has, if that is what lines are coloured by. */
-function measureColours(paths: LayerPaths, d: Drawing): ((stroke: number) => string) | undefined {
+/** The ink of each stroke by a value that it has, if that is what lines are coloured by. */
+function measureInks(paths: LayerPaths, d: Drawing): ((stroke: number) => Ink) | undefined {
   if (!isMeasure(d.colourBy)) {
     return undefined;
   }
   const values = MEASURES[d.colourBy].of(paths);
   const range = rangeOf(values);
-  return range && ((stroke) => colourIn(range, values[stroke]!));
+  const inks = new Map(SCALE.map((colour) => [colour, inkOf(colour)]));
+  return range && ((stroke) => inks.get(colourIn(range, values[stroke]!))!);
 }
 
 function rgb(colour: number): string {
