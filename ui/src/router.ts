@@ -1,5 +1,6 @@
 import { createRouter } from 'sv-router';
 import Compare from './views/Compare.svelte';
+import NoPage from './views/NoPage.svelte';
 import Plans from './views/Plans.svelte';
 import RunSheet from './views/RunSheet.svelte';
 import Shelf from './views/Shelf.svelte';
@@ -11,4 +12,5 @@ export const { p, navigate, isActive, route } = createRouter({
   '/plans/:id': Strata,
   '/plans/:id/run': RunSheet,
   '/plans/:id/compare/:other': Compare,
+  '*': NoPage,
 });

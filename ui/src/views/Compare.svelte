@@ -12,6 +12,7 @@
   import { PlanSession } from '../lib/model/session.svelte';
   import LayerSheet from '../lib/sheet/LayerSheet.svelte';
   import { isTyping, LEAP } from '../lib/shell/keys';
+  import DeadEnd from '../lib/shell/DeadEnd.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
   import AllVariants from '../lib/variants/AllVariants.svelte';
   import { compared, layerBeside } from '../lib/variants/compare';
@@ -95,79 +96,91 @@
   ><title>Compare · {sessions?.[0].document.name ?? 'Plan'} · Stratonomy</title></svelte:head
 >
 
-<div class="page">
-  <header>
-    <a class="tool" href="/plans/{ids[0]}">Back to the plan</a>
-    <strong>{sessions?.[0].document.name ?? ''}</strong>
-    <span class="num soft">both at {mm(height)}</span>
-    <button
-      class="tool"
-      disabled={!sessions}
-      onclick={takeOver}
-      title="Undo in its plan brings back what it was">Make “{names[0]}” as “{names[1]}” is</button
-    >
-  </header>
-  {#if failed}<ProblemNote problem={failed} onClose={() => (failed = undefined)} />{/if}
-  {#each sessions ?? [] as session, side (session)}
-    {#if session.problem}
-      <ProblemNote problem={session.problem} onClose={() => (session.problem = undefined)} />
-    {/if}
-    <section class="side" style:grid-column={side === 0 ? 1 : 3} aria-label="Variant {names[side]}">
-      <div class="which">
-        <select
-          class="field"
-          aria-label={side === 0 ? 'The one variant' : 'The other variant'}
-          value={ids[side]}
-          onchange={(e) => compareWith(e.currentTarget.value, side)}
-        >
-          {#each variants as variant (variant.id)}
-            <option value={variant.id} disabled={variant.id === ids[1 - side]}
-              >{variant.name}</option
-            >
-          {/each}
-        </select>
-        <span class="num" data-testid="level-{side}"
-          >L{session.layer} · from {mm(session.plane)}</span
-        >
-        {#if !session.result || session.isStale}<span class="soft">computing …</span>{/if}
-      </div>
-      <div class="column"><Column {session} /></div>
-      <div class="sheet"><LayerSheet {session} /></div>
+{#if failed}
+  <DeadEnd problem={failed} />
+{:else}
+  <div class="page">
+    <header>
+      <a class="tool" href="/plans/{ids[0]}">Back to the plan</a>
+      <strong>{sessions?.[0].document.name ?? ''}</strong>
+      <span class="num soft">both at {mm(height)}</span>
+      <button
+        class="tool"
+        disabled={!sessions}
+        onclick={takeOver}
+        title="Undo in its plan brings back what it was"
+        >Make “{names[0]}” as “{names[1]}” is</button
+      >
+    </header>
+    <div class="notes">
+      {#each sessions ?? [] as session (session)}
+        {#if session.problem}
+          <ProblemNote problem={session.problem} onClose={() => (session.problem = undefined)} />
+        {/if}
+      {/each}
+    </div>
+    {#each sessions ?? [] as session, side (session)}
+      <section
+        class="side"
+        style:grid-column={side === 0 ? 1 : 3}
+        aria-label="Variant {names[side]}"
+      >
+        <div class="which">
+          <select
+            class="field"
+            aria-label={side === 0 ? 'The one variant' : 'The other variant'}
+            value={ids[side]}
+            onchange={(e) => compareWith(e.currentTarget.value, side)}
+          >
+            {#each variants as variant (variant.id)}
+              <option value={variant.id} disabled={variant.id === ids[1 - side]}
+                >{variant.name}</option
+              >
+            {/each}
+          </select>
+          <span class="num" data-testid="level-{side}"
+            >L{session.layer} · from {mm(session.plane)}</span
+          >
+          {#if !session.result || session.isStale}<span class="soft">computing …</span>{/if}
+        </div>
+        <div class="column"><Column {session} /></div>
+        <div class="sheet"><LayerSheet {session} /></div>
+      </section>
+    {/each}
+    <section class="numbers" aria-label="Differences">
+      {#if variants.length > 2}
+        <AllVariants {variants} shown={ids} onCompare={(id) => compareWith(id, 1)} />
+      {/if}
+      <table aria-label="Differences in time and material">
+        <thead><tr><th></th><th>{names[0]}</th><th>{names[1]}</th><th>difference</th></tr></thead>
+        {#each groups as group (group.title)}
+          <tbody>
+            <tr><th scope="rowgroup" colspan="4" class="group">{group.title}</th></tr>
+            {#each group.rows as row (row.what)}
+              <tr class:same={row.difference === ''}>
+                <td>{row.what}</td>
+                <td class="num">{row.one}</td>
+                <td class="num">{row.other}</td>
+                <td class="num">{row.difference || '='}</td>
+              </tr>
+            {/each}
+          </tbody>
+        {/each}
+      </table>
+      <h2>What the plans say differently</h2>
+      <ul aria-label="What the plans say differently">
+        {#each differences as difference, i (i)}
+          <li>
+            <strong>{difference.what}</strong>
+            <span>{difference.one || 'none'} → {difference.other || 'none'}</span>
+          </li>
+        {:else}
+          <li class="soft">{sessions ? 'Nothing.' : '…'}</li>
+        {/each}
+      </ul>
     </section>
-  {/each}
-  <section class="numbers" aria-label="Differences">
-    {#if variants.length > 2}
-      <AllVariants {variants} shown={ids} onCompare={(id) => compareWith(id, 1)} />
-    {/if}
-    <table aria-label="Differences in time and material">
-      <thead><tr><th></th><th>{names[0]}</th><th>{names[1]}</th><th>difference</th></tr></thead>
-      {#each groups as group (group.title)}
-        <tbody>
-          <tr><th scope="rowgroup" colspan="4" class="group">{group.title}</th></tr>
-          {#each group.rows as row (row.what)}
-            <tr class:same={row.difference === ''}>
-              <td>{row.what}</td>
-              <td class="num">{row.one}</td>
-              <td class="num">{row.other}</td>
-              <td class="num">{row.difference || '='}</td>
-            </tr>
-          {/each}
-        </tbody>
-      {/each}
-    </table>
-    <h2>What the plans say differently</h2>
-    <ul aria-label="What the plans say differently">
-      {#each differences as difference, i (i)}
-        <li>
-          <strong>{difference.what}</strong>
-          <span>{difference.one || 'none'} → {difference.other || 'none'}</span>
-        </li>
-      {:else}
-        <li class="soft">{sessions ? 'Nothing.' : '…'}</li>
-      {/each}
-    </ul>
-  </section>
-</div>
+  </div>
+{/if}
 
 <style>
   .page {
@@ -189,6 +202,14 @@
 
   header button {
     margin-left: auto;
+  }
+
+  .notes {
+    position: fixed;
+    top: 48px;
+    left: 50%;
+    translate: -50% 0;
+    z-index: 40;
   }
 
   .side {

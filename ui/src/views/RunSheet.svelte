@@ -15,6 +15,7 @@
   import { duration, mm } from '../lib/model/heights';
   import { pieceName } from '../lib/model/document';
   import { PlanSession } from '../lib/model/session.svelte';
+  import DeadEnd from '../lib/shell/DeadEnd.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
   import { route } from '../router';
 
@@ -60,164 +61,171 @@
 <svelte:head><title>Run sheet · {session?.document.name ?? 'Plan'} · Stratonomy</title></svelte:head
 >
 
-<main>
-  <div class="bar">
-    <a class="tool" href="/plans/{plan}">Back to the plan</a>
-    <label
-      >starts at
-      <input
-        class="field num"
-        type="datetime-local"
-        aria-label="Start of the print"
-        value={fieldTime(start)}
-        onchange={(e) => setStart(e.currentTarget.value)}
-      /></label
-    >
-    {#if session && ledger}
-      <a
-        class="tool"
-        href="/api/revisions/{session.resultRevision}/run-sheet.pdf?start={fieldTime(start)}"
-        download><FileText size={14} />PDF</a
+{#if failed}
+  <DeadEnd problem={failed} />
+{:else}
+  <main>
+    <div class="bar">
+      <a class="tool" href="/plans/{plan}">Back to the plan</a>
+      <label
+        >starts at
+        <input
+          class="field num"
+          type="datetime-local"
+          aria-label="Start of the print"
+          value={fieldTime(start)}
+          onchange={(e) => setStart(e.currentTarget.value)}
+        /></label
       >
-    {/if}
-    <button class="tool strong" onclick={() => window.print()}><Printer size={14} />Print</button>
-  </div>
-  {#if failed ?? session?.problem}
-    <ProblemNote problem={(failed ?? session?.problem)!} onClose={() => (failed = undefined)} />
-  {/if}
-  {#if session && ledger}
-    <article data-testid="run-sheet">
-      <header>
-        <div>
-          <h1>{session.document.name}</h1>
-          <p>
-            {session.machine.name}, nozzle {nozzles} mm ·
-            {session.heights.tops.length} layers, {mm(session.heights.tops.at(-1) ?? 0)} high
-          </p>
-          <dl>
-            <div>
-              <dt>starts</dt>
-              <dd class="num">{clockTime(start, new Date(0))}</dd>
-            </div>
-            <div>
-              <dt>takes</dt>
-              <dd class="num">{duration(ledger.seconds)}</dd>
-            </div>
-            <div>
-              <dt>done</dt>
-              <dd class="num">{clockTime(after(start, ledger.seconds), start)}</dd>
-            </div>
-            <div>
-              <dt>operator</dt>
-              <dd class="num">{rows.length} ×</dd>
-            </div>
-            <div>
-              <dt>material</dt>
-              <dd class="num">{grams.toFixed(1)} g, costs {cost.toFixed(2)}</dd>
-            </div>
-          </dl>
-        </div>
-        <img src="/api/revisions/{session.resultRevision}/picture" alt="Pieces of the plan" />
-      </header>
-      {#if errors.length > 0}
-        <p class="errors">
-          Not ready to print: {errors.map((finding) => finding.title).join('; ')}.
-        </p>
+      {#if session && ledger}
+        <a
+          class="tool"
+          href="/api/revisions/{session.resultRevision}/run-sheet.pdf?start={fieldTime(start)}"
+          download><FileText size={14} />PDF</a
+        >
       {/if}
-      <h2>Filaments</h2>
-      <table>
-        <thead>
-          <tr
-            ><th>slot</th><th>filament</th><th class="right">needed</th><th class="right">strand</th
-            ><th class="right">nozzle</th><th class="right">bed</th><th></th></tr
-          >
-        </thead>
-        <tbody>
-          {#each ledger.slots as slot (slot.slot)}
-            {@const filament = session.filament(slot.slot)}
-            <tr>
-              <td class="num">{slot.slot}</td>
-              <td
-                ><span class="swatch" style:background={filament.colour}></span>
-                {filament.name} · {filament.material}
-                {#if filament.drying}<span class="said">dry it: {filament.drying}</span>{/if}</td
-              >
-              <td class="num right">{slot.massG.toFixed(1)} g</td>
-              <td class="num right">{(slot.lengthMm / 1000).toFixed(2)} m</td>
-              <td class="num right">{filament.nozzleC} °C</td>
-              <td class="num right">{filament.bedC} °C</td>
-              <td>
-                {#if session.changesByItself}
-                  <span class="tick" aria-hidden="true"></span>
-                  {session.machine.tools === 'several nozzles' ? 'on nozzle' : 'in slot'}
-                  {slot.slot}
-                {:else if slot.slot === first}
-                  <span class="tick" aria-hidden="true"></span> load before the start
-                {/if}
-              </td>
-            </tr>
-          {/each}
-        </tbody>
-      </table>
-      <h2>What is to be done</h2>
-      {#if rows.length === 0}
-        <p>Nothing: the machine prints all of it by itself.</p>
-      {:else}
+      <button class="tool strong" onclick={() => window.print()}><Printer size={14} />Print</button>
+    </div>
+    {#if session?.problem}
+      <ProblemNote problem={session.problem} onClose={() => (session!.problem = undefined)} />
+    {/if}
+    {#if session && ledger}
+      <article data-testid="run-sheet">
+        <header>
+          <div>
+            <h1>{session.document.name}</h1>
+            <p>
+              {session.machine.name}, nozzle {nozzles} mm ·
+              {session.heights.tops.length} layers, {mm(session.heights.tops.at(-1) ?? 0)} high
+            </p>
+            <dl>
+              <div>
+                <dt>starts</dt>
+                <dd class="num">{clockTime(start, new Date(0))}</dd>
+              </div>
+              <div>
+                <dt>takes</dt>
+                <dd class="num">{duration(ledger.seconds)}</dd>
+              </div>
+              <div>
+                <dt>done</dt>
+                <dd class="num">{clockTime(after(start, ledger.seconds), start)}</dd>
+              </div>
+              <div>
+                <dt>operator</dt>
+                <dd class="num">{rows.length} ×</dd>
+              </div>
+              <div>
+                <dt>material</dt>
+                <dd class="num">{grams.toFixed(1)} g, costs {cost.toFixed(2)}</dd>
+              </div>
+            </dl>
+          </div>
+          <img src="/api/revisions/{session.resultRevision}/picture" alt="Pieces of the plan" />
+        </header>
+        {#if errors.length > 0}
+          <p class="errors">
+            Not ready to print: {errors.map((finding) => finding.title).join('; ')}.
+          </p>
+        {/if}
+        <h2>Filaments</h2>
         <table>
           <thead>
             <tr
-              ><th></th><th>at about</th><th>free until then</th><th>before</th><th>what to do</th
-              ><th class="right">needed</th></tr
+              ><th>slot</th><th>filament</th><th class="right">needed</th><th class="right"
+                >strand</th
+              ><th class="right">nozzle</th><th class="right">bed</th><th></th></tr
             >
           </thead>
           <tbody>
-            {#each rows as { number, halt, at } (number)}
-              {@const into = session.filament(halt.toSlot)}
+            {#each ledger.slots as slot (slot.slot)}
+              {@const filament = session.filament(slot.slot)}
               <tr>
+                <td class="num">{slot.slot}</td>
                 <td
-                  ><span class="tick" aria-hidden="true"></span>
-                  <span class="num">{number}</span></td
+                  ><span class="swatch" style:background={filament.colour}></span>
+                  {filament.name} · {filament.material}
+                  {#if filament.drying}<span class="said">dry it: {filament.drying}</span>{/if}</td
                 >
-                <td class="num">{clockTime(at, start)}</td>
-                <td class="num">{duration(halt.freeSeconds)}</td>
-                <td class="num"
-                  >L{halt.layer}, {mm(halt.heightMm)}{halt.piece
-                    ? ` of ${pieceName(session.document, halt.piece)}`
-                    : ''}</td
-                >
+                <td class="num right">{slot.massG.toFixed(1)} g</td>
+                <td class="num right">{(slot.lengthMm / 1000).toFixed(2)} m</td>
+                <td class="num right">{filament.nozzleC} °C</td>
+                <td class="num right">{filament.bedC} °C</td>
                 <td>
-                  {#if halt.colourChange}
-                    <span class="swatch" style:background={session.filament(halt.fromSlot).colour}
-                    ></span>
-                    {session.filament(halt.fromSlot).name} out,
-                    <span class="swatch" style:background={into.colour}></span>
-                    <strong>{into.name} in</strong>
-                  {:else}
-                    <strong>{halt.kinds.join(', ')}</strong>
+                  {#if session.changesByItself}
+                    <span class="tick" aria-hidden="true"></span>
+                    {session.machine.tools === 'several nozzles' ? 'on nozzle' : 'in slot'}
+                    {slot.slot}
+                  {:else if slot.slot === first}
+                    <span class="tick" aria-hidden="true"></span> load before the start
                   {/if}
-                  {#if halt.note}<span class="said">{halt.note}</span>{/if}
                 </td>
-                <td class="num right"
-                  >{halt.colourChange ? `${strandGrams(halt.strandMm, into).toFixed(1)} g` : ''}</td
-                >
               </tr>
             {/each}
           </tbody>
         </table>
-        <p class="soft">
-          {#if first && !session.changesByItself}
-            The first {session.filament(first).name} needs
-            {strandGrams(ledger.startMm, session.filament(first)).toFixed(1)} g.
-          {/if}
-          “needed” counts until that filament is changed again. Times hold if each stop takes as long
-          as planned; the clock starts with bed and nozzle cold.
-        </p>
-      {/if}
-    </article>
-  {:else if !failed}
-    <p class="soft">Computing the print …</p>
-  {/if}
-</main>
+        <h2>What is to be done</h2>
+        {#if rows.length === 0}
+          <p>Nothing: the machine prints all of it by itself.</p>
+        {:else}
+          <table>
+            <thead>
+              <tr
+                ><th></th><th>at about</th><th>free until then</th><th>before</th><th>what to do</th
+                ><th class="right">needed</th></tr
+              >
+            </thead>
+            <tbody>
+              {#each rows as { number, halt, at } (number)}
+                {@const into = session.filament(halt.toSlot)}
+                <tr>
+                  <td
+                    ><span class="tick" aria-hidden="true"></span>
+                    <span class="num">{number}</span></td
+                  >
+                  <td class="num">{clockTime(at, start)}</td>
+                  <td class="num">{duration(halt.freeSeconds)}</td>
+                  <td class="num"
+                    >L{halt.layer}, {mm(halt.heightMm)}{halt.piece
+                      ? ` of ${pieceName(session.document, halt.piece)}`
+                      : ''}</td
+                  >
+                  <td>
+                    {#if halt.colourChange}
+                      <span class="swatch" style:background={session.filament(halt.fromSlot).colour}
+                      ></span>
+                      {session.filament(halt.fromSlot).name} out,
+                      <span class="swatch" style:background={into.colour}></span>
+                      <strong>{into.name} in</strong>
+                    {:else}
+                      <strong>{halt.kinds.join(', ')}</strong>
+                    {/if}
+                    {#if halt.note}<span class="said">{halt.note}</span>{/if}
+                  </td>
+                  <td class="num right"
+                    >{halt.colourChange
+                      ? `${strandGrams(halt.strandMm, into).toFixed(1)} g`
+                      : ''}</td
+                  >
+                </tr>
+              {/each}
+            </tbody>
+          </table>
+          <p class="soft">
+            {#if first && !session.changesByItself}
+              The first {session.filament(first).name} needs
+              {strandGrams(ledger.startMm, session.filament(first)).toFixed(1)} g.
+            {/if}
+            “needed” counts until that filament is changed again. Times hold if each stop takes as long
+            as planned; the clock starts with bed and nozzle cold.
+          </p>
+        {/if}
+      </article>
+    {:else}
+      <p class="soft">Computing the print …</p>
+    {/if}
+  </main>
+{/if}
 
 <style>
   main {

@@ -17,11 +17,11 @@
   import type { Command } from '../lib/shell/commands';
   import CommandSheet from '../lib/shell/CommandSheet.svelte';
   import { dropFiles } from '../lib/shell/dropFiles';
+  import DeadEnd from '../lib/shell/DeadEnd.svelte';
   import Header from '../lib/shell/Header.svelte';
   import { isTyping, LEAP } from '../lib/shell/keys';
   import ImportQuestion from '../lib/shell/ImportQuestion.svelte';
   import KeysSheet from '../lib/shell/KeysSheet.svelte';
-  import ProblemNote from '../lib/shell/ProblemNote.svelte';
   import ProgramNote from '../lib/shell/ProgramNote.svelte';
   import { complainsTo } from '../lib/shell/typed';
   import { route } from '../router';
@@ -186,13 +186,7 @@
 <svelte:head><title>{session?.document.name ?? 'Plan'} · Stratonomy</title></svelte:head>
 
 {#if failed}
-  <div class="failed">
-    <ProblemNote
-      problem={failed}
-      onClose={() => (failed = undefined)}
-      action={{ label: 'All plans', run: () => window.location.assign('/') }}
-    />
-  </div>
+  <DeadEnd problem={failed} />
 {:else if session}
   <div
     class="view"
@@ -275,7 +269,7 @@
   <LedgerSheet {session} bind:open={ledger} />
   <CommandSheet {session} {commands} bind:open={asking} />
 {:else}
-  <p class="failed">Opening the plan …</p>
+  <p class="opening">Opening the plan …</p>
 {/if}
 
 <style>
@@ -364,7 +358,7 @@
     accent-color: var(--color-primary-600);
   }
 
-  .failed {
+  .opening {
     display: grid;
     place-items: center;
     height: 60vh;
