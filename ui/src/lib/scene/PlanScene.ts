@@ -49,7 +49,8 @@ export class PlanScene {
   private readonly cut = {
     below: new THREE.Plane(new THREE.Vector3(0, 0, -1), 0),
     above: new THREE.Plane(new THREE.Vector3(0, 0, 1), 0),
-    height: { value: 0 },
+    level: 0,
+    inside: { value: 0 },
   };
   /** From the axes of the machine's bed or belt to those of the layers. */
   readonly tilt = new THREE.Matrix4();
@@ -299,7 +300,7 @@ export class PlanScene {
       this.bodies.map((shown) => shown.whole),
       false,
     );
-    const below = whole ? undefined : hits.find((h) => h.point.z <= this.cut.height.value + 0.02);
+    const below = whole ? undefined : hits.find((h) => h.point.z <= this.cut.level + 0.01);
     const hit = below ?? hits[0];
     if (!hit || hit.faceIndex == null) {
       return undefined;
@@ -359,7 +360,8 @@ export class PlanScene {
     if (this.level.position.z === height) {
       return;
     }
-    this.cut.height.value = height - 1e-2;
+    this.cut.level = height;
+    this.cut.inside.value = height - 1e-2;
     this.cut.below.constant = height + 1e-3;
     this.cut.above.constant = -height - 1e-3;
     this.bodies.forEach((shown) => shown.cutAt(height));

@@ -13,8 +13,10 @@ export interface Cut {
   readonly below: THREE.Plane;
   /** Keeps what lies above it. */
   readonly above: THREE.Plane;
-  /** Height of the level as a uniform of the materials. */
-  readonly height: { value: number };
+  /** Height of the level, mm. */
+  level: number;
+  /** Just under it, where the colour of what is cut is that of the layer, as a uniform. */
+  readonly inside: { value: number };
 }
 
 const MAX_BANDS = 64;
@@ -64,7 +66,7 @@ export class ShownBody {
       mesh.matrixAutoUpdate = false;
       mesh.matrix.copy(matrix);
     }
-    this.cutAt(cut.height.value);
+    this.cutAt(cut.level);
   }
 
   get matrix(): THREE.Matrix4 {
@@ -112,7 +114,7 @@ function material(all: readonly Band[], cut: Cut, ghost: boolean): THREE.Materia
     shader.uniforms['boundaries'] = { value: Math.min(bands.length, MAX_BANDS) - 1 };
     shader.uniforms['bandTo'] = { value: heights };
     shader.uniforms['bandColour'] = { value: colours };
-    shader.uniforms['cut'] = cut.height;
+    shader.uniforms['cut'] = cut.inside;
     shader.vertexShader = shader.vertexShader
       .replace('#include <common>', '#include <common>\nvarying float worldZ;')
       .replace(
