@@ -46,8 +46,11 @@
   /** How many layers are asked for ahead of the one that is read. */
   const AHEAD = 6;
 
-  /** Of ways between lines and of seams: the accent where it is darkest. */
-  const WAY_COLOUR = '#0a5c57';
+  /** Of ways between lines and of seams: seen against light and dark lines and backgrounds. */
+  const WAY_COLOUR = '#0f8a84';
+
+  /** How bright it is behind the lines, 0 to 255. */
+  const behind = document.documentElement.dataset['mode'] === 'dark' ? 36 : 250;
 
   const look = untrack(() => session.look);
   const blocks = new LineBlocks();
@@ -236,7 +239,7 @@
     }
     if (level) {
       const colours = level.stack.coloursOf(colouring, range);
-      levelBlocks.show(level.stack, faded(colours, level.faint));
+      levelBlocks.show(level.stack, faded(colours, level.faint, behind));
     }
     limit();
   });

@@ -82,6 +82,6 @@ it('holds more lines than it had room for at first', () => {
 });
 
 it('makes the lines of the layer below faint and leaves the others', () => {
-  const colours = faded(new Uint8Array([0, 100, 250, 0, 100, 250]), 1);
+  const colours = faded(new Uint8Array([0, 100, 250, 0, 100, 250]), 1, 250);
   expect([...colours]).toEqual([205, 223, 250, 0, 100, 250]);
 });

@@ -206,14 +206,17 @@ export class LineStack {
   }
 }
 
-/** How much of the paper the colours of faint lines have. */
-const PALENESS = 0.82;
-const PAPER = 250;
+/** How much of what is behind them is seen through faint lines. */
+const FAINTNESS = 0.82;
 
-/** Makes the first pieces of some colours faint, in place; returns the colours. */
-export function faded(colours: Uint8Array, pieces: number): Uint8Array {
+/**
+ * Makes the first pieces of some colours faint, in place; returns the colours.
+ *
+ * @param behind how bright it is behind them, 0 to 255
+ */
+export function faded(colours: Uint8Array, pieces: number, behind: number): Uint8Array {
   for (let i = 0; i < 3 * pieces; i++) {
-    colours[i] = colours[i]! + PALENESS * (PAPER - colours[i]!);
+    colours[i] = colours[i]! + FAINTNESS * (behind - colours[i]!);
   }
   return colours;
 }
