@@ -215,11 +215,16 @@
     return () => (going = false);
   });
 
+  /** The lines that are looked at, and how many strokes of them are only faint. */
+  const parts = $derived.by(() => {
+    const all = stack && !look.alone ? [{ lines: stack, faint: 0 }] : [];
+    const own = level?.stack;
+    return own ? [...all, { lines: own, faint: look.alone ? own.strokesBelow() : 0 }] : all;
+  });
+
   /** Of the values of all lines that are shown at some level. */
   const range = $derived.by((): Range | undefined => {
-    const ranges = [look.alone ? undefined : stack, level?.stack].flatMap(
-      (of) => of?.rangeOf(look.colourBy) ?? [],
-    );
+    const ranges = parts.flatMap(({ lines, faint }) => lines.rangeOf(look.colourBy, faint) ?? []);
     return ranges.length === 0
       ? undefined
       : {
@@ -268,8 +273,7 @@
   });
 
   const rolesShown = $derived.by(() => {
-    const below = look.alone ? undefined : stack?.rolesOf();
-    const there = new Set([...(below ?? []), ...(level?.stack.rolesOf() ?? [])]);
+    const there = new Set(parts.flatMap(({ lines, faint }) => [...lines.rolesOf(faint)]));
     return roles.filter((role, i) => there.has(i) || look.hidden.has(role));
   });
 </script>

@@ -85,3 +85,13 @@ it('makes the lines of the layer below faint and leaves the others', () => {
   const colours = faded(new Uint8Array([0, 100, 250, 0, 100, 250]), 1, 250);
   expect([...colours]).toEqual([205, 223, 250, 0, 100, 250]);
 });
+
+it('leaves the first strokes out of the range and of the roles', () => {
+  const stack = new LineStack();
+  stack.add(layer(), 0, 0.2, (role) => role === 5);
+  stack.add(layer(), 0.2, 0.4, (role) => role === 0);
+  expect(stack.rangeOf('speed')).toEqual({ low: 30, high: 80 });
+  expect(stack.rangeOf('speed', stack.strokesBelow())).toEqual({ low: 30, high: 30 });
+  expect(stack.rangeOf('speed', 2)).toBeUndefined();
+  expect([...stack.rolesOf(stack.strokesBelow())]).toEqual([0]);
+});

@@ -138,9 +138,13 @@ export class LineStack {
     return strokes <= 0 ? 0 : this.strokeEnds.values[Math.min(strokes, this.strokeEnds.size) - 1]!;
   }
 
-  /** Indices of the roles that there are lines of. */
-  rolesOf(): Set<number> {
-    return new Set(this.role.values.subarray(0, this.role.size));
+  /**
+   * Indices of the roles that there are lines of.
+   *
+   * @param from the first stroke that counts
+   */
+  rolesOf(from = 0): Set<number> {
+    return new Set(this.role.values.subarray(from, this.role.size));
   }
 
   /** Four numbers for each piece: x, y, x, y, mm. */
@@ -153,15 +157,19 @@ export class LineStack {
     return this.size.values.subarray(0, this.size.size);
   }
 
-  /** The least and the largest value of all lines; undefined if that is not what colours tell. */
-  rangeOf(by: ColourBy): Range | undefined {
-    if (!isMeasure(by) || this.strokeEnds.size === 0) {
+  /**
+   * The least and the largest value of the lines; undefined if that is not what colours tell.
+   *
+   * @param from the first stroke that counts
+   */
+  rangeOf(by: ColourBy, from = 0): Range | undefined {
+    if (!isMeasure(by) || this.strokeEnds.size <= from) {
       return undefined;
     }
     const { values, size } = this.measures[by];
     let low = Infinity;
     let high = -Infinity;
-    for (let i = 0; i < size; i++) {
+    for (let i = from; i < size; i++) {
       low = Math.min(low, values[i]!);
       high = Math.max(high, values[i]!);
     }

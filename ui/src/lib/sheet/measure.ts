@@ -60,11 +60,12 @@ export function rangeOf(values: ArrayLike<number>): Range | undefined {
 /** From straw over sea green to night blue: each darker than the one before. */
 export const SCALE: readonly string[] = between(['#e6d29a', '#5fa392', '#1d3350'], 12);
 
-/** The colour of a value in a range. */
+/** The colour of a value in a range, or of the end that is nearer to it. */
 export function colourIn(range: Range, value: number): string {
   const span = range.high - range.low;
   const share = span > 0 ? (value - range.low) / span : 1;
-  return SCALE[Math.min(SCALE.length - 1, Math.floor(share * SCALE.length))]!;
+  const at = Math.floor(Math.min(1, Math.max(0, share)) * SCALE.length);
+  return SCALE[Math.min(SCALE.length - 1, at)]!;
 }
 
 function between(stops: readonly string[], count: number): string[] {

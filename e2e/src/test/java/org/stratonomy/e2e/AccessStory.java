@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.AxeResults;
 import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -53,6 +54,11 @@ class AccessStory extends Story {
       assertThat(exactButton(part)).hasAttribute("aria-pressed", "true");
       check();
     }
+    page.navigate(application.address() + "/nowhere");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("There is no page “/nowhere”");
+    check();
+    page.getByText("All plans").last().click();
+    assertThat(button("Drop models here")).isVisible();
   }
 
   @Test

@@ -81,6 +81,10 @@ class LayerStory extends Story {
     assertThat(Integer.parseInt(lines.getAttribute("data-pieces"))).isGreaterThan(outside);
     named("Colour the lines of the model by").selectOption("layerTime");
     assertThat(page.getByLabel("Scale of layer time in all layers")).containsText("layer time");
+    exactButton("Alone").click();
+    assertThat(lines.getByLabel("Scale of layer time in this layer")).containsText("everywhere");
+    exactButton("Travel in the model").click();
+    assertThat(exactButton("Travel").last()).hasAttribute("aria-pressed", "true");
     exactButton("Lines").click();
     assertThat(lines).hasCount(0);
   }

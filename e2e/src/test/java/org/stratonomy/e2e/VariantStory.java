@@ -3,6 +3,7 @@ package org.stratonomy.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -64,6 +65,23 @@ class VariantStory extends Story {
     assertThat(page.getByLabel("Rule sheet")).not().containsText("Walls");
     button("Undo").click();
     assertThat(page.getByLabel("Rule sheet")).containsText("Walls");
+  }
+
+  @Test
+  void theStartPageNamesThemAndOneIsRemovedAndPutBack() throws IOException {
+    drop(block(4));
+    openVariants();
+    named("Name of the kept state").fill("as it was");
+    exactButton("Keep the state").click();
+    button("Remove the variant as it was").click();
+    assertThat(exactButton("as it was")).hasCount(0);
+    exactButton("Put it back").click();
+    assertThat(exactButton("as it was")).isVisible();
+    page.navigate(application.address());
+    Locator names = page.getByLabel("Variants of block").first().getByRole(AriaRole.LINK);
+    assertThat(names).hasText(new String[] {"first", "as it was"});
+    names.last().click();
+    assertThat(button("Variants")).containsText("as it was");
   }
 
   @Test
