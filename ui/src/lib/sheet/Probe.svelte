@@ -19,6 +19,35 @@
 
   let { session, paths, hit, hint, raised }: Props = $props();
 
+  /** The pointer rests if it stays at a place for so long, ms. */
+  const REST_MS = 150;
+
+  /** Which rule gives the line its filament, once the pointer rests. */
+  let reason = $state('');
+
+  $effect(() => {
+    const { x, y: at, stroke } = hit;
+    const n = session.layer;
+    reason = '';
+    if (!stroke) {
+      return;
+    }
+    let resting = true;
+    const timer = window.setTimeout(async () => {
+      const rows = await session.sampleAt({ x, y: at, setting: 'filament' }).catch(() => []);
+      const here = rows.find((row) => row.firstLayer <= n && n <= row.lastLayer);
+      if (resting && here) {
+        reason = here.rule < 0 ? 'by default' : `by rule ${here.rule + 1}`;
+      }
+    }, REST_MS);
+    return () => {
+      resting = false;
+      window.clearTimeout(timer);
+    };
+  });
+
+  /** At full speed. */
+  const seconds = $derived(hit.stroke ? hit.stroke.lengthMm / paths.speed[hit.stroke.stroke]! : 0);
   const y = $derived(machineY(session.machine, hit.y, layerTop(session.heights, session.layer)));
 </script>
 
@@ -29,6 +58,7 @@
     <strong>{session.shelf.roles[paths.role[i]!]}</strong>
     <span class="swatch" style:background={session.filament(paths.slot[i]!).colour}></span>
     {session.filament(paths.slot[i]!).name}
+    {reason}
     {#if bleedOf(paths, i) > 0}
       <span>begins with {(100 * bleedOf(paths, i)).toFixed(0)} % of what was before</span>
     {/if}
@@ -37,11 +67,11 @@
         'speed',
         paths,
         i,
-      )} · {said('flow', paths, i)} · {said('temperature', paths, i)} · fan {said(
-        'fan',
+      )}, {seconds.toFixed(1)} s at least · {said('flow', paths, i)} · {said(
+        'temperature',
         paths,
         i,
-      )}</span
+      )} · fan {said('fan', paths, i)}</span
     >
   {/if}
   <span class="soft">{hint}</span>

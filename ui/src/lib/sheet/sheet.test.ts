@@ -109,7 +109,8 @@ it('stops playing when the slider is moved', async () => {
   expect(slider).toHaveAttribute('aria-valuetext', '2 of 3');
 });
 
-it('tells all about the line under the pointer', () => {
+it('tells all about the line under the pointer', async () => {
+  session.layer = 3;
   render(Probe, {
     session,
     paths: PATHS,
@@ -120,6 +121,9 @@ it('tells all about the line under the pointer', () => {
   expect(screen.getByText(/X 4.0 Y 1.0 mm/)).toBeVisible();
   expect(screen.getByText(/begins with 25 % of what was before/)).toBeVisible();
   expect(
-    screen.getByText(/0.44 mm wide · 10.0 mm long · 60 mm\/s · 5.3 mm³\/s · 210 °C · fan 50 %/),
+    screen.getByText(
+      /0.44 mm wide · 10.0 mm long · 60 mm\/s, 0.2 s at least · 5.3 mm³\/s · 210 °C · fan 50 %/,
+    ),
   ).toBeVisible();
+  expect(await screen.findByText(/Chalk\s+by (rule|default)/)).toBeVisible();
 });
