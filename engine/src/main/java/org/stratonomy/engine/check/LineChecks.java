@@ -92,7 +92,8 @@ final class LineChecks {
   private void bridges() {
     Map<Integer, Span> longest = new TreeMap<>();
     for (LayerSchedule layer : schedule.layers()) {
-      for (Stroke stroke : layer.strokes()) {
+      List<Stroke> strokes = layer.volumes().has(Role.BRIDGE) ? layer.strokes() : List.of();
+      for (Stroke stroke : strokes) {
         if (stroke.role() == Role.BRIDGE) {
           double mm = longest(stroke, layer);
           longest.merge(
@@ -241,24 +242,25 @@ final class LineChecks {
 
   private void flow() {
     Map<SlotRole, Slowed> slowest = new LinkedHashMap<>();
-    int slot = 0;
-    double most = 0;
     for (LayerSchedule layer : schedule.layers()) {
-      for (Stroke stroke : layer.strokes()) {
-        if (stroke.slot() != slot) {
-          slot = stroke.slot();
-          most = resolver.filament(slot).maxFlow();
-        }
-        boolean isAtMost = stroke.speed() * stroke.crossSectionMm2() > most - ROUNDING;
-        if (isAtMost && stroke.speed() < SLOWED * wanted(stroke)) {
+      boolean isFast =
+          layer.volumes().shares().stream().anyMatch(of -> isAtMost(of.slot(), of.mostFlow()));
+      for (Stroke stroke : isFast ? layer.strokes() : List.<Stroke>of()) {
+        if (isAtMost(stroke.slot(), stroke.speed() * stroke.crossSectionMm2())
+            && stroke.speed() < SLOWED * wanted(stroke)) {
           slowest.merge(
-              new SlotRole(slot, stroke.role()),
+              new SlotRole(stroke.slot(), stroke.role()),
               new Slowed(stroke.speed(), layer.layer().bottom()),
               Slowed::with);
         }
       }
     }
     slowest.forEach(this::slowed);
+  }
+
+  /** Whether a filament melts no faster, mm³/s. */
+  private boolean isAtMost(int slot, double flow) {
+    return flow > resolver.filament(slot).maxFlow() - ROUNDING;
   }
 
   private double wanted(Stroke stroke) {

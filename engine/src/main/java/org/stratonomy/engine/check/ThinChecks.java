@@ -1,6 +1,7 @@
 package org.stratonomy.engine.check;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
@@ -78,42 +79,61 @@ final class ThinChecks {
     Map<Integer, List<LayerSchedule>> found = new TreeMap<>();
     Map<Integer, Integer> most = new TreeMap<>();
     for (LayerSchedule layer : schedule.layers()) {
-      Map<Integer, Bits> counts = new TreeMap<>();
-      layer.strokes().stream()
-          .filter(stroke -> INSIDE.contains(stroke.role()))
-          .forEach(stroke -> counts.merge(stroke.piece(), Bits.of(stroke), Bits::plus));
-      counts.forEach(
-          (piece, bits) -> {
-            if (bits.ways >= LEAST_BITS && bits.mm > LEAST_SHARE * bits.allMm) {
-              found.computeIfAbsent(piece, _ -> new ArrayList<>()).add(layer);
-              most.merge(piece, bits.ways, Math::max);
-            }
-          });
+      for (Bits bits : bits(layer.strokes())) {
+        if (bits.ways >= LEAST_BITS && bits.mm > LEAST_SHARE * bits.allMm) {
+          found.computeIfAbsent(bits.piece, _ -> new ArrayList<>()).add(layer);
+          most.merge(bits.piece, bits.ways, Math::max);
+        }
+      }
     }
     return found.keySet().stream()
         .map(piece -> bits(plan.pieces().get(piece), found.get(piece), most.get(piece)))
         .toList();
   }
 
-  /**
-   * What goes to and fro over narrow places.
-   *
-   * @param ways how often
-   * @param mm length of those lines
-   * @param allMm length of all lines inside of the walls
-   */
-  private record Bits(int ways, double mm, double allMm) {
-    static Bits of(Stroke stroke) {
-      Path path = stroke.path();
-      double length = path.lengthMm();
-      // Each way ends with two corners, a width apart.
-      int ways = sharpCorners(path) / 2;
-      boolean isNarrow = length < ways * (BIT_WIDTHS + 1) * stroke.widthMm();
-      return isNarrow ? new Bits(ways, length, length) : new Bits(0, 0, length);
+  /** The bits of infill of each piece. */
+  private static Collection<Bits> bits(List<Stroke> strokes) {
+    Map<Integer, Bits> all = new TreeMap<>();
+    Bits at = null;
+    for (Stroke stroke : strokes) {
+      if (INSIDE.contains(stroke.role())) {
+        at =
+            at != null && at.piece == stroke.piece()
+                ? at
+                : all.computeIfAbsent(stroke.piece(), Bits::new);
+        at.add(stroke);
+      }
+    }
+    return all.values();
+  }
+
+  /** What goes to and fro over narrow places of a piece. */
+  private static final class Bits {
+    private final int piece;
+
+    /** How often. */
+    private int ways;
+
+    /** Length of those lines. */
+    private double mm;
+
+    /** Length of all lines inside of the walls. */
+    private double allMm;
+
+    Bits(int piece) {
+      this.piece = piece;
     }
 
-    Bits plus(Bits o) {
-      return new Bits(ways + o.ways, mm + o.mm, allMm + o.allMm);
+    void add(Stroke stroke) {
+      Path path = stroke.path();
+      double length = path.lengthMm();
+      allMm += length;
+      // Each way ends with two corners, a width apart.
+      int own = sharpCorners(path) / 2;
+      if (length < own * (BIT_WIDTHS + 1) * stroke.widthMm()) {
+        ways += own;
+        mm += length;
+      }
     }
   }
 

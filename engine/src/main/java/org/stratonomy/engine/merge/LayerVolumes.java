@@ -6,20 +6,30 @@ import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Role;
 
-/** How much strokes lay, by what they are printed for, role and filament. */
+/** How much strokes lay, and how fast at most, by what they are printed for, role and filament. */
 public record LayerVolumes(List<Share> shares) implements Memo.Sized {
 
   /**
    * @param slot of the filament, from 1; or a mix
+   * @param mostFlow at which one of its strokes is laid, mm³/s
    */
-  public record Share(Origin origin, Role role, int slot, double mm3) {}
+  public record Share(Origin origin, Role role, int slot, double mm3, double mostFlow) {}
+
+  /** Whether nothing is laid but filament of one slot. */
+  public boolean isOnly(int slot) {
+    return shares.stream().allMatch(share -> share.slot == slot);
+  }
+
+  public boolean has(Role role) {
+    return shares.stream().anyMatch(share -> share.role == role);
+  }
 
   public static LayerVolumes of(List<Stroke> strokes) {
     List<Sum> sums = new ArrayList<>();
     Sum at = null;
     for (Stroke stroke : strokes) {
       at = at != null && at.has(stroke) ? at : sum(sums, stroke);
-      at.mm3 += stroke.volumeMm3();
+      at.add(stroke);
     }
     return new LayerVolumes(sums.stream().map(Sum::share).toList());
   }
@@ -37,6 +47,7 @@ public record LayerVolumes(List<Share> shares) implements Memo.Sized {
   private static final class Sum {
     private final Stroke first;
     private double mm3;
+    private double mostFlow;
 
     Sum(Stroke first) {
       this.first = first;
@@ -48,13 +59,18 @@ public record LayerVolumes(List<Share> shares) implements Memo.Sized {
           && first.origin().equals(stroke.origin());
     }
 
+    void add(Stroke stroke) {
+      mm3 += stroke.volumeMm3();
+      mostFlow = Math.max(mostFlow, stroke.speed() * stroke.crossSectionMm2());
+    }
+
     Share share() {
-      return new Share(first.origin(), first.role(), first.slot(), mm3);
+      return new Share(first.origin(), first.role(), first.slot(), mm3, mostFlow);
     }
   }
 
   @Override
   public int weight() {
-    return 48 * shares.size() + 32;
+    return 56 * shares.size() + 32;
   }
 }

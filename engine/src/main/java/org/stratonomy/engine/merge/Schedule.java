@@ -108,6 +108,9 @@ public record Schedule(
     Map<FilamentChange, Integer> made = new HashMap<>();
     int loaded = firstSlot;
     for (LayerSchedule layer : layers) {
+      if (layer.volumes().isOnly(loaded)) {
+        continue;
+      }
       for (Stroke stroke : layer.strokes()) {
         if (stroke.slot() != loaded) {
           made.merge(new FilamentChange(loaded, stroke.slot()), 1, Integer::sum);

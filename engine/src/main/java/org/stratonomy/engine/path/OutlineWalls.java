@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.Simplifier;
 
 /**
  * Walls along the outline of a whole section. They depend on nothing but the section and how walls
@@ -18,6 +19,12 @@ import org.stratonomy.engine.plane.Area;
 record OutlineWalls(Optional<OutlineWalls> outer, List<Line> wall, Area inside)
     implements Memo.Sized {
   private static final int BYTES_PER_POINT = 8;
+
+  /**
+   * The outer wall follows the outline as it is. What lies inside of it may miss its place by this
+   * share of a line's width: nobody sees it, and there is much less to compute and to print.
+   */
+  static final double ROUGHNESS = 0.04;
 
   /**
    * No wall yet.
@@ -36,7 +43,8 @@ record OutlineWalls(Optional<OutlineWalls> outer, List<Line> wall, Area inside)
     }
     List<Line> lines = new ArrayList<>();
     Area left = new WallMaker(width, thin, lines).wall(inside, count());
-    return new OutlineWalls(Optional.of(this), List.copyOf(lines), left);
+    Area inside = new Simplifier(ROUGHNESS * width).simplify(left);
+    return new OutlineWalls(Optional.of(this), List.copyOf(lines), inside);
   }
 
   private int count() {

@@ -7,6 +7,7 @@ import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.plane.Simplifier;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.Section;
@@ -64,7 +65,8 @@ final class Surroundings {
         () -> {
           Area missing = Plane.missing(section(), neighbours(s.bottomLayers(), s.topLayers()));
           double least = s.leastSkinMm2();
-          return held(least > 0 ? missing.withoutSmall(least) : missing, s.lineWidth());
+          Area held = held(least > 0 ? missing.withoutSmall(least) : missing, s.lineWidth());
+          return new Simplifier(OutlineWalls.ROUGHNESS * s.lineWidth()).simplify(held);
         });
   }
 

@@ -18,6 +18,13 @@ public final class Simplifier {
     toleranceSquared = units * units;
   }
 
+  /** An area with fewer points. */
+  public Area simplify(Area area) {
+    RingList rings = new RingList();
+    rings.addAll(area);
+    return simplify(rings);
+  }
+
   /** The rings with fewer points, cleaned where leaving out points made them touch or cross. */
   public Area simplify(RingList rings) {
     Area raw = rings.toRawArea();
