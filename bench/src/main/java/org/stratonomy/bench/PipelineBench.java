@@ -39,6 +39,11 @@ import org.stratonomy.engine.strata.Sections;
  */
 public final class PipelineBench {
   private static final int RUNS = 9;
+
+  /** Edits are made over and over: first until the virtual machine has compiled what they need. */
+  private static final int UNTIMED_ROUNDS = 4;
+
+  private static final int TIMED_ROUNDS = 5;
   private static final long MEMO_BYTES = 1L << 30;
   private static final int THREADS = Runtime.getRuntime().availableProcessors();
 
@@ -157,10 +162,8 @@ public final class PipelineBench {
 
   /** What an edit costs in a process that has made such edits before. */
   private void edits(double warm) {
-    try (Planner planner = new Planner(ShelfReader.standard(), MEMO_BYTES, THREADS);
-        Planner before = new Planner(ShelfReader.standard(), MEMO_BYTES, THREADS)) {
-      planner.compute(plan, meshes, Watch.NONE);
-      Edits edits = new Edits(planner, before, warm);
+    try (Planner planner = new Planner(ShelfReader.standard(), MEMO_BYTES, THREADS)) {
+      Edits edits = new Edits(planner, warm);
       Where second = new Where(List.of("tile"), List.of(2));
       edits.time("edit: filament of one stratum", i -> set(second, Setting.FILAMENT, 1 + i % 6));
       edits.time(
@@ -214,32 +217,28 @@ public final class PipelineBench {
 
   private final class Edits {
     private final Planner planner;
-    private final Planner before;
     private final double warm;
 
-    /**
-     * @param before makes all edits first, untimed, so that the virtual machine has compiled them
-     */
-    Edits(Planner planner, Planner before, double warm) {
+    Edits(Planner planner, double warm) {
       this.planner = planner;
-      this.before = before;
       this.warm = warm;
     }
 
     void time(String name, Edited edited) {
-      for (int round = 0; round < 2; round++) {
+      List<Double> times = new ArrayList<>();
+      for (int round = 0; round < UNTIMED_ROUNDS + TIMED_ROUNDS; round++) {
         // With a new shelf nothing is remembered.
-        before.use(ShelfReader.standard());
-        before.compute(plan, meshes, Watch.NONE);
+        planner.use(ShelfReader.standard());
+        planner.compute(plan, meshes, Watch.NONE);
         for (int i = 0; i < RUNS; i++) {
-          before.compute(edited.at(i), meshes, Watch.NONE);
+          Plan edit = edited.at(i);
+          double millis = Timing.once(() -> planner.compute(edit, meshes, Watch.NONE));
+          if (round >= UNTIMED_ROUNDS) {
+            times.add(millis);
+          }
         }
       }
-      int[] i = {0};
-      Timing.row(
-          name,
-          Timing.median(RUNS, () -> planner.compute(edited.at(i[0]++), meshes, Watch.NONE)),
-          warm);
+      Timing.row(name, Timing.middle(times), warm);
     }
   }
 

@@ -9,6 +9,7 @@ import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.Hatch;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.plane.Room;
 
 /** Fills areas of one layer: solid, as a bridge, or with a pattern. */
 final class Filler {
@@ -64,24 +65,16 @@ final class Filler {
     if (thin != ThinPlaces.FITTED || area.isEmpty()) {
       return area;
     }
-    List<Area> cores = Plane.inset(area, NARROW / 2 * width).parts();
+    double reach = NARROW / 2 * width;
     List<Area> wide = new ArrayList<>();
     for (Area part : area.parts()) {
-      if (cores.stream().anyMatch(core -> part.contains(x(core), y(core)))) {
+      if (Room.isSurelyFor(reach, part) || !Plane.inset(part, reach).isEmpty()) {
         wide.add(part);
       } else {
         along(part, role);
       }
     }
     return Area.ofApart(wide);
-  }
-
-  private static double x(Area area) {
-    return area.x(0) * Area.UNIT_MM;
-  }
-
-  private static double y(Area area) {
-    return area.y(0) * Area.UNIT_MM;
   }
 
   private void along(Area part, Function<Line, Role> role) {

@@ -11,6 +11,9 @@ public final class Path {
   private final boolean closed;
   private final double[] xy;
 
+  /** Length, mm, once it was asked for; threads that ask at once find the same. */
+  private double length = Double.NaN;
+
   /**
    * @param xy x, y, x, y … in mm, at least two points; taken over, not copied
    */
@@ -50,6 +53,15 @@ public final class Path {
 
   /** Length, mm, with the way back to the start if closed. */
   public double lengthMm() {
+    double known = length;
+    if (Double.isNaN(known)) {
+      known = measure();
+      length = known;
+    }
+    return known;
+  }
+
+  private double measure() {
     double sum = closed ? Distance.of(x(0) - x(size() - 1), y(0) - y(size() - 1)) : 0;
     for (int i = 1; i < size(); i++) {
       sum += Distance.of(x(i) - x(i - 1), y(i) - y(i - 1));
