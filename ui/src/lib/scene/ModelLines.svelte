@@ -13,7 +13,7 @@
   import { detailFor, piecesOf, spread, type Detail } from './lineDetail';
   import { faded, LineStack } from './lineStack';
   import type { PlanScene } from './PlanScene';
-  import { WayMarks, waysOf } from './wayMarks';
+  import { WayMarks } from './wayMarks';
 
   interface Props {
     session: PlanSession;
@@ -268,7 +268,7 @@
   $effect(() => {
     const shown = look.travels && level ? level.paths : undefined;
     const top = layerTop(session.heights, session.layer);
-    ways.show(shown && waysOf(shown, roles.indexOf('outer wall'), look.until), top);
+    ways.show(shown, roles.indexOf('outer wall'), top, look.until);
     scene.draw();
   });
 

@@ -1,54 +1,12 @@
 import * as THREE from 'three';
 import type { LayerPaths } from '../api/layer';
-import { isClosed, startOf } from '../sheet/strokes';
+import { seamsOf, waysOf } from '../sheet/ways';
 
 /** Lines and dots lie this far over the layer, so that its own lines do not hide them, mm. */
 const OVER_MM = 0.05;
 const SEAM_PX = 6;
 const DASH_MM = 1.2;
 const GAP_MM = 0.8;
-
-/** The ways between the lines of a layer. */
-export interface Ways {
-  /** x, y of the start and of the end of each straight piece, mm, with the strand as it is. */
-  readonly plain: Float32Array;
-  /** The same with the strand drawn back. */
-  readonly drawnBack: Float32Array;
-  /** x, y of each place where a closed outer wall begins and ends, mm. */
-  readonly seams: Float32Array;
-}
-
-/**
- * @param outerWall index of the role
- * @param until of so many lines, from the first
- */
-export function waysOf(paths: LayerPaths, outerWall: number, until = paths.strokes): Ways {
-  const ways: [number[], number[]] = [[], []];
-  const seams: number[] = [];
-  for (let i = 0; i < Math.min(until, paths.strokes); i++) {
-    const into = i > 0 ? ways[paths.retracted[i]!] : undefined;
-    if (into) {
-      const first = 2 * paths.starts[i]!;
-      const places = [
-        ...paths.xy.subarray(first - 2, first),
-        ...paths.via.subarray(2 * paths.viaStarts[i]!, 2 * paths.viaStarts[i + 1]!),
-        ...paths.xy.subarray(first, first + 2),
-      ];
-      for (let k = 0; k + 3 < places.length; k += 2) {
-        into.push(...places.slice(k, k + 4));
-      }
-    }
-    if (paths.role[i] === outerWall && isClosed(paths, i)) {
-      const { x, y } = startOf(paths, i);
-      seams.push(x, y);
-    }
-  }
-  return {
-    plain: new Float32Array(ways[0]),
-    drawnBack: new Float32Array(ways[1]),
-    seams: new Float32Array(seams),
-  };
-}
 
 /** The ways between the lines of one layer, and its seams, over the lines of the model. */
 export class WayMarks {
@@ -74,15 +32,28 @@ export class WayMarks {
     this.group.children.forEach((child) => (child.frustumCulled = false));
   }
 
-  /** @param top of the layer, mm; nothing is shown without ways */
-  show(ways: Ways | undefined, top: number): void {
-    this.group.visible = ways !== undefined;
-    if (ways) {
+  /**
+   * @param paths of the layer; nothing is shown without them
+   * @param outerWall index of the role
+   * @param top of the layer, mm
+   * @param until of so many lines, from the first
+   */
+  show(paths: LayerPaths | undefined, outerWall: number, top: number, until?: number): void {
+    this.group.visible = paths !== undefined;
+    if (paths) {
       const z = top + OVER_MM;
-      place(this.plain, ways.plain, z);
-      place(this.drawnBack, ways.drawnBack, z);
+      const ways = waysOf(paths, until);
+      const pieces = (drawnBack: boolean) =>
+        ways.filter((way) => way.drawnBack === drawnBack).flatMap((way) => piecesOf(way.places));
+      place(this.plain, pieces(false), z);
+      place(this.drawnBack, pieces(true), z);
       this.drawnBack.computeLineDistances();
-      place(this.seams, ways.seams, z);
+      const seams = seamsOf(paths, outerWall, until);
+      place(
+        this.seams,
+        seams.flatMap(({ x, y }) => [x, y]),
+        z,
+      );
     }
   }
 
@@ -94,7 +65,14 @@ export class WayMarks {
   }
 }
 
-function place(part: THREE.LineSegments | THREE.Points, xy: Float32Array, z: number): void {
+/** Both ends of each straight piece of a way. */
+function piecesOf(places: readonly number[]): number[] {
+  return places.flatMap((_, k) =>
+    k % 2 === 0 && k + 3 < places.length ? places.slice(k, k + 4) : [],
+  );
+}
+
+function place(part: THREE.LineSegments | THREE.Points, xy: readonly number[], z: number): void {
   const places = new Float32Array((xy.length / 2) * 3);
   for (let i = 0; 2 * i < xy.length; i++) {
     places.set([xy[2 * i]!, xy[2 * i + 1]!, z], 3 * i);

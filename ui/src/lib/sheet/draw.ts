@@ -1,7 +1,7 @@
 import type { LayerPaths } from '../api/layer';
 import { luminance, ROLE_STYLE } from '../model/colours';
 import { Raster } from './raster';
-import { isClosed, startOf } from './strokes';
+import { seamsOf, waysOf } from './ways';
 import { colourIn, isMeasure, MEASURES, rangeOf, SCALE, type MeasureName } from './measure';
 
 /** Lines of a colour lighter than this are edged, so that they stand out from the paper. */
@@ -262,12 +262,14 @@ function rgb(colour: number): string {
 function drawTravels(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: Drawing): void {
   ctx.lineWidth = 1 / d.view.scale;
   ctx.strokeStyle = d.travelColour;
-  for (const retracted of [0, 1]) {
-    ctx.setLineDash(retracted ? [4 / d.view.scale, 3 / d.view.scale] : []);
+  const ways = waysOf(paths, shownStrokes(paths, d));
+  for (const drawnBack of [false, true]) {
+    ctx.setLineDash(drawnBack ? [4 / d.view.scale, 3 / d.view.scale] : []);
     ctx.beginPath();
-    for (let i = 1; i < shownStrokes(paths, d); i++) {
-      if (paths.retracted[i] === retracted) {
-        traceTravel(ctx, paths, i);
+    for (const { places } of ways.filter((way) => way.drawnBack === drawnBack)) {
+      ctx.moveTo(places[0]!, places[1]!);
+      for (let k = 2; k < places.length; k += 2) {
+        ctx.lineTo(places[k]!, places[k + 1]!);
       }
     }
     ctx.stroke();
@@ -275,26 +277,13 @@ function drawTravels(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: Drawin
   ctx.setLineDash([]);
 }
 
-/** Seams: where closed outer walls begin and end. */
 function drawSeams(ctx: CanvasRenderingContext2D, paths: LayerPaths, d: Drawing): void {
   const radius = SEAM_PX / d.view.scale;
   ctx.fillStyle = d.travelColour;
   ctx.beginPath();
-  for (let i = 0; i < shownStrokes(paths, d); i++) {
-    if (d.roles[paths.role[i]!] === 'outer wall' && isClosed(paths, i)) {
-      const { x, y } = startOf(paths, i);
-      ctx.moveTo(x + radius, y);
-      ctx.arc(x, y, radius, 0, 2 * Math.PI);
-    }
+  for (const { x, y } of seamsOf(paths, d.roles.indexOf('outer wall'), shownStrokes(paths, d))) {
+    ctx.moveTo(x + radius, y);
+    ctx.arc(x, y, radius, 0, 2 * Math.PI);
   }
   ctx.fill();
-}
-
-function traceTravel(ctx: CanvasRenderingContext2D, paths: LayerPaths, stroke: number): void {
-  const first = paths.starts[stroke]!;
-  ctx.moveTo(paths.xy[2 * first - 2]!, paths.xy[2 * first - 1]!);
-  for (let p = paths.viaStarts[stroke]!; p < paths.viaStarts[stroke + 1]!; p++) {
-    ctx.lineTo(paths.via[2 * p]!, paths.via[2 * p + 1]!);
-  }
-  ctx.lineTo(paths.xy[2 * first]!, paths.xy[2 * first + 1]!);
 }

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { LayerPaths } from '../api/layer';
-import { waysOf } from './wayMarks';
+import { seamsOf, waysOf } from './ways';
 
 const OUTER = 0;
 
@@ -15,20 +15,17 @@ const paths = {
   retracted: new Uint8Array([0, 1, 2]),
 } as unknown as LayerPaths;
 
-it('tells the ways between lines by what becomes of the strand, and not those from elsewhere', () => {
-  const ways = waysOf(paths, OUTER);
-  expect([...ways.plain]).toEqual([]);
-  expect([...ways.drawnBack]).toEqual([0, 0, 0, 8, 0, 8, 8, 8]);
-});
+const PLACES = [0, 0, 0, 8, 8, 8];
 
-it('keeps a plain way apart', () => {
+it('tells the ways between lines with what becomes of the strand, and not those from elsewhere', () => {
+  expect(waysOf(paths)).toEqual([{ drawnBack: true, places: PLACES }]);
   const plain = { ...paths, retracted: new Uint8Array([0, 0, 2]) };
-  expect([...waysOf(plain, OUTER).plain]).toEqual([0, 0, 0, 8, 0, 8, 8, 8]);
+  expect(waysOf(plain)).toEqual([{ drawnBack: false, places: PLACES }]);
+  expect(waysOf(paths, 1)).toEqual([]);
 });
 
 it('marks where closed outer walls begin, as far as they are played', () => {
-  expect([...waysOf(paths, OUTER).seams]).toEqual([0, 0]);
-  expect([...waysOf(paths, 5).seams]).toEqual([]);
-  expect([...waysOf(paths, OUTER, 1).drawnBack]).toEqual([]);
-  expect([...waysOf(paths, OUTER, 0).seams]).toEqual([]);
+  expect(seamsOf(paths, OUTER)).toEqual([{ x: 0, y: 0 }]);
+  expect(seamsOf(paths, 5)).toEqual([]);
+  expect(seamsOf(paths, OUTER, 0)).toEqual([]);
 });
