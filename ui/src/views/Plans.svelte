@@ -15,6 +15,7 @@
   import ImportQuestion from '../lib/shell/ImportQuestion.svelte';
   import PageHead from '../lib/shell/PageHead.svelte';
   import { Attempts } from '../lib/shell/attempts.svelte';
+  import RemovedNote from '../lib/shell/RemovedNote.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
   import { navigate } from '../router';
   import { currentMode, toggleMode } from '../theme/mode';
@@ -161,10 +162,9 @@
     {/each}
   </div>
   {#if removed}
-    <p class="removed" role="status">
-      “{removed.name}” is removed.
-      <button class="tool" onclick={() => putBack(removed!)}>Put it back</button>
-    </p>
+    <div class="removed">
+      <RemovedNote name={removed.name} onPutBack={() => putBack(removed!)} />
+    </div>
   {/if}
   {#if loaded && plans.length === 0}
     <p class="empty">There is no plan yet. Drop a model above to make the first one.</p>
@@ -284,6 +284,13 @@
     margin-left: auto;
   }
 
+  .remove {
+    margin-left: auto;
+    border-color: transparent;
+    background: none;
+    color: var(--ink-soft);
+  }
+
   .removed {
     position: fixed;
     left: 50%;
@@ -294,12 +301,5 @@
     border: 1px solid var(--rule);
     border-radius: 3px;
     box-shadow: 0 4px 16px rgb(0 0 0 / 18%);
-  }
-
-  .remove {
-    margin-left: auto;
-    border-color: transparent;
-    background: none;
-    color: var(--ink-soft);
   }
 </style>

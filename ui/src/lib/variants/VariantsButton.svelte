@@ -4,6 +4,7 @@
   import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
   import { ApiProblem, client, data, type VariantView } from '../api/client';
   import type { PlanSession } from '../model/session.svelte';
+  import RemovedNote from '../shell/RemovedNote.svelte';
   import { shows } from '../shell/shows';
 
   interface Props {
@@ -150,10 +151,9 @@
           {/each}
         </ul>
         {#if removed}
-          <p class="removed" role="status">
-            “{removed.name}” is removed.
-            <button class="tool" onclick={() => putBack(removed!)}>Put it back</button>
-          </p>
+          <div class="removed">
+            <RemovedNote name={removed.name} onPutBack={() => putBack(removed!)} />
+          </div>
         {/if}
         <form onsubmit={keep}>
           <input

@@ -91,9 +91,9 @@ final class LayerTimer {
     private int last = -1;
 
     int of(Stroke stroke) {
-      if (last < 0 || !isAlike(firsts.get(last), stroke)) {
+      if (last < 0 || !firsts.get(last).countsWith(stroke)) {
         last = 0;
-        while (last < firsts.size() && !isAlike(firsts.get(last), stroke)) {
+        while (last < firsts.size() && !firsts.get(last).countsWith(stroke)) {
           last++;
         }
         if (last == firsts.size()) {
@@ -101,10 +101,6 @@ final class LayerTimer {
         }
       }
       return 1 + last;
-    }
-
-    private static boolean isAlike(Stroke a, Stroke b) {
-      return a.role() == b.role() && a.slot() == b.slot() && a.origin().equals(b.origin());
     }
 
     int count() {

@@ -54,14 +54,12 @@ public record LayerVolumes(List<Share> shares) implements Memo.Sized {
     }
 
     boolean has(Stroke stroke) {
-      return first.slot() == stroke.slot()
-          && first.role() == stroke.role()
-          && first.origin().equals(stroke.origin());
+      return first.countsWith(stroke);
     }
 
     void add(Stroke stroke) {
       mm3 += stroke.volumeMm3();
-      mostFlow = Math.max(mostFlow, stroke.speed() * stroke.crossSectionMm2());
+      mostFlow = Math.max(mostFlow, stroke.flow());
     }
 
     Share share() {

@@ -43,6 +43,16 @@ public record Stroke(
     return widthMm * heightMm * flow;
   }
 
+  /** Whether time and volume of another stroke count for the same as those of this one. */
+  boolean countsWith(Stroke o) {
+    return role == o.role && slot == o.slot && origin.equals(o.origin);
+  }
+
+  /** Volume laid in a second at its speed, mm³/s. */
+  public double flow() {
+    return speed * crossSectionMm2();
+  }
+
   /** Volume of the whole stroke, mm³. */
   public double volumeMm3() {
     return crossSectionMm2() * path.lengthMm();
