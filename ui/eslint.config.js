@@ -10,7 +10,10 @@ export default ts.config(
   ...svelte.configs.recommended,
   {
     languageOptions: { globals: globals.browser },
-    rules: { 'no-undef': 'off' },
+    rules: {
+      'no-undef': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+    },
   },
   {
     files: ['**/*.svelte', '**/*.svelte.ts'],

@@ -33,7 +33,7 @@
   load();
 
   async function load() {
-    await attempts.run(async () => {
+    await attempts.read(async () => {
       plans = await data(client.GET('/api/plans'));
       loaded = true;
     });

@@ -6,7 +6,7 @@
   import { client, data, type FieldView, type ItemsView } from '../api/client';
   import { Attempts } from '../shell/attempts.svelte';
   import ProblemNote from '../shell/ProblemNote.svelte';
-  import { changed, copyOf, matters, type Item } from './itemFields';
+  import { changed, copyOf, matters, rowsOf, type Item } from './itemFields';
   import OwnLines from './OwnLines.svelte';
   import RowsField from './RowsField.svelte';
   import TestStrip from './TestStrip.svelte';
@@ -22,6 +22,8 @@
 
   let items = $state.raw<ItemsView>();
   let chosen = $state('');
+  /** Edits that were answered: what was refused goes back to what holds. */
+  let answers = $state(0);
   const attempts = new Attempts('the shelf');
   let picker: HTMLInputElement;
 
@@ -34,7 +36,7 @@
   const shown = $derived(fields.filter((field) => item && matters(item, field)));
   const groups = $derived([...new Set(shown.map((field) => field.group))]);
 
-  void attempts.run(async () => {
+  void attempts.read(async () => {
     items = await data(client.GET('/api/shelf/items'));
   });
 
@@ -46,24 +48,34 @@
         : await data(client.PUT('/api/shelf/items/filaments', { body }));
   }
 
-  /** What was refused goes back to what holds. */
-  function set(field: FieldView, input: HTMLInputElement | HTMLSelectElement) {
-    void attempts
-      .run(() => put(changed(item!, field, input.value.trim(), items!.dialects)))
-      .then(() => (input.value = String(item![field.key])));
+  /** Changes the chosen item as it will be when all edits before are taken. */
+  function edit(change: (item: Item) => object): Promise<void> {
+    const { id } = item!;
+    return attempts.inTurn(async () => {
+      try {
+        await put(change(all.find((i) => i.id === id)!));
+      } finally {
+        answers++;
+      }
+    });
+  }
+
+  function set(field: FieldView, text: string) {
+    void edit((item) => changed(item, field, text.trim(), items!.dialects));
   }
 
   function copy() {
-    void attempts.run(async () => {
+    const { id } = item!;
+    void attempts.inTurn(async () => {
       const known = all.map((i) => i.id);
-      await put(copyOf(item!));
+      await put(copyOf(all.find((i) => i.id === id)!));
       chosen = all.find((i) => !known.includes(i.id))?.id ?? chosen;
     });
   }
 
   function remove() {
     const path = { id: item!.id };
-    void attempts.run(async () => {
+    void attempts.inTurn(async () => {
       items =
         kind === 'machines'
           ? await data(client.DELETE('/api/shelf/items/machines/{id}', { params: { path } }))
@@ -77,7 +89,7 @@
       return;
     }
     void attempts
-      .run(async () => {
+      .inTurn(async () => {
         const body = await file.text();
         items = await data(
           client.POST('/api/shelf/items/file', {
@@ -142,9 +154,11 @@
                 {#key item.id}
                   <RowsField
                     {field}
-                    rows={item[field.key] as Record<string, unknown>[]}
+                    rows={rowsOf(item, field)}
                     open={item['tools'] === 'several nozzles'}
-                    onSet={(rows) => attempts.run(() => put({ ...item, [field.key]: rows }))}
+                    {answers}
+                    onSet={(change) =>
+                      edit((item) => ({ ...item, [field.key]: change(rowsOf(item, field)) }))}
                   />
                 {/key}
               {:else if field.kind === 'lines'}
@@ -154,7 +168,11 @@
                     {field}
                     own={item[field.key] as Record<string, string>}
                     {attempts}
-                    onSet={(lines) => put({ ...item, [field.key]: lines })}
+                    onSet={(change) =>
+                      edit((item) => ({
+                        ...item,
+                        [field.key]: change(item[field.key] as Record<string, string>),
+                      }))}
                   />
                 {/key}
               {:else}
@@ -163,16 +181,16 @@
                   {#if field.kind === 'choice'}
                     <select
                       class="field"
-                      value={item[field.key]}
-                      onchange={(e) => set(field, e.currentTarget)}
+                      {@attach shows(item[field.key], answers)}
+                      onchange={(e) => set(field, e.currentTarget.value)}
                     >
                       {#each field.choices as choice (choice)}<option>{choice}</option>{/each}
                     </select>
                   {:else if field.kind === 'colour'}
                     <input
                       type="color"
-                      {@attach shows(item[field.key])}
-                      onchange={(e) => set(field, e.currentTarget)}
+                      {@attach shows(item[field.key], answers)}
+                      onchange={(e) => set(field, e.currentTarget.value)}
                     />
                   {:else}
                     <input
@@ -180,8 +198,8 @@
                       class:num={field.kind === 'number'}
                       class:wide={field.kind === 'text'}
                       class:line={String(item[field.key]).length > 24}
-                      {@attach shows(item[field.key])}
-                      onchange={(e) => set(field, e.currentTarget)}
+                      {@attach shows(item[field.key], answers)}
+                      onchange={(e) => set(field, e.currentTarget.value)}
                     />
                   {/if}
                   <span class="soft">{field.unit}</span>
@@ -197,7 +215,7 @@
             machine={item}
             filaments={items!.filaments as Item[]}
             {onPlan}
-            onTake={(held) => void attempts.run(() => put({ ...item, ...held }))}
+            onTake={(held) => void edit((item) => ({ ...item, ...held }))}
           />
         {/key}
       {/if}

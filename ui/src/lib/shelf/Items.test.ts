@@ -117,6 +117,21 @@ it('says why something was refused, and shows again what holds', async () => {
   await vi.waitFor(() => expect(bed).toHaveValue('200'));
 });
 
+it('makes an edit from what the one before led to', async () => {
+  render(Items, { kind: 'machines', onPlan: vi.fn() });
+  const bed = await screen.findByLabelText(/^Bed, X/);
+  const name = screen.getByLabelText(/^Name/);
+  server.answers['/api/shelf/items'] = {
+    ...ITEMS,
+    machines: [{ ...SHELF.machines[0], name: 'Two' }],
+  };
+  const first = fireEvent.change(name, { target: { value: 'Two' } });
+  const second = fireEvent.change(bed, { target: { value: '180' } });
+  await Promise.all([first, second]);
+  await vi.waitFor(() => expect(server.edits).toHaveLength(2));
+  expect(server.edits[1]).toMatchObject({ name: 'Two', bedX: 180 });
+});
+
 it('copies without the id, and removes', async () => {
   render(Items, { kind: 'machines', onPlan: vi.fn() });
   await fireEvent.click(await screen.findByRole('button', { name: 'Copy' }));

@@ -11,7 +11,7 @@
     field: FieldView;
     own: Lines;
     attempts: Attempts;
-    onSet: (own: Lines) => Promise<void>;
+    onSet: (change: (own: Lines) => Lines) => void;
   }
 
   let { machine, field, own, attempts, onSet }: Props = $props();
@@ -20,7 +20,7 @@
 
   $effect(() => {
     const path = { id: machine };
-    void attempts.run(async () => {
+    void attempts.read(async () => {
       written = await data(
         client.GET('/api/shelf/items/machines/{id}/dialect', { params: { path } }),
       );
@@ -29,12 +29,14 @@
 
   /** What is the same as the dialect's is not one's own; what is refused stays to be mended. */
   function set(key: string, text: string | undefined) {
-    const next = { ...own };
-    delete next[key];
-    if (text !== undefined && text !== written?.[key]) {
-      next[key] = text;
-    }
-    void attempts.run(() => onSet(next));
+    onSet((own) => {
+      const next = { ...own };
+      delete next[key];
+      if (text !== undefined && text !== written?.[key]) {
+        next[key] = text;
+      }
+      return next;
+    });
   }
 </script>
 

@@ -11,6 +11,8 @@
   let shelf = $state.raw<ShelfView>();
   let recipes: RecipeView[] = $state.raw([]);
   let chosen = $state('');
+  /** Edits that were answered: what was refused goes back to what holds. */
+  let answers = $state(0);
   const attempts = new Attempts('the shelf');
 
   const recipe = $derived(recipes.find((r) => r.id === chosen) ?? recipes[0]);
@@ -21,7 +23,7 @@
   const settings = $derived((shelf?.settings ?? []).filter((s) => s.id in values));
   const others = $derived((shelf?.settings ?? []).filter((s) => !(s.id in values)));
 
-  void attempts.run(async () => {
+  void attempts.read(async () => {
     [shelf, recipes] = await Promise.all([
       data(client.GET('/api/shelf')),
       data(client.GET('/api/shelf/recipes')),
@@ -34,34 +36,47 @@
       .flatMap((r) => [{ recipe: r, depth }, ...branches(r.id, depth + 1)]);
   }
 
-  function change(what: { name?: string; basedOn?: string; own?: Record<string, RuleValue> }) {
-    const { id, name, basedOn } = recipe!;
-    const body = {
-      name: what.name ?? name,
-      basedOn: what.basedOn ?? basedOn,
-      values: (what.own ?? own) as never,
-    };
-    return attempts.run(async () => {
-      recipes = await data(
-        client.PUT('/api/shelf/recipes/{id}', { params: { path: { id } }, body }),
-      );
+  interface Change {
+    name?: string;
+    basedOn?: string;
+    own?: (own: Record<string, RuleValue>) => Record<string, RuleValue>;
+  }
+
+  /** Changes the chosen recipe as it will be when all edits before are taken. */
+  function change(what: Change): Promise<void> {
+    const { id } = recipe!;
+    return attempts.inTurn(async () => {
+      const { name, basedOn, own } = recipes.find((r) => r.id === id)!;
+      const held = own as Record<string, RuleValue>;
+      const body = {
+        name: what.name ?? name,
+        basedOn: what.basedOn ?? basedOn,
+        values: (what.own?.(held) ?? held) as never,
+      };
+      try {
+        recipes = await data(
+          client.PUT('/api/shelf/recipes/{id}', { params: { path: { id } }, body }),
+        );
+      } finally {
+        answers++;
+      }
     });
   }
 
   function set(setting: SettingView, text: string) {
     const number = Number(text.replace(',', '.'));
     const value = setting.choices.length > 0 || Number.isNaN(number) ? text : number;
-    void change({ own: { ...own, [setting.id]: value } });
+    void change({ own: (own) => ({ ...own, [setting.id]: value }) });
   }
 
   function drop(setting: SettingView) {
-    const left = { ...own };
-    delete left[setting.id];
-    void change({ own: left });
+    void change({
+      own: (own) => Object.fromEntries(Object.entries(own).filter(([id]) => id !== setting.id)),
+    });
   }
 
   function add() {
-    void attempts.run(async () => {
+    void attempts.inTurn(async () => {
       const known = recipes.map((r) => r.id);
       recipes = await data(
         client.POST('/api/shelf/recipes', {
@@ -74,7 +89,7 @@
 
   function remove() {
     const id = recipe!.id;
-    void attempts.run(async () => {
+    void attempts.inTurn(async () => {
       recipes = await data(client.DELETE('/api/shelf/recipes/{id}', { params: { path: { id } } }));
     });
   }
@@ -122,14 +137,14 @@
         <input
           class="field"
           aria-label="Name of the recipe"
-          {@attach shows(recipe.name)}
+          {@attach shows(recipe.name, answers)}
           onchange={(e) => change({ name: e.currentTarget.value.trim() || recipe.name })}
         />
         <label
           >based on
           <select
             class="field"
-            value={recipe.basedOn}
+            {@attach shows(recipe.basedOn, answers)}
             onchange={(e) => change({ basedOn: e.currentTarget.value })}
           >
             <option value="">nothing</option>
@@ -157,7 +172,7 @@
                   <select
                     class="field"
                     aria-label={setting.label}
-                    {value}
+                    {@attach shows(value, answers)}
                     onchange={(e) => set(setting, e.currentTarget.value)}
                   >
                     {#each setting.choices as choice (choice)}<option>{choice}</option>{/each}
@@ -166,7 +181,7 @@
                   <input
                     class="field num"
                     aria-label={setting.label}
-                    {value}
+                    {@attach shows(value, answers)}
                     onchange={(e) => set(setting, e.currentTarget.value)}
                   />
                 {/if}

@@ -2,26 +2,24 @@
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
   import type { FieldView } from '../api/client';
-  import { typed } from './itemFields';
+  import { typed, type Row } from './itemFields';
   import { shows } from '../shell/shows';
-
-  type Row = Record<string, unknown>;
 
   interface Props {
     field: FieldView;
     rows: readonly Row[];
     /** Whether there may be another number of rows. */
     open: boolean;
-    onSet: (rows: readonly Row[]) => Promise<unknown>;
+    /** Another number at every answer, when what was refused goes back to what holds. */
+    answers: number;
+    onSet: (change: (rows: readonly Row[]) => readonly Row[]) => void;
   }
 
-  let { field, rows, open, onSet }: Props = $props();
+  let { field, rows, open, answers, onSet }: Props = $props();
 
-  /** What was refused goes back to what holds. */
-  async function set(row: number, key: string, input: HTMLInputElement) {
-    const value = typed(input.value.trim());
-    await onSet(rows.map((r, i) => (i === row ? { ...r, [key]: value } : r)));
-    input.value = String(rows[row]?.[key] ?? '');
+  function set(row: number, key: string, text: string) {
+    const value = typed(text.trim());
+    onSet((rows) => rows.map((r, i) => (i === row ? { ...r, [key]: value } : r)));
   }
 </script>
 
@@ -45,8 +43,8 @@
             <input
               class="field num"
               aria-label="{column.label} of {i + 1}"
-              {@attach shows(row[column.key])}
-              onchange={(e) => set(i, column.key, e.currentTarget)}
+              {@attach shows(row[column.key], answers)}
+              onchange={(e) => set(i, column.key, e.currentTarget.value)}
             />
           </td>
         {/each}
@@ -55,7 +53,8 @@
             <button
               class="tool"
               aria-label="Remove {i + 1}"
-              onclick={() => onSet(rows.filter((_, k) => k !== i))}><X size={12} /></button
+              onclick={() => onSet((rows) => rows.filter((_, k) => k !== i))}
+              ><X size={12} /></button
             >
           </td>
         {/if}
@@ -64,7 +63,7 @@
   </tbody>
 </table>
 {#if open}
-  <button class="tool" onclick={() => onSet([...rows, { ...rows.at(-1) }])}
+  <button class="tool" onclick={() => onSet((rows) => [...rows, { ...rows.at(-1) }])}
     ><Plus size={12} />Another one</button
   >
 {/if}

@@ -4,6 +4,14 @@ import { luminance } from '../model/colours';
 /** A machine or a filament with all of its fields. */
 export type Item = Record<string, unknown> & { id: string; name: string };
 
+/** A part of a machine that there may be several of. */
+export type Row = Record<string, unknown>;
+
+/** The rows of a field that holds rows. */
+export function rowsOf(item: Item, field: FieldView): readonly Row[] {
+  return item[field.key] as readonly Row[];
+}
+
 /** Dialects by how machines that may have them change filament; the usual one comes first. */
 export type Dialects = Record<string, readonly string[]>;
 
