@@ -1,6 +1,9 @@
 import type { LayerPaths } from '../api/layer';
 
-/** How many straight pieces the layers below the level may have together; a piece takes 70 bytes. */
+/**
+ * How many straight pieces the layers below the level may have together; a piece takes about 70
+ * bytes, half of them with the graphics card.
+ */
 const MOST_BELOW = 2_500_000;
 /** The same where the processor draws. */
 const MOST_BELOW_IN_SOFTWARE = 250_000;

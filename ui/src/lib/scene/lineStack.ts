@@ -1,30 +1,41 @@
 import type { LayerPaths } from '../api/layer';
 import type { ColourBy } from '../sheet/draw';
-import { colourIn, isMeasure, MEASURES, type Range } from '../sheet/measure';
+import { colourIn, isMeasure, MEASURES, rangeOf, type Range } from '../sheet/measure';
 
-/** Numbers of one kind that grow in number. */
-class Grown<T extends Float32Array | Uint8Array | Uint32Array | Int32Array> {
+type Numbers = Float32Array | Uint8Array | Uint32Array;
+
+/** Numbers that come in parts and are read as one array, with no room to spare. */
+class Parts<T extends Numbers> {
+  private parts: T[] = [];
   size = 0;
 
-  constructor(
-    public values: T,
-    private readonly make: (length: number) => T,
-  ) {}
+  constructor(private readonly make: (length: number) => T) {}
 
-  push(...added: number[]): void {
-    if (this.size + added.length > this.values.length) {
-      const wider = this.make(2 * this.values.length);
-      wider.set(this.values);
-      this.values = wider;
+  /** The next part, to be filled. */
+  part(length: number): T {
+    const part = this.make(length);
+    this.parts.push(part);
+    this.size += length;
+    return part;
+  }
+
+  get all(): T {
+    if (this.parts.length !== 1) {
+      const whole = this.make(this.size);
+      let at = 0;
+      for (const part of this.parts) {
+        whole.set(part, at);
+        at += part.length;
+      }
+      this.parts = [whole];
     }
-    for (const value of added) {
-      this.values[this.size++] = value;
-    }
+    return this.parts[0]!;
   }
 }
 
-const floats = () => new Grown(new Float32Array(1024), (n) => new Float32Array(n));
-const NO_BLEED = -1;
+const floats = () => new Parts((n) => new Float32Array(n));
+const bytes = () => new Parts((n) => new Uint8Array(n));
+const whole = () => new Parts((n) => new Uint32Array(n));
 
 /** How colours are found. */
 export interface Colouring {
@@ -43,20 +54,22 @@ export class LineStack {
   /** Bottom and top of each piece, mm, and its width. */
   private readonly size = floats();
   /** Which stroke each piece belongs to. */
-  private readonly strokeOf = new Grown(new Uint32Array(1024), (n) => new Uint32Array(n));
-  /** The colour in which a piece comes out, 0xrrggbb, if it is not that of its filament. */
-  private readonly bleed = new Grown(new Int32Array(1024), (n) => new Int32Array(n));
-  private readonly role = new Grown(new Uint8Array(256), (n) => new Uint8Array(n));
-  private readonly slot = new Grown(new Uint8Array(256), (n) => new Uint8Array(n));
+  private readonly strokeOf = whole();
+  /** Pieces that come out in another colour than that of their filament. */
+  private readonly bled: number[] = [];
+  /** The colour of each of them, 0xrrggbb. */
+  private readonly bleed: number[] = [];
+  private readonly role = bytes();
+  private readonly slot = bytes();
   private readonly measures = Object.fromEntries(
     Object.keys(MEASURES).map((name) => [name, floats()]),
-  ) as Record<keyof typeof MEASURES, Grown<Float32Array>>;
+  ) as Record<keyof typeof MEASURES, Parts<Float32Array>>;
   /** How many pieces there are up to the end of each layer. */
   private readonly layerEnds: number[] = [];
   /** How many strokes there are up to the end of each layer. */
   private readonly layerStrokes: number[] = [];
   /** How many pieces there are up to the end of each stroke. */
-  private readonly strokeEnds = new Grown(new Uint32Array(256), (n) => new Uint32Array(n));
+  private readonly strokeEnds = whole();
 
   /**
    * Adds the next layer.
@@ -69,50 +82,82 @@ export class LineStack {
     top: number,
     isWanted: (role: number) => boolean = () => true,
   ): void {
-    const values = Object.entries(MEASURES).map(
-      ([name, measure]) =>
-        [this.measures[name as keyof typeof MEASURES], measure.of(paths)] as const,
+    const wanted = Uint32Array.from({ length: paths.strokes }, (_, i) => i).filter((i) =>
+      isWanted(paths.role[i]!),
     );
-    let run = 0;
-    for (let i = 0; i < paths.strokes; i++) {
-      const first = run;
-      while (paths.bleed.stroke[run] === i) {
-        run++;
-      }
-      if (isWanted(paths.role[i]!)) {
-        this.addStroke(paths, i, bottom, top, first, run);
-        values.forEach(([all, own]) => all.push(own[i]!));
-        this.role.push(paths.role[i]!);
-        this.slot.push(paths.slot[i]!);
-        this.strokeEnds.push(this.pieces);
-      }
+    const before = this.strokeEnds.size;
+    let end = this.pieces;
+    const strokeEnds = this.strokeEnds.part(wanted.length);
+    wanted.forEach((i, k) => {
+      end += paths.starts[i + 1]! - paths.starts[i]! - 1;
+      strokeEnds[k] = end;
+    });
+    this.addPieces(paths, wanted, end - this.pieces, before, bottom, top);
+    this.addBleed(paths, wanted, strokeEnds);
+    this.role.part(wanted.length).set(wanted.map((i) => paths.role[i]!));
+    this.slot.part(wanted.length).set(wanted.map((i) => paths.slot[i]!));
+    for (const [name, measure] of Object.entries(MEASURES)) {
+      const values = measure.of(paths);
+      const part = this.measures[name as keyof typeof MEASURES].part(wanted.length);
+      wanted.forEach((i, k) => (part[k] = values[i]!));
     }
     this.layerEnds.push(this.pieces);
     this.layerStrokes.push(this.strokeEnds.size);
   }
 
-  private addStroke(
+  /**
+   * @param wanted strokes of the layer, that have so many pieces together
+   * @param before how many strokes there were before
+   */
+  private addPieces(
     paths: LayerPaths,
-    stroke: number,
+    wanted: Uint32Array,
+    pieces: number,
+    before: number,
     bottom: number,
     top: number,
-    firstRun: number,
-    lastRun: number,
   ): void {
-    let along = 0;
-    let run = firstRun;
-    for (let p = paths.starts[stroke]! + 1; p < paths.starts[stroke + 1]!; p++) {
-      const [ax, ay] = [paths.xy[2 * p - 2]!, paths.xy[2 * p - 1]!];
-      const [bx, by] = [paths.xy[2 * p]!, paths.xy[2 * p + 1]!];
-      while (run + 1 < lastRun && paths.bleed.from[run + 1]! <= along) {
+    const ends = this.ends.part(4 * pieces);
+    const size = this.size.part(3 * pieces);
+    const strokeOf = this.strokeOf.part(pieces);
+    let at = 0;
+    for (let k = 0; k < wanted.length; k++) {
+      const i = wanted[k]!;
+      for (let p = paths.starts[i]! + 1; p < paths.starts[i + 1]!; p++, at++) {
+        for (let c = 0; c < 4; c++) {
+          ends[4 * at + c] = paths.xy[2 * p - 2 + c]!;
+        }
+        size[3 * at] = bottom;
+        size[3 * at + 1] = top;
+        size[3 * at + 2] = paths.width[i]!;
+        strokeOf[at] = before + k;
+      }
+    }
+  }
+
+  /** A piece has the colour of the run in which it begins. */
+  private addBleed(paths: LayerPaths, wanted: Uint32Array, strokeEnds: Uint32Array): void {
+    const { stroke, from, colour } = paths.bleed;
+    let run = 0;
+    wanted.forEach((i, k) => {
+      while (stroke[run]! < i) {
         run++;
       }
-      this.ends.push(ax, ay, bx, by);
-      this.size.push(bottom, top, paths.width[stroke]!);
-      this.strokeOf.push(this.strokeEnds.size);
-      this.bleed.push(run < lastRun ? paths.bleed.colour[run]! : NO_BLEED);
-      along += Math.hypot(bx - ax, by - ay);
-    }
+      if (stroke[run] !== i) {
+        return;
+      }
+      const [first, last] = [paths.starts[i]!, paths.starts[i + 1]! - 1];
+      let along = 0;
+      for (let p = first; p < last; p++) {
+        while (stroke[run + 1] === i && from[run + 1]! <= along) {
+          run++;
+        }
+        this.bled.push(strokeEnds[k]! - last + p);
+        this.bleed.push(colour[run]!);
+        const [x, y] = [paths.xy[2 * p]!, paths.xy[2 * p + 1]!];
+        along += Math.hypot(paths.xy[2 * p + 2]! - x, paths.xy[2 * p + 3]! - y);
+      }
+    });
   }
 
   get pieces(): number {
@@ -135,7 +180,7 @@ export class LineStack {
 
   /** How many pieces the first strokes have. */
   upToStroke(strokes: number): number {
-    return strokes <= 0 ? 0 : this.strokeEnds.values[Math.min(strokes, this.strokeEnds.size) - 1]!;
+    return strokes <= 0 ? 0 : this.strokeEnds.all[Math.min(strokes, this.strokeEnds.size) - 1]!;
   }
 
   /**
@@ -144,17 +189,17 @@ export class LineStack {
    * @param from the first stroke that counts
    */
   rolesOf(from = 0): Set<number> {
-    return new Set(this.role.values.subarray(from, this.role.size));
+    return new Set(this.role.all.subarray(from));
   }
 
   /** Four numbers for each piece: x, y, x, y, mm. */
   placesOf(): Float32Array {
-    return this.ends.values.subarray(0, this.ends.size);
+    return this.ends.all;
   }
 
   /** Three numbers for each piece: bottom, top, width, mm. */
   sizesOf(): Float32Array {
-    return this.size.values.subarray(0, this.size.size);
+    return this.size.all;
   }
 
   /**
@@ -166,14 +211,7 @@ export class LineStack {
     if (!isMeasure(by) || this.strokeEnds.size <= from) {
       return undefined;
     }
-    const { values, size } = this.measures[by];
-    let low = Infinity;
-    let high = -Infinity;
-    for (let i = from; i < size; i++) {
-      low = Math.min(low, values[i]!);
-      high = Math.max(high, values[i]!);
-    }
-    return { low, high };
+    return rangeOf(this.measures[by].all.subarray(from));
   }
 
   /**
@@ -182,29 +220,30 @@ export class LineStack {
    * @param range of values over all that is shown
    */
   coloursOf(how: Colouring, range: Range | undefined): Uint8Array {
-    const strokes = this.strokeEnds.size;
-    const ofStroke = new Uint32Array(strokes);
+    const values = isMeasure(how.by) && range ? this.measures[how.by].all : undefined;
     const known = new Map<number, number>();
-    for (let i = 0; i < strokes; i++) {
-      ofStroke[i] =
-        isMeasure(how.by) && range
-          ? rgb(colourIn(range, this.measures[how.by].values[i]!))
-          : this.plain(how, i, known);
-    }
+    const ofStroke = new Uint32Array(this.strokeEnds.size).map((_, i) =>
+      values ? rgb(colourIn(range!, values[i]!)) : this.plain(how, i, known),
+    );
+    const strokeOf = this.strokeOf.all;
     const colours = new Uint8Array(3 * this.pieces);
-    for (let p = 0; p < this.pieces; p++) {
-      const bleed = how.by === 'filament' ? this.bleed.values[p]! : NO_BLEED;
-      const colour = bleed === NO_BLEED ? ofStroke[this.strokeOf.values[p]!]! : bleed;
-      colours[3 * p] = colour >> 16;
-      colours[3 * p + 1] = (colour >> 8) & 255;
-      colours[3 * p + 2] = colour & 255;
+    const paint = (piece: number, colour: number) => {
+      colours[3 * piece] = colour >> 16;
+      colours[3 * piece + 1] = (colour >> 8) & 255;
+      colours[3 * piece + 2] = colour & 255;
+    };
+    for (let p = 0; p < strokeOf.length; p++) {
+      paint(p, ofStroke[strokeOf[p]!]!);
+    }
+    if (how.by === 'filament') {
+      this.bled.forEach((piece, k) => paint(piece, this.bleed[k]!));
     }
     return colours;
   }
 
   /** The colour of a stroke by its role or filament; each is looked up once. */
   private plain(how: Colouring, stroke: number, known: Map<number, number>): number {
-    const of = how.by === 'role' ? this.role.values[stroke]! : this.slot.values[stroke]!;
+    const of = (how.by === 'role' ? this.role : this.slot).all[stroke]!;
     let colour = known.get(of);
     if (colour === undefined) {
       colour = rgb(how.by === 'role' ? how.roleColour(of) : how.slotColour(of));
