@@ -256,10 +256,8 @@
     if (level) {
       const { paths, stack: lines } = level;
       const until = look.until ?? paths.strokes;
-      const hidden = [...look.hidden];
-      const shown = paths.role
-        .subarray(0, until)
-        .filter((role) => !hidden.includes(roles[role]!)).length;
+      const isHidden = paths.kinds.role.map((role) => Number(look.hidden.has(roles[role]!)));
+      const shown = paths.kind.subarray(0, until).filter((kind) => !isHidden[kind]).length;
       levelBlocks.limit(lines.upToStroke(lines.strokesBelow() + shown));
     }
     scene.draw();

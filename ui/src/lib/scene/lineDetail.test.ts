@@ -32,7 +32,8 @@ it('counts straight pieces by the roles of their lines', () => {
   const paths = {
     strokes: 3,
     starts: new Uint32Array([0, 5, 7, 9]),
-    role: new Uint8Array([0, 1, 2]),
+    kind: new Uint32Array([0, 1, 2]),
+    kinds: { role: new Uint8Array([0, 1, 2]) },
   };
   const counts = piecesOf(
     paths as never,

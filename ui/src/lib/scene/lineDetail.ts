@@ -1,4 +1,4 @@
-import type { LayerPaths } from '../api/layer';
+import { strokeValue, type LayerPaths } from '../api/layer';
 
 /**
  * How many straight pieces the layers below the level may have together; a piece takes about 70
@@ -38,7 +38,7 @@ export function piecesOf(
   const counts = { all: 0, outside: 0, outermost: 0 };
   for (let i = 0; i < paths.strokes; i++) {
     const pieces = paths.starts[i + 1]! - paths.starts[i]! - 1;
-    const role = paths.role[i]!;
+    const role = strokeValue(paths, i, 'role');
     counts.all += pieces;
     counts.outside += isOutside(role) ? pieces : 0;
     counts.outermost += isOutermost(role) ? pieces : 0;

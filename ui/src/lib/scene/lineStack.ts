@@ -1,6 +1,13 @@
-import type { LayerPaths } from '../api/layer';
+import { strokeValue, type LayerPaths } from '../api/layer';
 import type { ColourBy } from '../sheet/draw';
-import { colourIn, isMeasure, MEASURES, rangeOf, type Range } from '../sheet/measure';
+import {
+  colourIn,
+  isMeasure,
+  MEASURES,
+  rangeOf,
+  type MeasureName,
+  type Range,
+} from '../sheet/measure';
 
 type Numbers = Float32Array | Uint8Array | Uint32Array;
 
@@ -63,7 +70,7 @@ export class LineStack {
   private readonly slot = bytes();
   private readonly measures = Object.fromEntries(
     Object.keys(MEASURES).map((name) => [name, floats()]),
-  ) as Record<keyof typeof MEASURES, Parts<Float32Array>>;
+  ) as Record<MeasureName, Parts<Float32Array>>;
   /** How many pieces there are up to the end of each layer. */
   private readonly layerEnds: number[] = [];
   /** How many strokes there are up to the end of each layer. */
@@ -83,7 +90,7 @@ export class LineStack {
     isWanted: (role: number) => boolean = () => true,
   ): void {
     const wanted = Uint32Array.from({ length: paths.strokes }, (_, i) => i).filter((i) =>
-      isWanted(paths.role[i]!),
+      isWanted(strokeValue(paths, i, 'role')),
     );
     const before = this.strokeEnds.size;
     let end = this.pieces;
@@ -94,12 +101,11 @@ export class LineStack {
     });
     this.addPieces(paths, wanted, end - this.pieces, before, bottom, top);
     this.addBleed(paths, wanted, strokeEnds);
-    this.role.part(wanted.length).set(wanted.map((i) => paths.role[i]!));
-    this.slot.part(wanted.length).set(wanted.map((i) => paths.slot[i]!));
-    for (const [name, measure] of Object.entries(MEASURES)) {
-      const values = measure.of(paths);
-      const part = this.measures[name as keyof typeof MEASURES].part(wanted.length);
-      wanted.forEach((i, k) => (part[k] = values[i]!));
+    this.role.part(wanted.length).set(wanted.map((i) => strokeValue(paths, i, 'role')));
+    this.slot.part(wanted.length).set(wanted.map((i) => strokeValue(paths, i, 'slot')));
+    for (const [name, { of }] of Object.entries(MEASURES)) {
+      const part = this.measures[name as MeasureName].part(wanted.length);
+      wanted.forEach((i, k) => (part[k] = of(paths, i)));
     }
     this.layerEnds.push(this.pieces);
     this.layerStrokes.push(this.strokeEnds.size);
@@ -123,13 +129,14 @@ export class LineStack {
     let at = 0;
     for (let k = 0; k < wanted.length; k++) {
       const i = wanted[k]!;
+      const width = strokeValue(paths, i, 'width');
       for (let p = paths.starts[i]! + 1; p < paths.starts[i + 1]!; p++, at++) {
         for (let c = 0; c < 4; c++) {
           ends[4 * at + c] = paths.xy[2 * p - 2 + c]!;
         }
         size[3 * at] = bottom;
         size[3 * at + 1] = top;
-        size[3 * at + 2] = paths.width[i]!;
+        size[3 * at + 2] = width;
         strokeOf[at] = before + k;
       }
     }

@@ -3,7 +3,7 @@
   import Route from '@lucide/svelte/icons/route';
   import RulerIcon from '@lucide/svelte/icons/ruler';
   import { untrack } from 'svelte';
-  import type { LayerPaths } from '../api/layer';
+  import { strokeValue, valuesOf, type LayerPaths } from '../api/layer';
   import { beltEdge, tiltOf, upTheTilt } from '../model/belt';
   import { between, layerTop } from '../model/heights';
   import { landmarks } from '../model/landmarks';
@@ -14,7 +14,7 @@
   import ColourChoice from './ColourChoice.svelte';
   import { onBed, type Drawing, type Size, type View } from './draw';
   import { LayerPictures } from './layerPictures';
-  import { isMeasure, MEASURES, rangeOf } from './measure';
+  import { isMeasure, measured, rangeOf } from './measure';
   import { drawBed, drawHead, drawOutline, drawRuler, drawSpot, drawStops } from './overlays';
   import HaltList from './HaltList.svelte';
   import { PanZoom } from './panZoom.svelte';
@@ -98,10 +98,10 @@
     (session.result?.ledger.halts ?? []).filter((halt) => halt.layer === session.layer),
   );
   const range = $derived(
-    paths && isMeasure(look.colourBy) ? rangeOf(MEASURES[look.colourBy].of(paths)) : undefined,
+    paths && isMeasure(look.colourBy) ? rangeOf(measured(look.colourBy, paths)) : undefined,
   );
   const rolesHere = $derived(
-    paths ? session.shelf.roles.filter((_, i) => paths!.role.includes(i)) : [],
+    paths ? session.shelf.roles.filter((_, i) => valuesOf(paths!, 'role').has(i)) : [],
   );
 
   $effect(() => {
@@ -402,7 +402,11 @@
       hidden={look.hidden}
     />
     {#if playing}
-      <PlayBar {paths} bind:until role={(i) => session.shelf.roles[paths!.role[i]!]!} />
+      <PlayBar
+        {paths}
+        bind:until
+        role={(i) => session.shelf.roles[strokeValue(paths!, i, 'role')]!}
+      />
     {/if}
   {/if}
   {#if hit}

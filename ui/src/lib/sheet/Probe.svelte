@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { LayerPaths } from '../api/layer';
+  import { strokeValue, type LayerPaths } from '../api/layer';
   import { machineY } from '../model/belt';
   import { layerTop } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
@@ -47,7 +47,9 @@
   });
 
   /** At full speed. */
-  const seconds = $derived(hit.stroke ? hit.stroke.lengthMm / paths.speed[hit.stroke.stroke]! : 0);
+  const seconds = $derived(
+    hit.stroke ? hit.stroke.lengthMm / strokeValue(paths, hit.stroke.stroke, 'speed') : 0,
+  );
   const y = $derived(machineY(session.machine, hit.y, layerTop(session.heights, session.layer)));
 </script>
 
@@ -55,9 +57,10 @@
   <span class="num">X {hit.x.toFixed(1)} Y {y.toFixed(1)} mm</span>
   {#if hit.stroke}
     {@const i = hit.stroke.stroke}
-    <strong>{session.shelf.roles[paths.role[i]!]}</strong>
-    <span class="swatch" style:background={session.filament(paths.slot[i]!).colour}></span>
-    {session.filament(paths.slot[i]!).name}
+    <strong>{session.shelf.roles[strokeValue(paths, i, 'role')]}</strong>
+    <span class="swatch" style:background={session.filament(strokeValue(paths, i, 'slot')).colour}
+    ></span>
+    {session.filament(strokeValue(paths, i, 'slot')).name}
     {reason}
     {#if bleedOf(paths, i) > 0}
       <span>begins with {(100 * bleedOf(paths, i)).toFixed(0)} % of what was before</span>

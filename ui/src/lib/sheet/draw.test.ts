@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { readLayer } from '../api/layer';
+import { readLayer, strokeValue, valuesOf, type Kinds } from '../api/layer';
 import { drawLayer, type ColourBy } from './draw';
 import { ROLE_STYLE } from '../model/colours';
 import { SCALE } from './measure';
@@ -8,7 +8,7 @@ import { bleedOf, strokeAt } from './strokes';
 
 /** Two strokes: a line along X at y = 0, and one along X at y = 5. */
 function layer(): ArrayBuffer {
-  const buffer = new ArrayBuffer(8 + 2 * 4 * 3 + 10 * 4 + 16 * 2 + 8 + 4 + 2 * 16 + 3 * 2);
+  const buffer = new ArrayBuffer(12 + 2 * 4 * 3 + 10 * 4 + 16 * 2 + 8 + 4 + 2 * 16 + 2 * 4 + 3 * 2);
   const view = new DataView(buffer);
   let at = 0;
   const u32 = (value: number) => {
@@ -19,14 +19,14 @@ function layer(): ArrayBuffer {
     view.setFloat32(at, value, true);
     at += 4;
   };
-  [2, 4, 0, 2, 4].forEach(u32);
+  [2, 4, 2, 0, 2, 4].forEach(u32);
   [0, 0, 10, 0, 0, 5, 10, 5].forEach(f32);
-  [0.44, 0.5, 40, 60, 210, 225, 0, 100, 3.5, 6].forEach(f32);
-  [0, 0, 1].forEach(u32);
+  [0, 1, 0, 0, 1].forEach(u32);
   [12, 2].forEach(f32);
   [2, 1, 1].forEach(u32);
   [0, 4, 0.5, 0].forEach(f32);
   [0x808080, 0x4d5863].forEach(u32);
+  [0.44, 0.5, 40, 60, 210, 225, 0, 100, 3.5, 6].forEach(f32);
   new Uint8Array(buffer, at).set([0, 5, 1, 2, 0, 1]);
   return buffer;
 }
@@ -35,11 +35,12 @@ it('reads the compact form of a layer', () => {
   const paths = readLayer(layer());
   expect(paths.strokes).toBe(2);
   expect([...paths.xy.slice(4)]).toEqual([0, 5, 10, 5]);
-  expect(paths.speed[1]).toBe(60);
-  expect(paths.temperature[1]).toBe(225);
-  expect([...paths.flow]).toEqual([3.5, 6]);
-  expect([...paths.role]).toEqual([0, 5]);
-  expect([...paths.slot]).toEqual([1, 2]);
+  const both = (name: keyof Kinds) => [0, 1].map((i) => strokeValue(paths, i, name));
+  expect(both('speed')).toEqual([40, 60]);
+  expect(both('temperature')).toEqual([210, 225]);
+  expect(both('flow')).toEqual([3.5, 6]);
+  expect(both('role')).toEqual([0, 5]);
+  expect([...valuesOf(paths, 'slot')]).toEqual([1, 2]);
   expect([...paths.viaStarts]).toEqual([0, 0, 1]);
   expect([...paths.via]).toEqual([12, 2]);
   expect([...paths.retracted]).toEqual([0, 1]);
@@ -187,7 +188,7 @@ it('marks the seams of outer walls with the ways', () => {
     strokes: 2,
     starts: new Uint32Array([0, 4, 6]),
     xy: new Float32Array([7, 3, 9, 3, 9, 5, 7, 3, 0, 0, 10, 0]),
-    role: new Uint8Array([0, 0]),
+    kind: new Uint32Array([0, 0]),
   };
   const dots: number[][] = [];
   const paper = Object.assign(new Paper(), {

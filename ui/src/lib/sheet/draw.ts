@@ -1,8 +1,8 @@
-import type { LayerPaths } from '../api/layer';
+import { strokeValue, type LayerPaths } from '../api/layer';
 import { luminance, ROLE_STYLE } from '../model/colours';
 import { Raster } from './raster';
 import { seamsOf, waysOf } from './ways';
-import { colourIn, isMeasure, MEASURES, rangeOf, SCALE, type MeasureName } from './measure';
+import { colourIn, isMeasure, measured, rangeOf, SCALE, type MeasureName } from './measure';
 
 /** Lines of a colour lighter than this are edged, so that they stand out from the paper. */
 const PALE = 0.55;
@@ -76,7 +76,7 @@ export function drawLayer(
 
 function drawStrokes(raster: Raster, ratio: number, paths: LayerPaths, d: Drawing): void {
   const pen = new Pen(raster, ratio, paths, d.view);
-  const { bleed } = paths;
+  const { bleed, kind, kinds } = paths;
   // There are thousands of strokes, of few filaments and roles.
   const isHidden = remembered((role) => d.hiddenRoles.has(d.roles[role]!));
   const ofSlot = remembered((slot) => inkOf(d.slotColour(slot)));
@@ -84,7 +84,7 @@ function drawStrokes(raster: Raster, ratio: number, paths: LayerPaths, d: Drawin
     const { colour = '#000000', dash = [] } = ROLE_STYLE[d.roles[role]!] ?? {};
     return { ink: inkOf(colour), extent: dashed(dash) };
   });
-  const measured = measureInks(paths, d);
+  const inkOfStroke = measureInks(paths, d);
   const strokes = shownStrokes(paths, d);
   let run = 0;
   for (let i = 0; i < strokes; i++) {
@@ -92,17 +92,17 @@ function drawStrokes(raster: Raster, ratio: number, paths: LayerPaths, d: Drawin
     while (bleed.stroke[run] === i) {
       run++;
     }
-    const role = paths.role[i]!;
+    const role = kinds.role[kind[i]!]!;
     if (isHidden(role)) {
       continue;
     }
-    if (measured) {
-      pen.draw(i, measured(i), ALL);
+    if (inkOfStroke) {
+      pen.draw(i, inkOfStroke(i), ALL);
     } else if (d.colourBy === 'role') {
       const { ink, extent } = ofRole(role);
       pen.draw(i, ink, extent);
     } else if (first === run) {
-      pen.draw(i, ofSlot(paths.slot[i]!), ALL);
+      pen.draw(i, ofSlot(kinds.slot[kind[i]!]!), ALL);
     } else {
       for (let r = first; r < run; r++) {
         const to = r + 1 < run ? bleed.from[r + 1]! : Infinity;
@@ -148,7 +148,10 @@ class Pen {
   draw(stroke: number, ink: Ink, extent: Extent): void {
     const scale = this.view.scale * this.ratio;
     // A hairline of the paper stays visible between neighbouring lines.
-    const wide = Math.max(this.paths.width[stroke]! * 0.86 * scale, 0.9 * this.ratio);
+    const wide = Math.max(
+      strokeValue(this.paths, stroke, 'width') * 0.86 * scale,
+      0.9 * this.ratio,
+    );
     if (ink.edge === undefined) {
       this.lines(stroke, wide, ink.colour, extent);
     } else if (wide < EDGED * this.ratio) {
@@ -248,7 +251,7 @@ function measureInks(paths: LayerPaths, d: Drawing): ((stroke: number) => Ink) |
   if (!isMeasure(d.colourBy)) {
     return undefined;
   }
-  const values = MEASURES[d.colourBy].of(paths);
+  const values = measured(d.colourBy, paths);
   const range = rangeOf(values);
   const inks = new Map(SCALE.map((colour) => [colour, inkOf(colour)]));
   return range && ((stroke) => inks.get(colourIn(range, values[stroke]!))!);

@@ -5,7 +5,7 @@ import { LayerPictures } from './layerPictures';
 
 vi.mock('../scene/graphics', () => ({ drawsInSoftware: () => true }));
 
-const PATHS = { slot: new Uint8Array([1, 1, 2]) } as unknown as LayerPaths;
+const PATHS = { kinds: { slot: new Uint8Array([1, 1, 2]) } } as unknown as LayerPaths;
 const SIZE = { width: 200, height: 100, ratio: 1 };
 const DRAWING = {
   view: { scale: 2, scaleY: -2, shiftX: 0, shiftY: 100 },
@@ -25,7 +25,7 @@ function show(pictures: LayerPictures, changes: object = {}, paths = PATHS) {
 }
 
 function layer(): LayerPaths {
-  return { slot: new Uint8Array([1]) } as never;
+  return { kinds: { slot: new Uint8Array([1]) } } as never;
 }
 
 beforeEach(() => {

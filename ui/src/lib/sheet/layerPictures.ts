@@ -1,4 +1,4 @@
-import type { LayerPaths } from '../api/layer';
+import { valuesOf, type LayerPaths } from '../api/layer';
 import { drawsInSoftware } from '../scene/graphics';
 import { drawLayer, type Drawing, type Size } from './draw';
 
@@ -93,7 +93,7 @@ function below(drawing: Drawing): Drawing {
 
 function keyOf(paths: LayerPaths, { width, height, ratio }: Size, d: Drawing): string {
   const { scale, scaleY, shiftX, shiftY } = d.view;
-  const colours = [...new Set(paths.slot)].map(d.slotColour);
+  const colours = [...valuesOf(paths, 'slot')].map(d.slotColour);
   return [
     ...[width, height, ratio, scale, scaleY, shiftX, shiftY],
     ...[d.colourBy, d.travels, d.travelColour, d.until ?? 'all'],

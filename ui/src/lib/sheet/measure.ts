@@ -1,31 +1,33 @@
-import type { LayerPaths } from '../api/layer';
+import { strokeValue, type Kinds, type LayerPaths } from '../api/layer';
 
 /** A value that each line has, by which lines can be coloured. */
 export interface Measure {
   readonly label: string;
   readonly unit: string;
   readonly decimals: number;
-  /** The value of each line. */
-  readonly of: (paths: LayerPaths) => ArrayLike<number>;
+  readonly of: (paths: LayerPaths, stroke: number) => number;
 }
 
+const ofKind = (name: keyof Kinds) => (paths: LayerPaths, stroke: number) =>
+  strokeValue(paths, stroke, name);
+
 export const MEASURES = {
-  speed: { label: 'speed', unit: 'mm/s', decimals: 0, of: (paths) => paths.speed },
-  flow: { label: 'flow', unit: 'mm³/s', decimals: 1, of: (paths) => paths.flow },
-  width: { label: 'width', unit: 'mm', decimals: 2, of: (paths) => paths.width },
-  fan: { label: 'fan', unit: '%', decimals: 0, of: (paths) => paths.fan },
-  temperature: { label: 'temperature', unit: '°C', decimals: 0, of: (paths) => paths.temperature },
+  speed: { label: 'speed', unit: 'mm/s', decimals: 0, of: ofKind('speed') },
+  flow: { label: 'flow', unit: 'mm³/s', decimals: 1, of: ofKind('flow') },
+  width: { label: 'width', unit: 'mm', decimals: 2, of: ofKind('width') },
+  fan: { label: 'fan', unit: '%', decimals: 0, of: ofKind('fan') },
+  temperature: { label: 'temperature', unit: '°C', decimals: 0, of: ofKind('temperature') },
   layerTime: {
     label: 'layer time',
     unit: 's',
     decimals: 0,
-    of: (paths) => new Float32Array(paths.strokes).fill(paths.seconds),
+    of: (paths) => paths.seconds,
   },
   order: {
     label: 'order',
     unit: '',
     decimals: 0,
-    of: (paths) => Array.from({ length: paths.strokes }, (_, i) => i + 1),
+    of: (_, stroke) => stroke + 1,
   },
 } as const satisfies Record<string, Measure>;
 
@@ -38,7 +40,7 @@ export function isMeasure(name: string): name is MeasureName {
 /** The value of a stroke, with its unit. */
 export function said(name: MeasureName, paths: LayerPaths, stroke: number): string {
   const { of, decimals, unit } = MEASURES[name];
-  return `${of(paths)[stroke]!.toFixed(decimals)} ${unit}`;
+  return `${of(paths, stroke).toFixed(decimals)} ${unit}`;
 }
 
 export interface Range {
@@ -46,7 +48,12 @@ export interface Range {
   readonly high: number;
 }
 
-/** The least and the largest value of a layer's lines; undefined if it has none. */
+/** The values of all lines of a layer. */
+export function measured(name: MeasureName, paths: LayerPaths): Float32Array {
+  return new Float32Array(paths.strokes).map((_, i) => MEASURES[name].of(paths, i));
+}
+
+/** The least and the largest of some values; undefined if there are none. */
 export function rangeOf(values: ArrayLike<number>): Range | undefined {
   let low = Infinity;
   let high = -Infinity;

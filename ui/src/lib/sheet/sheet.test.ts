@@ -1,7 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { SvelteSet } from 'svelte/reactivity';
 import { beforeEach, expect, it, vi } from 'vitest';
-import type { LayerPaths } from '../api/layer';
+import { strokeValue, type LayerPaths } from '../api/layer';
 import { PlanSession } from '../model/session.svelte';
 import { DOCUMENT, FakeServer } from '../testing/fakeServer';
 import PlayBar from './PlayBar.svelte';
@@ -14,11 +14,6 @@ const PATHS: LayerPaths = {
   seconds: 12,
   starts: new Uint32Array([0, 2, 4, 6]),
   xy: new Float32Array([0, 0, 10, 0, 0, 1, 10, 1, 0, 2, 10, 2]),
-  width: new Float32Array([0.44, 0.44, 0.5]),
-  speed: new Float32Array([40, 60, 80]),
-  temperature: new Float32Array([210, 210, 210]),
-  fan: new Float32Array([0, 50, 100]),
-  flow: new Float32Array([3.52, 5.28, 8]),
   viaStarts: new Uint32Array([0, 0, 0, 0]),
   via: new Float32Array(),
   bleed: {
@@ -27,8 +22,16 @@ const PATHS: LayerPaths = {
     share: new Float32Array([0.25]),
     colour: new Uint32Array([0x808080]),
   },
-  role: new Uint8Array([0, 1, 1]),
-  slot: new Uint8Array([1, 1, 2]),
+  kind: new Uint32Array([0, 1, 2]),
+  kinds: {
+    width: new Float32Array([0.44, 0.44, 0.5]),
+    speed: new Float32Array([40, 60, 80]),
+    temperature: new Float32Array([210, 210, 210]),
+    fan: new Float32Array([0, 50, 100]),
+    flow: new Float32Array([3.52, 5.28, 8]),
+    role: new Uint8Array([0, 1, 1]),
+    slot: new Uint8Array([1, 1, 2]),
+  },
   retracted: new Uint8Array(3),
 };
 const ROLES = ['outer wall', 'infill'];
@@ -80,7 +83,11 @@ it('plays the lines by their lengths, up to the last', async () => {
   vi.stubGlobal('cancelAnimationFrame', () => undefined);
   let now = 0;
   vi.spyOn(performance, 'now').mockImplementation(() => now);
-  render(PlayBar, { paths: PATHS, until: 3, role: (i: number) => ROLES[PATHS.role[i]!]! });
+  render(PlayBar, {
+    paths: PATHS,
+    until: 3,
+    role: (i: number) => ROLES[strokeValue(PATHS, i, 'role')]!,
+  });
   const bar = screen.getByRole('group');
   await fireEvent.click(screen.getByRole('button', { name: 'Play' }));
   expect(bar).toHaveTextContent('0 of 3 lines');
@@ -100,7 +107,11 @@ it('plays the lines by their lengths, up to the last', async () => {
 });
 
 it('stops playing when the slider is moved', async () => {
-  render(PlayBar, { paths: PATHS, until: 0, role: (i: number) => ROLES[PATHS.role[i]!]! });
+  render(PlayBar, {
+    paths: PATHS,
+    until: 0,
+    role: (i: number) => ROLES[strokeValue(PATHS, i, 'role')]!,
+  });
   await fireEvent.click(screen.getByRole('button', { name: 'Play' }));
   expect(screen.getByRole('button', { name: 'Pause' })).toBeVisible();
   const slider = screen.getByRole('slider', { name: 'Lines shown' });

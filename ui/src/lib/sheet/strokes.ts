@@ -1,4 +1,4 @@
-import type { LayerPaths } from '../api/layer';
+import { strokeValue, type LayerPaths } from '../api/layer';
 
 /** Where a stroke begins. */
 export function startOf(paths: LayerPaths, stroke: number): { x: number; y: number } {
@@ -45,7 +45,7 @@ export function strokeAt(
   for (let i = 0; i < Math.min(until, paths.strokes); i++) {
     for (let p = paths.starts[i]! + 1; p < paths.starts[i + 1]!; p++) {
       const on = nearest(x, y, paths.xy.subarray(2 * p - 2, 2 * p + 2));
-      const d = Math.hypot(x - on.x, y - on.y) - paths.width[i]! / 2;
+      const d = Math.hypot(x - on.x, y - on.y) - strokeValue(paths, i, 'width') / 2;
       if (d < least) {
         least = d;
         best = i;

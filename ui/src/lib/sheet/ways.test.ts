@@ -11,7 +11,8 @@ const paths = {
   xy: new Float32Array([0, 0, 4, 0, 0, 4, 0, 0, 8, 8, 9, 8, 1, 1, 2, 1]),
   viaStarts: new Uint32Array([0, 0, 1, 1]),
   via: new Float32Array([0, 8]),
-  role: new Uint8Array([OUTER, 5, 5]),
+  kind: new Uint32Array([0, 1, 1]),
+  kinds: { role: new Uint8Array([OUTER, 5]) },
   retracted: new Uint8Array([0, 1, 2]),
 } as unknown as LayerPaths;
 

@@ -1,4 +1,4 @@
-import type { LayerPaths } from '../api/layer';
+import { strokeValue, type LayerPaths } from '../api/layer';
 import { isClosed, startOf } from './strokes';
 
 /** A way of the head between two lines. */
@@ -44,7 +44,7 @@ export function seamsOf(
 ): { x: number; y: number }[] {
   const seams = [];
   for (let i = 0; i < Math.min(until, paths.strokes); i++) {
-    if (paths.role[i] === outerWall && isClosed(paths, i)) {
+    if (strokeValue(paths, i, 'role') === outerWall && isClosed(paths, i)) {
       seams.push(startOf(paths, i));
     }
   }

@@ -280,21 +280,25 @@ class PlanApiTest extends ApiTest {
     ByteBuffer layer = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
     int strokes = layer.getInt();
     int points = layer.getInt();
+    int kinds = layer.getInt();
     assertThat(strokes).isPositive();
-    int widths = 8 + 4 * (strokes + 1) + 8 * points;
-    int flows = widths + 16 * strokes;
-    for (int i = 0; i < 4 * strokes; i += 4) {
-      float width = layer.getFloat(widths + i);
-      float speed = layer.getFloat(widths + 4 * strokes + i);
-      // What is left is the height of the layer: a fraction of a millimetre.
-      assertThat(layer.getFloat(flows + i) / (width * speed)).isBetween(0.1f, 0.4f);
+    assertThat(layer.getInt(12 + 4 * strokes)).isEqualTo(points);
+    int kindOf = 12 + 4 * (strokes + 1) + 8 * points;
+    for (int i = 0; i < strokes; i++) {
+      assertThat(layer.getInt(kindOf + 4 * i)).isBetween(0, kinds - 1);
     }
-    int viaStarts = flows + 4 * strokes;
+    int viaStarts = kindOf + 4 * strokes;
     int viaPoints = layer.getInt(viaStarts + 4 * strokes);
     int bleed = viaStarts + 4 * (strokes + 1) + 8 * viaPoints;
-    int runs = layer.getInt(bleed);
-    assertThat(bytes).hasSize(bleed + 4 + 16 * runs + 3 * strokes);
-    assertThat(layer.getInt(8 + 4 * strokes)).isEqualTo(points);
+    int widths = bleed + 4 + 16 * layer.getInt(bleed);
+    int flows = widths + 16 * kinds;
+    for (int k = 0; k < 4 * kinds; k += 4) {
+      float width = layer.getFloat(widths + k);
+      float speed = layer.getFloat(widths + 4 * kinds + k);
+      // What is left is the height of the layer: a fraction of a millimetre.
+      assertThat(layer.getFloat(flows + k) / (width * speed)).isBetween(0.1f, 0.4f);
+    }
+    assertThat(bytes).hasSize(widths + 22 * kinds + strokes);
     mvc.perform(get("/api/revisions/{r}/layers/999", plan.get("revision").asString()))
         .andExpect(status().isNotFound());
   }

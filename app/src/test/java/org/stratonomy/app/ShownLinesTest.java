@@ -101,11 +101,12 @@ class ShownLinesTest extends ApiTest {
   private static List<Line> lines(byte[] bytes) {
     ByteBuffer layer = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
     int strokes = layer.getInt(0);
-    int places = 8 + 4 * (strokes + 1);
+    int starts = 12;
+    int places = starts + 4 * (strokes + 1);
     List<Line> lines = new ArrayList<>();
     for (int i = 0; i < strokes; i++) {
       List<Move> moves = new ArrayList<>();
-      for (int p = layer.getInt(8 + 4 * i); p + 1 < layer.getInt(12 + 4 * i); p++) {
+      for (int p = layer.getInt(starts + 4 * i); p + 1 < layer.getInt(starts + 4 * i + 4); p++) {
         int from = places + 8 * p;
         moves.add(
             new Move(

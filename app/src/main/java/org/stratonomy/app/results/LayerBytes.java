@@ -3,7 +3,9 @@ package org.stratonomy.app.results;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.stratonomy.engine.merge.Bleed;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
@@ -36,7 +38,28 @@ final class LayerBytes {
     byte way() {
       return begins ? FROM_ELSEWHERE : (byte) (travel.retracted() ? 1 : 0);
     }
+
+    Kind kind() {
+      return new Kind(
+          (float) stroke.widthMm(),
+          (float) speed,
+          (float) stroke.nozzleC(),
+          (float) stroke.fanPercent(),
+          (float) (stroke.crossSectionMm2() * speed),
+          (byte) stroke.role().ordinal(),
+          (byte) stroke.slot());
+    }
   }
+
+  /** What strokes are but for their place; those of a layer are of few kinds. */
+  private record Kind(
+      float widthMm,
+      float speed,
+      float nozzleC,
+      float fanPercent,
+      float flow,
+      byte role,
+      byte slot) {}
 
   /** All of a layer: its passes one after the other. */
   static byte[] of(List<Pass> passes) {
@@ -60,27 +83,21 @@ final class LayerBytes {
     int n = all.size();
     int[] starts = new int[n + 1];
     int[] viaStarts = new int[n + 1];
-    float[] width = new float[n];
-    float[] speed = new float[n];
-    float[] nozzleC = new float[n];
-    float[] fan = new float[n];
-    float[] flow = new float[n];
-    byte[] role = new byte[n];
-    byte[] slot = new byte[n];
+    int[] kindOf = new int[n];
     byte[] way = new byte[n];
+    Map<Kind, Integer> numbers = new HashMap<>();
+    List<Kind> kinds = new ArrayList<>();
     for (int i = 0; i < n; i++) {
       Laid laid = all.get(i);
-      Stroke stroke = laid.stroke;
-      starts[i + 1] = starts[i] + pointCount(stroke);
+      starts[i + 1] = starts[i] + pointCount(laid.stroke);
       viaStarts[i + 1] = viaStarts[i] + laid.travel.via().length / 2;
-      width[i] = (float) stroke.widthMm();
-      speed[i] = (float) laid.speed;
-      nozzleC[i] = (float) stroke.nozzleC();
-      fan[i] = (float) stroke.fanPercent();
-      flow[i] = (float) (stroke.crossSectionMm2() * laid.speed);
-      role[i] = (byte) stroke.role().ordinal();
-      slot[i] = (byte) stroke.slot();
       way[i] = laid.way();
+      Kind kind = laid.kind();
+      Integer known = numbers.putIfAbsent(kind, kinds.size());
+      kindOf[i] = known == null ? kinds.size() : known;
+      if (known == null) {
+        kinds.add(kind);
+      }
     }
     float[] points = new float[2 * starts[n]];
     float[] via = new float[2 * viaStarts[n]];
@@ -97,17 +114,13 @@ final class LayerBytes {
       runFrom[i] = (float) bleed.get(i).fromMm();
       runShare[i] = (float) bleed.get(i).share();
     }
-    int size =
-        4 * (3 + 2 * (n + 1) + points.length + 5 * n + via.length + 4 * bleed.size()) + 3 * n;
-    ByteBuffer bytes = ByteBuffer.allocate(size).order(ByteOrder.LITTLE_ENDIAN);
-    put(bytes, n, starts[n]);
+    int k = kinds.size();
+    int words = 4 + 2 * (n + 1) + points.length + n + via.length + 4 * bleed.size() + 5 * k;
+    ByteBuffer bytes = ByteBuffer.allocate(4 * words + 2 * k + n).order(ByteOrder.LITTLE_ENDIAN);
+    put(bytes, n, starts[n], k);
     put(bytes, starts);
     put(bytes, points);
-    put(bytes, width);
-    put(bytes, speed);
-    put(bytes, nozzleC);
-    put(bytes, fan);
-    put(bytes, flow);
+    put(bytes, kindOf);
     put(bytes, viaStarts);
     put(bytes, via);
     put(bytes, bleed.size());
@@ -115,7 +128,14 @@ final class LayerBytes {
     put(bytes, runFrom);
     put(bytes, runShare);
     put(bytes, bleed.stream().mapToInt(Bleed.Run::colour).toArray());
-    return bytes.put(role).put(slot).put(way).array();
+    kinds.forEach(kind -> bytes.putFloat(kind.widthMm));
+    kinds.forEach(kind -> bytes.putFloat(kind.speed));
+    kinds.forEach(kind -> bytes.putFloat(kind.nozzleC));
+    kinds.forEach(kind -> bytes.putFloat(kind.fanPercent));
+    kinds.forEach(kind -> bytes.putFloat(kind.flow));
+    kinds.forEach(kind -> bytes.put(kind.role));
+    kinds.forEach(kind -> bytes.put(kind.slot));
+    return bytes.put(way).array();
   }
 
   private static void put(ByteBuffer into, int... values) {
