@@ -1,14 +1,11 @@
 import {
   ApiProblem,
   belonging,
-  bytes,
   client,
   data,
-  problemOf,
   sendFiles,
   type Belonging,
   type EditRequest,
-  type CoverageView,
   type Filament,
   type PieceView,
   type PlanDocument,
@@ -17,12 +14,10 @@ import {
   type ProgramView,
   type RecipeView,
   type ResultView,
-  type SampleView,
   type SettingView,
   type ShelfView,
   type StratumView,
 } from '../api/client';
-import { readLayer, type LayerPaths } from '../api/layer';
 import { LayerStore } from './layerStore';
 import type {
   Place,
@@ -38,22 +33,16 @@ import type {
   StopView,
 } from './document';
 import { Look } from '../sheet/look.svelte';
+import { Inquiries } from './inquiries';
+import { ResultFeed } from './resultFeed.svelte';
 import { clampLayer, layerBottom, layerFromPlane, type Heights } from './heights';
 
-/** A longer computation shows how far it is after this time, ms. */
-const PROGRESS_AFTER = 330;
-/** If the result before took longer than this, the layer at the level is asked for first, ms. */
-const PREVIEW_FROM = 400;
 export type EditWithoutVersion = Omit<EditRequest, 'version'>;
 
 /** An open plan: its document, what was computed of it, and where the user stands in it. */
 export class PlanSession {
   readonly shelf: ShelfView;
   state: PlanState = $state.raw(undefined as unknown as PlanState);
-  result: ResultView | undefined = $state.raw(undefined);
-  /** Revision that the result belongs to; older than the plan's while a newer one is computed. */
-  resultRevision = $state('');
-  progress: Progress | undefined = $state.raw(undefined);
   problem: ApiProblem | undefined = $state.raw(undefined);
   /** Layer that the user stands at, from 1. */
   layer = $state(1);
@@ -74,12 +63,15 @@ export class PlanSession {
 
   /** How lines are shown. */
   readonly look = new Look();
-  /** The layer at the level as it will be, while the rest is computed. */
-  preview: { revision: string; height: number; paths: LayerPaths } | undefined =
-    $state.raw(undefined);
-  private lastTook = 0;
-
+  /** The newest result, and the one that is being computed. */
+  readonly feed: ResultFeed = new ResultFeed({
+    plane: () => this.plane,
+    taken: (result, plane) => this.stand(result, plane),
+    failed: (problem) => (this.problem = problem),
+  });
   readonly isStale = $derived(this.result !== undefined && this.resultRevision !== this.revision);
+  /** Asks more of the shown result. */
+  readonly ask = new Inquiries(() => this.resultRevision);
   /** Toolpaths of the shown result. */
   readonly layers = new LayerStore(() => ({
     address: `/api/revisions/${this.resultRevision}/layers/`,
@@ -100,12 +92,30 @@ export class PlanSession {
       data(client.GET('/api/shelf/recipes')),
     ]);
     const session = new PlanSession(shelf, state, recipes);
-    void session.refresh();
+    void session.feed.follow(state.revision);
     return session;
   }
 
   get revision(): string {
     return this.state.revision;
+  }
+
+  get result(): ResultView | undefined {
+    return this.feed.result;
+  }
+
+  /** Revision that the result belongs to; older than the plan's while a newer one is computed. */
+  get resultRevision(): string {
+    return this.feed.revision;
+  }
+
+  get progress(): Progress | undefined {
+    return this.feed.progress;
+  }
+
+  /** The layer at the level as it will be, while the rest is computed. */
+  get preview() {
+    return this.feed.preview;
   }
 
   get document(): PlanDocument {
@@ -271,19 +281,13 @@ export class PlanSession {
   /** What holds at the selected place and the level, for lines of a role or for all. */
   valuesHere(role: string): Promise<Values> {
     const { piece, part } = this.selected!;
-    const query = {
+    return this.ask.values({
       piece,
       body: part?.kind === 'body' ? part.id : '',
       region: part?.kind === 'region' ? part.id : '',
       role,
       height: this.heightHere(),
-    };
-    const revision = this.resultRevision;
-    return data(
-      client.GET('/api/revisions/{revision}/settings', {
-        params: { path: { revision }, query },
-      }),
-    ) as Promise<Values>;
+    });
   }
 
   /** The level, or the bottom of the selected stratum, mm. */
@@ -294,38 +298,6 @@ export class PlanSession {
     }
     const stratum = part ? undefined : this.selectedStratum;
     return stratum ? stratum.from : this.plane;
-  }
-
-  sampleAt(spot: SampleSpot): Promise<SampleView[]> {
-    const revision = this.resultRevision;
-    return data(
-      client.GET('/api/revisions/{revision}/sample', {
-        params: { path: { revision }, query: { ...spot } },
-      }),
-    );
-  }
-
-  coverage(rule: number): Promise<CoverageView> {
-    const revision = this.resultRevision;
-    return data(
-      client.GET('/api/revisions/{revision}/rules/{rule}', {
-        params: { path: { revision, rule } },
-      }),
-    );
-  }
-
-  /** Ends of the lines that draw a region: of many layers, or of the one at a height, mm. */
-  async contours(piece: string, region: string, height?: number): Promise<Float32Array> {
-    const query = height === undefined ? '' : `?height=${height}`;
-    const address = `/api/revisions/${this.resultRevision}/pieces/${piece}/regions/${region}${query}`;
-    return new Float32Array(await bytes(address));
-  }
-
-  /** Ends of the lines that draw where a rule holds, as those of a region. */
-  async ruleContours(rule: number, height?: number): Promise<Float32Array> {
-    const query = height === undefined ? '' : `?height=${height}`;
-    const address = `/api/revisions/${this.resultRevision}/rules/${rule}/contours${query}`;
-    return new Float32Array(await bytes(address));
   }
 
   edit(edit: EditWithoutVersion): Promise<boolean> {
@@ -440,7 +412,7 @@ export class PlanSession {
     this.problem = undefined;
     const id = this.state.id;
     this.state = await data(client.GET('/api/plans/{id}', { params: { path: { id } } }));
-    await this.refresh();
+    await this.feed.follow(this.revision);
   }
 
   /** @param despite ids of the errors in spite of which the program is written */
@@ -458,65 +430,20 @@ export class PlanSession {
     const next = this.queue.then(() =>
       this.attempt('the edit', async () => {
         this.state = await send(this.state.id, this.state.version);
-        void this.refresh();
+        void this.feed.follow(this.revision);
       }),
     );
     this.queue = next;
     return next;
   }
 
-  /** Asks for the result of the newest revision until it is there or a newer one takes over. */
-  private async refresh(): Promise<void> {
-    const revision = this.revision;
-    const started = performance.now();
-    if (this.result && this.lastTook > PREVIEW_FROM) {
-      await this.fetchPreview(revision);
-    }
-    while (revision === this.revision) {
-      const {
-        data: body,
-        error,
-        response,
-      } = await client
-        .GET('/api/revisions/{revision}/result', { params: { path: { revision } } })
-        .catch((e: unknown) => ({ data: undefined, error: e, response: undefined }));
-      if (revision !== this.revision) {
-        return;
-      }
-      if (!response?.ok) {
-        this.progress = undefined;
-        this.problem = problemOf(response?.status ?? 0, error);
-        return;
-      }
-      if (response.status === 200) {
-        this.lastTook = performance.now() - started;
-        this.take(revision, body as ResultView);
-        return;
-      }
-      if (performance.now() - started > PROGRESS_AFTER) {
-        this.progress = body as Progress;
-      }
-    }
-  }
-
-  private async fetchPreview(revision: string): Promise<void> {
-    const height = this.plane;
-    const address = `/api/revisions/${revision}/preview?height=${height}`;
-    // Without one, the result itself says what is wrong.
-    const found = await bytes(address).catch(() => new ArrayBuffer(0));
-    if (found.byteLength > 0 && revision === this.revision) {
-      this.preview = { revision, height, paths: readLayer(found) };
-    }
-  }
-
-  private take(revision: string, result: ResultView): void {
-    const plane = this.plane;
-    const first = this.result === undefined;
-    this.result = result;
-    this.resultRevision = revision;
-    this.progress = undefined;
-    this.preview = undefined;
-    if (first) {
+  /**
+   * Where the user stands in another result: at its first boundary if there was none before.
+   *
+   * @param plane how high it was before, mm
+   */
+  private stand(result: ResultView, plane: number | undefined): void {
+    if (plane === undefined) {
       const boundary = Math.min(
         ...result.pieces.flatMap((p) => p.strata.slice(1).map((s) => s.from)),
       );

@@ -21,7 +21,7 @@
   $effect(() => {
     void session.resultRevision;
     if (!session.isStale) {
-      session.coverage(index).then(
+      session.ask.coverage(index).then(
         (found) => {
           coverage = found;
           session.shownRule = { index, from: found.from, to: found.to };

@@ -6,10 +6,9 @@
   import Trash from '@lucide/svelte/icons/trash-2';
   import type { Course, RuleView } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
-  import { isCourse, valueText } from './course';
   import RuleDetails from './RuleDetails.svelte';
+  import RuleValue from './RuleValue.svelte';
   import { isSamePlace, whereText } from './where';
-  import { shows } from '../shell/shows';
 
   interface Props {
     session: PlanSession;
@@ -132,10 +131,6 @@
     }
   }
 
-  function label(setting: string): string {
-    return session.setting(setting)?.label ?? setting;
-  }
-
   /** The settings that a rule for such a place can set, besides those that it sets. */
   function settable(rule: RuleView) {
     const { bodies, regions, roles, planStrata, layers } = rule.where;
@@ -251,37 +246,15 @@
         {/if}
         <div class="what">
           {#each Object.entries(rule.set) as [id, value] (id)}
-            <span class="value" title={session.setting(id)?.description}>
-              {#if id === 'filament'}
-                <span class="swatch" style:background={session.filament(Number(value)).colour}
-                ></span>
-                {session.filament(Number(value)).name}
-              {:else}
-                {label(id)}
-              {/if}
-              {#if isCourse(value)}
-                <button
-                  class="course num"
-                  aria-label="{label(id)} over the layers in rule {i + 1}"
-                  onclick={() => editCourse(i, id, value)}>{valueText(value)}</button
-                >
-              {:else}
-                <input
-                  class="num"
-                  aria-label="{label(id)} in rule {i + 1}"
-                  {@attach shows(String(value))}
-                  size={Math.max(2, String(value).length)}
-                  onchange={(e) => {
-                    change(i, id, e.currentTarget.value.trim());
-                    e.currentTarget.value = String(value);
-                  }}
-                />
-              {/if}
-              <span class="soft">{session.setting(id)?.unit}</span>
-              <button aria-label="Take {label(id)} out of rule {i + 1}" onclick={() => drop(i, id)}
-                >×</button
-              >
-            </span>
+            <RuleValue
+              {session}
+              rule={i + 1}
+              {id}
+              {value}
+              onSet={(text) => change(i, id, text)}
+              onCourse={(course) => editCourse(i, id, course)}
+              onDrop={() => drop(i, id)}
+            />
           {/each}
           {#if adding === i}
             <select
@@ -377,8 +350,7 @@
   }
 
   .acts button,
-  .plus,
-  .value button {
+  .plus {
     color: var(--ink-soft);
     padding: 2px;
     cursor: pointer;
@@ -390,8 +362,7 @@
   }
 
   .acts button:hover:not(:disabled),
-  .plus:hover,
-  .value button:hover {
+  .plus:hover {
     color: var(--accent);
   }
 
@@ -401,30 +372,6 @@
     gap: 3px 6px;
     align-items: center;
     padding-left: 16px;
-  }
-
-  .value {
-    display: inline-flex;
-    gap: 4px;
-    align-items: center;
-    border: 1px solid var(--rule-soft);
-    border-radius: 3px;
-    padding: 0 3px 0 5px;
-  }
-
-  .value input {
-    background: transparent;
-    text-align: right;
-    border-bottom: 1px dotted var(--ink-soft);
-    padding: 0;
-    field-sizing: content;
-    min-width: 1.2em;
-  }
-
-  .value .course {
-    color: var(--ink);
-    text-decoration: underline dotted;
-    text-align: left;
   }
 
   .add {

@@ -90,6 +90,21 @@ it('lists the rules and moves, changes and removes them', async () => {
   expect(lastDocument().rules).toHaveLength(0);
 });
 
+it('offers filaments and choices of a rule by their names', async () => {
+  await session.replace((document) => ({
+    ...document,
+    rules: [{ where: {}, set: { filament: 2, takesPurge: 'nothing' } }],
+  }));
+  render(RuleSheet, { session });
+  const filament = screen.getByLabelText('Filament slot in rule 1');
+  expect(filament).toHaveDisplayValue('Slate');
+  await fireEvent.change(filament, { target: { value: '1' } });
+  await vi.waitFor(() => expect(lastDocument().rules?.[0]?.set['filament']).toBe(1));
+  const taken = screen.getByLabelText('Takes purged filament in rule 1');
+  await fireEvent.change(taken, { target: { value: 'all lines' } });
+  await vi.waitFor(() => expect(lastDocument().rules?.[0]?.set['takesPurge']).toBe('all lines'));
+});
+
 it('switches a rule off, copies it, and says what it covers', async () => {
   render(RuleSheet, { session });
   await fireEvent.click(screen.getByLabelText('Rule 1 counts'));

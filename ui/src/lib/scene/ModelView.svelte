@@ -111,14 +111,14 @@
         .filter((region) => !region.patch)
         .map((region) => ({ piece, region })),
     );
-    const held = rule === undefined ? [] : [session.ruleContours(rule)];
+    const held = rule === undefined ? [] : [session.ask.ruleContours(rule)];
     const ofRule = (await Promise.all(held).catch(() => [])).map((ends) => ({
       ends,
       chosen: true,
     }));
     const lines = await Promise.all(
       shown.map(({ piece, region }) =>
-        session.contours(piece.id, region.id).catch(() => new Float32Array()),
+        session.ask.regionContours(piece.id, region.id).catch(() => new Float32Array()),
       ),
     );
     const isWanted =

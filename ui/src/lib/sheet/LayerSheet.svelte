@@ -162,8 +162,8 @@
     const key = `${session.resultRevision}/${session.plane}/${rule?.index ?? region!.id}`;
     asked = key;
     const lines = rule
-      ? session.ruleContours(rule.index, session.plane)
-      : session.contours(session.selected.piece, region!.id, session.plane);
+      ? session.ask.ruleContours(rule.index, session.plane)
+      : session.ask.regionContours(session.selected.piece, region!.id, session.plane);
     lines.then(
       (found) => (outline = asked === key ? found : outline),
       () => (outline = undefined),

@@ -34,7 +34,7 @@
     }
     let resting = true;
     const timer = window.setTimeout(async () => {
-      const rows = await session.sampleAt({ x, y: at, setting: 'filament' }).catch(() => []);
+      const rows = await session.ask.sample({ x, y: at, setting: 'filament' }).catch(() => []);
       const here = rows.find((row) => row.firstLayer <= n && n <= row.lastLayer);
       if (resting && here) {
         reason = here.rule < 0 ? 'by default' : `by rule ${here.rule + 1}`;

@@ -23,7 +23,7 @@
   $effect(() => {
     void session.resultRevision;
     if (spot) {
-      session.sampleAt(spot).then(
+      session.ask.sample(spot).then(
         (found) => (rows = found),
         () => (rows = undefined),
       );

@@ -22,7 +22,7 @@ function finding(id: string, severity: string, accepted: string | null = null): 
 }
 
 async function open(...findings: FindingView[]) {
-  session.result = { ...RESULT, findings };
+  session.feed.result = { ...RESULT, findings };
   render(FindingsButton, { session });
   await fireEvent.click(screen.getByRole('button', { name: /finding/ }));
 }

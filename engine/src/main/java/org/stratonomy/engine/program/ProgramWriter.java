@@ -3,7 +3,6 @@ package org.stratonomy.engine.program;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -12,7 +11,6 @@ import java.util.Optional;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.NozzleHeat;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Timeline;
@@ -45,8 +43,6 @@ public final class ProgramWriter {
   /** With which strand is pushed out at a stop, mm/s. */
   private static final double PURGE_SPEED = 2.5;
 
-  private static final long UNKNOWN = -1;
-
   private final Plan plan;
   private final Resolver resolver;
   private final Machine machine;
@@ -57,16 +53,12 @@ public final class ProgramWriter {
   private final Optional<Enclosures> enclosed;
   private final Optional<Timeline> progress;
   private final int stops;
-  private final Optional<NozzleHeat> heat;
 
   private GcodeText text;
   private MoveWriter moves;
-  private long fan;
-  private double nozzleC;
-  private double bedC;
+  private HeatWriter heat;
   private int slot;
   private int stopNumber;
-  private int strokeNumber;
 
   /** Top of the pieces that stand already, mm. */
   private double standingMm;
@@ -99,12 +91,11 @@ public final class ProgramWriter {
         resolver.plan().choice(Setting.PROGRESS).equals("by layer")
             ? Optional.of(new Timeline(schedule, machine))
             : Optional.empty();
-    this.heat =
-        machine.hasNozzles() ? Optional.of(new NozzleHeat(schedule, machine)) : Optional.empty();
   }
 
   public void write(OutputStream out) throws IOException {
     text = new GcodeText(out);
+    heat = new HeatWriter(text, schedule, machine);
     moves =
         new MoveWriter(
             text,
@@ -145,12 +136,6 @@ public final class ProgramWriter {
   }
 
   private void start() throws IOException {
-    nozzleC =
-        schedule.layers().stream()
-            .flatMap(layer -> layer.strokes().stream())
-            .mapToDouble(Stroke::nozzleC)
-            .findFirst()
-            .orElse(0);
     Map<String, Object> values = common();
     List<Map<String, Object>> filaments = new ArrayList<>();
     for (Ledger.SlotEntry entry : ledger.slots()) {
@@ -171,8 +156,7 @@ public final class ProgramWriter {
     values.put("height", schedule.layers().isEmpty() ? "0" : number(z(schedule.topMm())));
     values.put("time", duration(ledger.seconds()));
     values.put("filament", resolver.filament(slot).name());
-    bedC = schedule.bedC();
-    values.put("bedC", number(bedC));
+    values.put("bedC", number(heat.bedC()));
     values.put("acceleration", number(resolver.plan().number(Setting.ACCELERATION)));
     for (String error : despite) {
       text.add("; written despite: ").add(oneLine(error)).add('\n');
@@ -187,7 +171,7 @@ public final class ProgramWriter {
         text.add("T").add(Integer.toString(slot - 1)).add('\n');
       }
       text.add("M204 S").add(values.get("acceleration").toString()).add('\n');
-      text.add("M190 S").add(number(bedC)).add('\n');
+      text.add("M190 S").add(number(heat.bedC())).add('\n');
       stateAnew(slot);
       moves.forgetPlace();
     }
@@ -203,11 +187,6 @@ public final class ProgramWriter {
     }
   }
 
-  /** The nozzle that prints, where there are several, as a word of a command. */
-  private String nozzleWord(int ofSlot) {
-    return machine.hasNozzles() ? " T" + (ofSlot - 1) : "";
-  }
-
   private void end() throws IOException {
     moves.retract();
     Map<String, Object> values = common();
@@ -221,17 +200,16 @@ public final class ProgramWriter {
   private Map<String, Object> common() {
     Map<String, Object> values = new HashMap<>();
     List<Map<String, Object>> nozzles = new ArrayList<>();
-    heat.map(NozzleHeat::atStart)
-        .orElse(Collections.emptySortedMap())
+    heat.atStart()
         .forEach((of, celsius) -> nozzles.add(Map.of("tool", of - 1, "celsius", number(celsius))));
     values.put("nozzles", nozzles);
     values.put("tool", slot - 1);
-    values.put("nozzleWord", nozzleWord(slot));
+    values.put("nozzleWord", heat.nozzleWord(slot));
     values.put("first", number(1 - Mix.ofSecond(slot)));
     values.put("second", number(Mix.ofSecond(slot)));
     values.put("startZ", number(START_Z_MM));
     values.put("stops", stops);
-    values.put("nozzleC", number(nozzleC));
+    values.put("nozzleC", number(heat.nozzleC()));
     values.put("liftF", number(60 * machine.maxSpeedZ()));
     values.put("travelF", number(60 * schedule.travel().speed()));
     return values;
@@ -242,7 +220,7 @@ public final class ProgramWriter {
     if (strokes.isEmpty()) {
       return;
     }
-    bed(layer.layer().number());
+    heat.bed(layer.layer().number());
     text.add("; layer ").add(Integer.toString(layer.layer().number()));
     text.add(", z ").add(number(z(layer.layer().top()))).add('\n');
     moves.beginLayer();
@@ -257,10 +235,10 @@ public final class ProgramWriter {
         before = null;
         way = Travel.RETRACTED;
       }
-      heatOthers();
+      heat.others();
       mixOf(stroke);
-      temperature(stroke);
-      fan(stroke);
+      heat.nozzle(stroke, slot, moves);
+      heat.fan(stroke);
       moves.travel(before, way, stroke, z(layer.layer().top()));
       if (stroke.role() != role) {
         role = stroke.role();
@@ -270,15 +248,6 @@ public final class ProgramWriter {
       before = stroke;
     }
     cool(layer.time().waitSeconds());
-  }
-
-  /** The print goes on while the bed follows. */
-  private void bed(int layer) throws IOException {
-    double wanted = schedule.bedC(layer);
-    if (wanted != bedC) {
-      bedC = wanted;
-      text.add("M140 S").add(number(wanted)).add('\n');
-    }
   }
 
   /** Waits aside, so that the layer cools; the way there and back is part of the wait. */
@@ -293,16 +262,6 @@ public final class ProgramWriter {
     moves.lift(liftedZ(machine.parkLiftMm()));
     moves.go(park);
     text.add("G4 P").add(Long.toString(Math.round(1000 * still))).add('\n');
-  }
-
-  private void heatOthers() throws IOException {
-    if (heat.isEmpty()) {
-      return;
-    }
-    for (NozzleHeat.Change change : heat.get().before(strokeNumber++)) {
-      text.add("M104").add(nozzleWord(change.slot()));
-      text.add(" S").add(number(change.celsius())).add('\n');
-    }
   }
 
   /** A mixing nozzle is told the shares when they change. */
@@ -323,29 +282,6 @@ public final class ProgramWriter {
     }
   }
 
-  /** Waits for another temperature, but not for one step of a ramp. */
-  private void temperature(Stroke stroke) throws IOException {
-    double change = Math.abs(stroke.nozzleC() - nozzleC);
-    if (change == 0) {
-      return;
-    }
-    boolean waits = change > Timeline.STEP_OF_RAMP_C;
-    if (waits) {
-      moves.retract();
-    }
-    nozzleC = stroke.nozzleC();
-    text.add(waits ? "M109" : "M104").add(nozzleWord(slot));
-    text.add(" S").add(number(nozzleC)).add('\n');
-  }
-
-  private void fan(Stroke stroke) throws IOException {
-    long wanted = Math.round(stroke.fanPercent() * 255 / 100);
-    if (wanted != fan) {
-      fan = wanted;
-      text.add(wanted == 0 ? "M107" : "M106 S" + wanted).add('\n');
-    }
-  }
-
   private void halt(LayerSchedule layer, Halt halt, Stroke next) throws IOException {
     Map<String, Object> values = haltValues(layer, halt);
     for (Stop stop : halt.stops()) {
@@ -360,8 +296,8 @@ public final class ProgramWriter {
     if (halt.waitsApart(machine)) {
       stop(halt, values, told, Part.PAUSE);
     }
-    nozzleC = next.nozzleC();
-    values.put("nozzleC", number(nozzleC));
+    heat.expect(next);
+    values.put("nozzleC", number(heat.nozzleC()));
     if (halt.isColourChange()) {
       values.put("tool", halt.toSlot() - 1);
       stop(halt, values, machine.changesByItself() ? dialect : told, Part.CHANGE);
@@ -406,7 +342,7 @@ public final class ProgramWriter {
     } else {
       moves.forgetFeed();
     }
-    fan = UNKNOWN;
+    heat.forgetFan();
   }
 
   /** The planner's own commands, which may do anything: all is stated anew after them. */
@@ -429,13 +365,13 @@ public final class ProgramWriter {
     moves.stateExtrusion();
     stateMix();
     moves.forgetPlace();
-    fan = UNKNOWN;
+    heat.forgetFan();
   }
 
   /** After lines that may have left the machine in any state. */
   private void stateAnew(int ofSlot) throws IOException {
-    text.add(UNITS).add("M109").add(nozzleWord(ofSlot));
-    text.add(" S").add(number(nozzleC)).add('\n');
+    text.add(UNITS);
+    heat.stateAnew(ofSlot);
   }
 
   /** The machine's height for a height of the plan, mm. */
