@@ -37,6 +37,8 @@ command_line() {
     mkdir -p .stratonomy
     maven -q -pl cli -am package -DskipTests >.stratonomy/build.log 2>&1 ||
       { tail -n 40 .stratonomy/build.log >&2; fail "The build failed; .stratonomy/build.log has all of it."; }
+    # Maven leaves it as it is if only the engine has changed.
+    touch cli/target/cli-0.1.0-SNAPSHOT.jar
   fi
   use_jdk
   cd "$caller"

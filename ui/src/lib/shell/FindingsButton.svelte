@@ -10,12 +10,19 @@
 
   let { session }: Props = $props();
 
-  const findings = $derived(session.result?.findings ?? []);
+  const SEVERITIES = ['error', 'warning', 'note'];
+
+  /** The worst first, and those of a kind from the bed upwards. */
+  const findings = $derived(
+    (session.result?.findings ?? []).toSorted(
+      (a, b) =>
+        SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) ||
+        (a.heightMm ?? 0) - (b.heightMm ?? 0),
+    ),
+  );
   const open = $derived(findings.filter((f) => f.accepted == null));
   const accepted = $derived(findings.filter((f) => !open.includes(f)));
-  const worst = $derived(
-    ['error', 'warning', 'note'].find((s) => open.some((f) => f.severity === s)),
-  );
+  const worst = $derived(open[0]?.severity);
 </script>
 
 <Popover positioning={{ placement: 'bottom-end' }}>

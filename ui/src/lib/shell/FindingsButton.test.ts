@@ -48,6 +48,16 @@ it('counts what is not accepted, and accepts with a note', async () => {
   await vi.waitFor(() => expect(sent()).toEqual([{ finding: 'a', note: 'a test' }]));
 });
 
+it('begins with the worst, and goes upwards within a severity', async () => {
+  const at = (id: string, severity: string, heightMm: number) => ({
+    ...finding(id, severity),
+    heightMm,
+  });
+  await open(at('a', 'note', 1), at('b', 'warning', 9), at('c', 'warning', 3), at('d', 'error', 5));
+  const titles = screen.getAllByText(/Title of/).map((title) => title.textContent?.at(-1));
+  expect(titles).toEqual(['d', 'c', 'b', 'a']);
+});
+
 it('shows what is accepted with its note, and takes it back', async () => {
   await open(finding('c', 'note', 'as wanted'));
   expect(screen.getByRole('button', { name: '0 findings' })).toBeVisible();

@@ -74,7 +74,8 @@ final class InspectCommand implements Callable<Integer> {
     Bounds b = r.bounds();
     System.out.printf("%s%s%n", part.name(), part.colour().map(c -> ", colour " + c).orElse(""));
     System.out.printf(
-        "  %,d triangles, %,d vertices, %d shells%n", r.triangles(), r.vertices(), r.shells());
+        "  %,d triangles, %,d vertices, %s%n",
+        r.triangles(), r.vertices(), r.shells() == 1 ? "1 shell" : r.shells() + " shells");
     System.out.printf(
         "  %.3f × %.3f × %.3f mm, volume %.3f mm³, surface %.3f mm²%n",
         b.sizeX(), b.sizeY(), b.sizeZ(), r.volumeMm3(), r.areaMm2());

@@ -3,6 +3,7 @@ package org.stratonomy.engine.mesh;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.util.Locale;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -111,7 +112,7 @@ public final class StlReader {
       TriangleSoup soup = new TriangleSoup(data.limit() / 250);
       int corners = 0;
       boolean ended = false;
-      for (String word = word(); !word.isEmpty(); word = word()) {
+      for (String word = keyword(); !word.isEmpty(); word = keyword()) {
         switch (word) {
           case "solid", "endsolid" -> {
             ended = word.equals("endsolid");
@@ -125,7 +126,7 @@ public final class StlReader {
             if (corners != 3) {
               throw bad(
                   "The face that ends in line %d has %d corners.".formatted(line, corners),
-                  "Faces must be triangles; " + EXPORT_AGAIN.toLowerCase(java.util.Locale.ROOT));
+                  "Faces must be triangles; " + EXPORT_AGAIN.toLowerCase(Locale.ROOT));
             }
             corners = 0;
           }
@@ -155,6 +156,11 @@ public final class StlReader {
             ? bad("It is cut off in line %d.".formatted(line), "Copy or download the file again.")
             : bad("Line %d has '%s' in place of a number.".formatted(line, word), EXPORT_AGAIN);
       }
+    }
+
+    /** Some write all in capitals. */
+    private String keyword() {
+      return word().toLowerCase(Locale.ROOT);
     }
 
     private String word() {

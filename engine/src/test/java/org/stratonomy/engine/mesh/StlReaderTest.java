@@ -10,6 +10,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.problem.Problem;
@@ -30,7 +31,11 @@ class StlReaderTest {
     Mesh bar = Shapes.bar(3, 4, 5);
     ByteArrayOutputStream text = new ByteArrayOutputStream();
     StlWriter.writeText(bar, text);
-    for (byte[] bytes : new byte[][] {binary(bar), text.toByteArray()}) {
+    byte[] capitals =
+        text.toString(StandardCharsets.US_ASCII)
+            .toUpperCase(Locale.ROOT)
+            .getBytes(StandardCharsets.US_ASCII);
+    for (byte[] bytes : new byte[][] {binary(bar), text.toByteArray(), capitals}) {
       MeshReport report = read(bytes).report();
       assertThat(report.volumeMm3()).isCloseTo(60, within(1e-9));
       assertThat(report.areaMm2()).isCloseTo(94, within(1e-9));
