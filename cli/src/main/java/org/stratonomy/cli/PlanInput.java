@@ -135,10 +135,16 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files) {
                               Problem.Kind.PLAN,
                               "--set " + name,
                               "There is no such setting.",
-                              "docs/formats/plan.md lists their names."));
+                              remedyFor(name)));
           set.put(setting, value(setting, text));
         });
     return set;
+  }
+
+  private static String remedyFor(String name) {
+    List<String> like = SettingsCommand.like(name);
+    String all = "./stratonomy settings lists all.";
+    return like.isEmpty() ? all : "Perhaps %s? %s".formatted(String.join(", ", like), all);
   }
 
   private static Value value(Setting setting, String text) {

@@ -12,7 +12,7 @@ import tools.jackson.databind.node.ObjectNode;
 @Command(
     name = "stratonomy",
     description = "What Stratonomy does without server or database.",
-    subcommands = {ProgramCommand.class, InspectCommand.class})
+    subcommands = {ProgramCommand.class, InspectCommand.class, SettingsCommand.class})
 public final class StratonomyCommand {
   static final int FAILED = 1;
   static final int NO_FILE = 3;

@@ -206,6 +206,8 @@ class ProgramCommandTest {
     assertThat(unknown.exit).isEqualTo(1);
     assertThat(JsonMapper.shared().readTree(unknown.said).get("place").asString())
         .isEqualTo("--set wobble");
+    assertThat(run("block.stl", "--set", "skirtLoops=1").said)
+        .contains("Perhaps skirtLines, skirtDistance?");
     assertThat(run("block.stl", "--set", "walls=many").said).contains("'many' is not a number");
     assertThat(run("block.stl", "--set", "layerHeight=9").said).contains("Choose a value from");
     assertThat(run("block.stl", "--machine", "nothing").said).contains("workshop-one");
@@ -221,5 +223,16 @@ class ProgramCommandTest {
     assertThat(json.get("meshes").get(0).get("volumeMm3").asDouble()).isCloseTo(4800, within(1e-6));
     assertThat(json.get("outlineChangesMm")).isEmpty();
     assertThat(call("inspect").exit).isEqualTo(2);
+  }
+
+  @Test
+  void settingsAreListedWithWhatTheyMayBe() {
+    assertThat(call("settings").printed).contains("infillDensity").contains("0 to 100 %");
+    assertThat(call("settings", "SKIRT").printed)
+        .contains("skirtLines", "skirtDistance")
+        .doesNotContain("infillDensity");
+    JsonNode json = JsonMapper.shared().readTree(call("settings", "--json", "seam").printed);
+    assertThat(json.findValuesAsString("id")).contains("seam");
+    assertThat(json.get(0).get("choices").size()).isGreaterThan(2);
   }
 }
