@@ -4,16 +4,17 @@
   import RulerIcon from '@lucide/svelte/icons/ruler';
   import { untrack } from 'svelte';
   import { strokeValue, valuesOf, type LayerPaths } from '../api/layer';
-  import { beltEdge, tiltOf, upTheTilt } from '../model/belt';
+  import { tiltOf } from '../model/belt';
   import { between, layerTop } from '../model/heights';
-  import { landmarks } from '../model/landmarks';
   import type { PlanSession } from '../model/session.svelte';
   import { drawsInSoftware } from '../scene/graphics';
-  import { isTyping, LEAP } from '../shell/keys';
-  import { breath, inSpareTime, type Task } from '../shell/spareTime';
+  import { isTyping } from '../shell/keys';
+  import { breath } from '../shell/spareTime';
   import ColourChoice from './ColourChoice.svelte';
   import { onBed, type Drawing, type Size, type View } from './draw';
+  import { extentOf } from './extent';
   import { LayerPictures } from './layerPictures';
+  import { lookAhead } from './lookAhead';
   import { isMeasure, measured, rangeOf } from './measure';
   import { drawBed, drawHead, drawOutline, drawRuler, drawSpot, drawStops } from './overlays';
   import HaltList from './HaltList.svelte';
@@ -65,23 +66,8 @@
   const layerMm = $derived(session.result ? layerTop(session.heights, session.layer) : 0);
   const extent = $derived.by(() => {
     const pieces = session.result?.pieces ?? [];
-    if (pieces.length === 0) {
-      return [0, 0, session.machine.bedX, session.machine.bedY] as const;
-    }
-    const margin = 8;
-    const boxes = [...pieces, ...session.towerBounds];
-    const least = (axis: number) => Math.min(...boxes.map((p) => p.min[axis]!)) - margin;
-    const most = (axis: number) => Math.max(...boxes.map((p) => p.max[axis]!)) + margin;
-    if (isTilted) {
-      const edge = beltEdge(session.machine, layerMm);
-      return [
-        least(0),
-        edge - upTheTilt(session.machine, most(2)),
-        most(0),
-        edge + margin,
-      ] as const;
-    }
-    return [least(0), least(1), most(0), most(1)] as const;
+    const boxes = pieces.length > 0 ? [...pieces, ...session.towerBounds] : [];
+    return extentOf(boxes, session.machine, layerMm);
   });
   const view: View = $derived(part.view(width, height, extent, isTilted));
   const hit = $derived.by(() => {
@@ -221,47 +207,15 @@
     }
     const n = untrack(() => session.layer);
     const isWhole = shown.endsWith(`/${n}`) && (n === 1 || below !== undefined);
-    return playing || !isWhole ? undefined : drawAhead(n, size, drawing);
-  });
-
-  /** Draws layers that are a step or a leap away while nothing else is to do; returns how to stop. */
-  function drawAhead(n: number, size: Size, drawing: Drawing): () => void {
-    const count = session.heights.tops.length;
-    const steps: [number, (ahead: LayerPaths) => void][] = [
-      [n + 1, (ahead) => pictures.prepare(ahead, size, drawing)],
-      [n, (ahead) => pictures.prepareBelow(ahead, size, drawing)],
-      [n - 1, (ahead) => pictures.prepare(ahead, size, drawing)],
-      [n - 2, (ahead) => pictures.prepareBelow(ahead, size, drawing)],
-      [n + LEAP, (ahead) => pictures.prepare(ahead, size, drawing)],
-      [n - LEAP, (ahead) => pictures.prepare(ahead, size, drawing)],
-    ];
     // Over a belt each layer is seen from elsewhere, so that its picture is of no use ahead.
-    const pictured = steps
-      .filter(([layer]) => layer >= 1 && layer <= count)
-      .map(([layer, prepare]): Task => {
-        return async (isStopped) => {
-          const ahead = await session.layers.get(layer);
-          if (!isStopped() && !isTilted) {
-            prepare(ahead);
-          }
+    const preparing = isTilted
+      ? undefined
+      : {
+          layer: (ahead: LayerPaths) => pictures.prepare(ahead, size, drawing),
+          below: (ahead: LayerPaths) => pictures.prepareBelow(ahead, size, drawing),
         };
-      });
-    return inSpareTime([...pictured, (isStopped) => askAhead(n, isStopped)]);
-  }
-
-  /** Asks for all other layers, as far as they can be kept: any of them may be looked at next. */
-  async function askAhead(n: number, isStopped: () => boolean) {
-    const bytes = (await session.layers.get(n)).xy.buffer.byteLength;
-    const { result, heights } = session;
-    const jumps = result ? landmarks(result, heights) : [];
-    for (const layer of session.layers.ahead(n, bytes, jumps)) {
-      if (isStopped() || session.isStale) {
-        return;
-      }
-      await session.layers.get(layer);
-      await breath();
-    }
-  }
+    return playing || !isWhole ? undefined : lookAhead(session, n, preparing);
+  });
 
   function sampleHere() {
     if (hit) {
