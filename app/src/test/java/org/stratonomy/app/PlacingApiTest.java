@@ -76,6 +76,7 @@ class PlacingApiTest extends ApiTest {
     assertThat(result(laid).get("pieces").get(0).get("max").get(2).asDouble())
         .isCloseTo(20, within(1e-4));
     refused(laid, "\"action\": \"ARRANGE\", \"spacing\": 900", "no room");
+    refused(laid, "\"action\": \"ARRANGE\", \"spacing\": -1", "There cannot be -1 mm");
   }
 
   @Test

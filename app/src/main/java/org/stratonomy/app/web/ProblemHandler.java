@@ -2,14 +2,18 @@ package org.stratonomy.app.web;
 
 import java.net.URI;
 import java.util.Locale;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
+import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.stratonomy.app.plans.MissingException;
 import org.stratonomy.app.plans.StalePlanException;
@@ -20,6 +24,8 @@ import tools.jackson.core.JacksonException;
 @RestControllerAdvice
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class ProblemHandler {
+  private static final Logger LOG = LoggerFactory.getLogger(ProblemHandler.class);
+
   @ExceptionHandler
   ProblemDetail handle(Problem problem) {
     HttpStatus status =
@@ -74,6 +80,31 @@ class ProblemHandler {
         "the request",
         reason,
         "Send what the description of the API at /v3/api-docs says.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail handle(MethodArgumentTypeMismatchException mismatch) {
+    return detail(
+        HttpStatus.BAD_REQUEST,
+        "unreadable",
+        "the address",
+        "'%s' cannot be its %s.".formatted(mismatch.getValue(), mismatch.getName()),
+        "Send what the description of the API at /v3/api-docs says.");
+  }
+
+  /** What nobody thought of is told like all else, and noted for those who can mend it. */
+  @ExceptionHandler
+  ProblemDetail handle(RuntimeException unexpected) {
+    if (unexpected instanceof ErrorResponse response) {
+      return response.getBody();
+    }
+    LOG.error("A request failed", unexpected);
+    return detail(
+        HttpStatus.INTERNAL_SERVER_ERROR,
+        "unexpected",
+        "the application",
+        "It met something that it is not made for, and has changed nothing.",
+        "Try it in another way; app.log in the data directory has what to report.");
   }
 
   private static ProblemDetail detail(

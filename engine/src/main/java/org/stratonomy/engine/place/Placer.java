@@ -14,6 +14,7 @@ import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.strata.PlacedPiece;
 
@@ -57,9 +58,14 @@ public final class Placer {
    * Moves pieces apart, and onto the bed, with the least ways; pieces that are fixed stay.
    *
    * @param spacingMm room between pieces
-   * @throws Problem if there is no room for a piece
+   * @throws Problem if there is no room for a piece, or the room between pieces is negative
    */
   public Plan arrange(double spacingMm, Machine machine) {
+    if (!(spacingMm >= 0)) {
+      throw bad(
+          "There cannot be %s mm between pieces.".formatted(Value.of(spacingMm)),
+          "Give 0 mm or more.");
+    }
     List<Piece> pieces = plan.pieces();
     List<Bounds> bounds = pieces.stream().map(piece -> placed(piece).bounds()).toList();
     List<Vector> ways =
