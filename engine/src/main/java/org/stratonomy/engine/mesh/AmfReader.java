@@ -43,7 +43,7 @@ final class AmfReader {
         }
       }
     } catch (XMLStreamException e) {
-      throw Xml.bad(name, "It is not sound XML: %s".formatted(e.getMessage()));
+      throw Xml.unsound(name, "It", e);
     }
     return parts.stream().filter(part -> part.soup().triangleCount() > 0).toList();
   }

@@ -2,7 +2,6 @@ package org.stratonomy.engine.mesh;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
@@ -96,8 +95,8 @@ final class ThreeMfReader {
   private String rootModel() {
     byte[] relations = files.get(RELATIONS);
     if (relations != null) {
-      try (InputStream in = new ByteArrayInputStream(relations)) {
-        XMLStreamReader xml = Xml.reader(in);
+      try {
+        XMLStreamReader xml = Xml.reader(new ByteArrayInputStream(relations));
         while (xml.hasNext()) {
           boolean isModel =
               xml.next() == XMLStreamConstants.START_ELEMENT
@@ -106,8 +105,8 @@ final class ThreeMfReader {
             return plain(Xml.attribute(xml, "Target"));
           }
         }
-      } catch (XMLStreamException | IOException e) {
-        throw Xml.bad(name, "Its list of parts is not sound XML: %s".formatted(e.getMessage()));
+      } catch (XMLStreamException e) {
+        throw Xml.unsound(name, "Its list of parts", e);
       }
     }
     return files.keySet().stream()
@@ -133,7 +132,7 @@ final class ThreeMfReader {
   private Model parse(String path, byte[] content) {
     Model model = new Model();
     Item object = new Item();
-    String group = "";
+    List<String> colours = new ArrayList<>();
     try {
       XMLStreamReader xml = Xml.reader(new ByteArrayInputStream(content));
       while (xml.hasNext()) {
@@ -143,11 +142,11 @@ final class ThreeMfReader {
         switch (xml.getLocalName()) {
           case "model" -> model.unit = Xml.unit(name, Xml.attribute(xml, "unit"));
           case "basematerials", "colorgroup" -> {
-            group = Xml.attribute(xml, "id");
-            model.colours.put(group, new ArrayList<>());
+            colours = new ArrayList<>();
+            model.colours.put(Xml.attribute(xml, "id"), colours);
           }
-          case "base" -> model.colours.get(group).add(Xml.attribute(xml, "displaycolor"));
-          case "color" -> model.colours.get(group).add(Xml.attribute(xml, "color"));
+          case "base" -> colours.add(Xml.attribute(xml, "displaycolor"));
+          case "color" -> colours.add(Xml.attribute(xml, "color"));
           case "object" -> {
             object = new Item();
             object.name = Xml.attribute(xml, "name");
@@ -173,8 +172,8 @@ final class ThreeMfReader {
           }
         }
       }
-    } catch (XMLStreamException | NullPointerException e) {
-      throw Xml.bad(name, "'%s' is not a sound 3MF model: %s".formatted(path, e.getMessage()));
+    } catch (XMLStreamException e) {
+      throw Xml.unsound(name, "'%s'".formatted(path), e);
     }
     return model;
   }

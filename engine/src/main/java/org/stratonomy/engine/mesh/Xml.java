@@ -30,6 +30,14 @@ final class Xml {
     return factory.createXMLStreamReader(in);
   }
 
+  /** What is wrong where, in a line. */
+  static Problem unsound(String file, String what, XMLStreamException e) {
+    String[] lines = e.getMessage().split("\\R");
+    String reason = lines[lines.length - 1].replace("Message: ", "");
+    String place = e.getLocation() == null ? "" : " in line " + e.getLocation().getLineNumber();
+    return bad(file, "%s is not sound XML%s: %s".formatted(what, place, reason));
+  }
+
   /** An attribute by its local name, whatever its namespace; empty if there is none. */
   static String attribute(XMLStreamReader xml, String name) {
     for (int i = 0; i < xml.getAttributeCount(); i++) {

@@ -187,7 +187,10 @@ public final class PlanChecker {
       }
       case FILAMENT, SUPPORT_FILAMENT, INTERFACE_FILAMENT -> {
         max = plan.slots().size();
-        because = " because %d filaments are loaded".formatted(plan.slots().size());
+        because =
+            max == 1
+                ? " because 1 filament is loaded"
+                : " because %d filaments are loaded".formatted(plan.slots().size());
       }
       default -> {
         // The catalogue's own range holds.

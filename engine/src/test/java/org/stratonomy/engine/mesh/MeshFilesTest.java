@@ -261,7 +261,7 @@ class MeshFilesTest {
         .hasMessageContaining("no 3MF model");
     assertThatThrownBy(() -> MeshFiles.read("xml.3mf", zip("3D/3dmodel.model", "<model><")))
         .isInstanceOf(Problem.class)
-        .hasMessageContaining("not a sound 3MF model");
+        .hasMessageContaining("'3D/3dmodel.model' is not sound XML in line 1: ");
     String missing = "<model><build><item objectid=\"4\"/></build></model>";
     assertThatThrownBy(() -> MeshFiles.read("gone.3mf", zip("3D/3dmodel.model", missing)))
         .isInstanceOf(Problem.class)
