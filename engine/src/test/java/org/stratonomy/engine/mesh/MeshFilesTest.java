@@ -9,12 +9,16 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -355,5 +359,45 @@ class MeshFilesTest {
     return mesh.corner(triangle, 0) == vertex
         || mesh.corner(triangle, 1) == vertex
         || mesh.corner(triangle, 2) == vertex;
+  }
+
+  private static List<Map.Entry<String, byte[]>> oneOfEachKind() throws IOException {
+    ByteArrayOutputStream stl = new ByteArrayOutputStream();
+    StlWriter.writeText(BAR, stl);
+    ByteArrayOutputStream archive = new ByteArrayOutputStream();
+    ThreeMfWriter.write(MeshFiles.read("bar.obj", bytes(obj(BAR, 1, "bar"))), archive);
+    return List.of(
+        Map.entry("bar.stl", stl.toByteArray()),
+        Map.entry("bar.obj", bytes(obj(BAR, 1, "bar")).array()),
+        Map.entry("text.ply", bytes(asciiPly(BAR)).array()),
+        Map.entry("bar.ply", binaryPly(BAR, ByteOrder.BIG_ENDIAN).array()),
+        Map.entry("bar.amf", bytes(amf(BAR, "millimeter")).array()),
+        Map.entry("bar.3mf", archive.toByteArray()));
+  }
+
+  private static byte[] damaged(byte[] whole, Random random) {
+    byte[] bytes =
+        random.nextInt(4) == 0 ? Arrays.copyOf(whole, random.nextInt(whole.length)) : whole.clone();
+    for (int i = random.nextInt(8); i >= 0 && bytes.length > 0; i--) {
+      bytes[random.nextInt(bytes.length)] =
+          (byte)
+              (random.nextBoolean()
+                  ? "0123456789-.e <>".charAt(random.nextInt(16))
+                  : random.nextInt());
+    }
+    return bytes;
+  }
+
+  @Property(tries = 300)
+  void whateverBecomesOfAFileItIsAMeshOrAProblemWithARemedy(@ForAll long seed) throws IOException {
+    Random random = new Random(seed);
+    for (Map.Entry<String, byte[]> file : oneOfEachKind()) {
+      byte[] bytes = damaged(file.getValue(), random);
+      try {
+        assertThat(MeshFiles.read(file.getKey(), ByteBuffer.wrap(bytes))).isNotEmpty();
+      } catch (Problem problem) {
+        assertThat(problem.remedy()).isNotBlank();
+      }
+    }
   }
 }
