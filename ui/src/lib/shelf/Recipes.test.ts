@@ -14,6 +14,7 @@ it('shows recipes below their bases, and which values are their own', async () =
   const entry = await screen.findByRole('button', { name: /Sturdy/ });
   await fireEvent.click(entry);
   expect(screen.getByLabelText('Name of the recipe')).toHaveValue('Sturdy');
+  expect(screen.getByLabelText(/based on/)).toHaveValue('plain');
   expect(screen.getByLabelText('Walls')).toHaveValue('4');
   expect(screen.getAllByText('here')).toHaveLength(2);
 });

@@ -157,19 +157,18 @@ public record PlanChange(List<Difference> differences, List<Finding> findings, b
         if (were.get(setting).equals(are.get(setting)) || setting == Setting.FILAMENT) {
           continue;
         }
-        String unit = setting.unit().isEmpty() ? "" : " " + setting.unit();
         List<Integer> rules = rulesOf(setting);
         if (rules.isEmpty() || !isEverywhere(rules.getLast())) {
-          difference(setting.label(), were.get(setting) + unit, are.get(setting) + unit);
+          difference(
+              setting.label(), setting.said(were.get(setting)), setting.said(are.get(setting)));
         }
         for (int rule : rules) {
           finding(
               "Rule %d".formatted(rule + 1),
-              "It gives %s as %s%s; usual was %s, and would be %s."
+              "It gives %s as %s; usual was %s, and would be %s."
                   .formatted(
                       setting.label().toLowerCase(Locale.ROOT),
-                      plan.rules().get(rule).set().get(setting),
-                      unit,
+                      setting.said(plan.rules().get(rule).set().get(setting)),
                       were.get(setting),
                       are.get(setting)),
               "Look whether it still fits.");

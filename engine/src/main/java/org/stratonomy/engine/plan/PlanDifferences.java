@@ -175,7 +175,7 @@ public final class PlanDifferences {
     if (setting == Setting.FILAMENT && value instanceof Value.Number number) {
       return filament((int) number.value());
     }
-    return setting.unit().isEmpty() ? value.toString() : value + " " + setting.unit();
+    return setting.said(value);
   }
 
   private String text(Where where) {

@@ -948,6 +948,15 @@ public enum Setting {
     return unit;
   }
 
+  /** A value with its unit: {@code 45 %}, {@code 2 lines}, {@code 1 line}. */
+  public String said(Value value) {
+    if (unit.isEmpty()) {
+      return value.toString();
+    }
+    boolean one = whole && value.equals(Value.of(1));
+    return value + " " + (one ? unit.replaceFirst("s$", "") : unit);
+  }
+
   public double min() {
     return min;
   }

@@ -41,12 +41,12 @@ class PlanDifferencesTest {
             List.of(
                 new Rule(
                     WALLS.where(),
-                    Map.of(Setting.WALLS, Value.of(5), Setting.FILAMENT, Value.of(2))),
+                    Map.of(Setting.WALLS, Value.of(1), Setting.FILAMENT, Value.of(2))),
                 EVERYWHERE));
     assertThat(to(other))
         .containsExactlyInAnyOrder(
             new PlanDifference(
-                "Walls · %s · stratum 2".formatted(piece().name()), "3 lines", "5 lines"),
+                "Walls · %s · stratum 2".formatted(piece().name()), "3 lines", "1 line"),
             new PlanDifference(
                 "Filament slot · %s · stratum 2".formatted(piece().name()), "none", "Slate"));
   }
