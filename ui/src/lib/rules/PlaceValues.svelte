@@ -4,6 +4,7 @@
   import type { SettingView } from '../api/client';
   import type { Place, Values } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
+  import { choicesOf } from './choices';
   import { isCourse } from './course';
   import SettingField from './SettingField.svelte';
   import { isSamePlace } from './where';
@@ -150,6 +151,7 @@
   {@const from = source(setting.id)}
   <SettingField
     {setting}
+    choices={choicesOf(session, setting)}
     value={values?.[setting.id]?.value ?? ''}
     source={from.text}
     below={values?.[setting.id]?.below}

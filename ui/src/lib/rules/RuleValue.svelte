@@ -2,6 +2,7 @@
   import type { Course, RuleValue } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
   import { shows } from '../shell/shows';
+  import { choicesOf } from './choices';
   import { isCourse, valueText } from './course';
 
   interface Props {
@@ -20,16 +21,7 @@
 
   const setting = $derived(session.setting(id));
   const label = $derived(setting?.label ?? id);
-  const slots = $derived([
-    ...session.document.slots.map((_, i) => i + 1),
-    ...(session.result?.mixes ?? []).map((mix) => mix.slot),
-  ]);
-  /** What can be chosen, with its name; empty where a number is typed. */
-  const choices = $derived(
-    id === 'filament'
-      ? slots.map((slot) => ({ value: String(slot), name: session.filament(slot).name }))
-      : (setting?.choices ?? []).map((choice) => ({ value: choice, name: choice })),
-  );
+  const choices = $derived(setting ? choicesOf(session, setting) : []);
 
   function set(input: HTMLInputElement | HTMLSelectElement) {
     onSet(input.value.trim());

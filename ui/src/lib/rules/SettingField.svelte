@@ -2,11 +2,14 @@
   import Steps from '@lucide/svelte/icons/chart-no-axes-column-increasing';
   import X from '@lucide/svelte/icons/x';
   import type { SettingView } from '../api/client';
+  import type { Choice } from './choices';
   import { shortText } from './course';
   import { shows } from '../shell/shows';
 
   interface Props {
     setting: SettingView;
+    /** What it can be; empty where a number is typed. */
+    choices: readonly Choice[];
     /** What holds, as text. */
     value: string;
     /** Where the value comes from, in words. */
@@ -21,12 +24,22 @@
     onCourse?: () => void;
   }
 
-  let { setting, value, source, below = '', own, onSet, onClear, onCourse }: Props = $props();
+  let {
+    setting,
+    choices,
+    value,
+    source,
+    below = '',
+    own,
+    onSet,
+    onClear,
+    onCourse,
+  }: Props = $props();
 
   const shown = $derived(shortText(value));
   const id = $derived(`setting-${setting.id}`);
   const range = $derived(
-    setting.choices.length > 0 ? '' : ` From ${setting.min} to ${setting.max} ${setting.unit}.`,
+    choices.length > 0 ? '' : ` From ${setting.min} to ${setting.max} ${setting.unit}.`,
   );
 
   function commit(event: Event) {
@@ -40,11 +53,11 @@
 
 <div class="row" class:own>
   <label for={id} title="{setting.description}{range}">{setting.label}</label>
-  <span class="control" class:wide={setting.choices.length > 0}>
-    {#if setting.choices.length > 0}
+  <span class="control" class:wide={choices.length > 0}>
+    {#if choices.length > 0}
       <select {id} class="field" {value} onchange={commit}>
-        {#each setting.choices as choice (choice)}
-          <option value={choice}>{choice}</option>
+        {#each choices as choice (choice.value)}
+          <option value={choice.value}>{choice.name}</option>
         {/each}
       </select>
     {:else}
@@ -60,7 +73,7 @@
       />
     {/if}
   </span>
-  {#if setting.choices.length === 0}
+  {#if choices.length === 0}
     <span class="unit">{setting.unit}</span>
   {/if}
   {#if setting.course && onCourse}

@@ -19,7 +19,15 @@ const setting = {
 function shown(own: boolean) {
   const onSet = vi.fn();
   const onClear = vi.fn();
-  render(SettingField, { setting, value: '100', source: 'default', own, onSet, onClear });
+  render(SettingField, {
+    setting,
+    choices: [],
+    value: '100',
+    source: 'default',
+    own,
+    onSet,
+    onClear,
+  });
   return { onSet, onClear };
 }
 
@@ -45,7 +53,7 @@ it('offers to take out only what the rule for this place says', async () => {
 
 it('keeps what is being typed when an answer arrives, and takes it', async () => {
   const onSet = vi.fn();
-  const rest = { setting, source: 'default', own: false, onSet, onClear: vi.fn() };
+  const rest = { setting, choices: [], source: 'default', own: false, onSet, onClear: vi.fn() };
   const { rerender } = render(SettingField, { ...rest, value: '100' });
   const field = screen.getByLabelText('Fan');
   await fireEvent.input(field, { target: { value: '35' } });
@@ -58,7 +66,14 @@ it('keeps what is being typed when an answer arrives, and takes it', async () =>
 });
 
 it('shows the answer that arrived while a field was typed in and left as it was', async () => {
-  const rest = { setting, source: 'default', own: false, onSet: vi.fn(), onClear: vi.fn() };
+  const rest = {
+    setting,
+    choices: [],
+    source: 'default',
+    own: false,
+    onSet: vi.fn(),
+    onClear: vi.fn(),
+  };
   const { rerender } = render(SettingField, { ...rest, value: '100' });
   const field = screen.getByLabelText('Fan');
   await fireEvent.input(field, { target: { value: '10' } });
