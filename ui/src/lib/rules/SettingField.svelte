@@ -83,6 +83,8 @@
       title="{setting.label} that goes by the layer"
       aria-label="{setting.label} over the layers"><Steps size={13} /></button
     >
+  {:else if choices.length === 0}
+    <span class="no-layers"></span>
   {/if}
   <span
     class="source"
@@ -119,11 +121,16 @@
   }
 
   .control.wide {
-    width: 116px;
+    width: 130px;
   }
 
   .unit {
     width: 36px;
+    flex: none;
+  }
+
+  .no-layers {
+    width: 16px;
     flex: none;
   }
 
