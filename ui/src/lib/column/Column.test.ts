@@ -100,7 +100,7 @@ it('leaves tracks out and keeps that in the browser', async () => {
 });
 
 it('shows where findings are, and goes there', async () => {
-  session.feed.result = {
+  session.latest.result = {
     ...session.result!,
     findings: [
       {
@@ -125,7 +125,7 @@ it('shows what has nothing below, where there is any', async () => {
   expect(screen.queryByTestId('overhang-here')).toBeNull();
   const piece = session.result!.pieces[0]!;
   const hanging = piece.hanging.map((_, i) => (i === 4 ? 30 : i === 6 ? 12 : 0));
-  session.feed.result = { ...session.result!, pieces: [{ ...piece, hanging }] };
+  session.latest.result = { ...session.result!, pieces: [{ ...piece, hanging }] };
   session.goTo(7);
   await vi.waitFor(() => expect(screen.getByTestId('overhang-here')).toHaveTextContent('12'));
   expect(screen.getByText(/the track ends at 30 mm²/)).toBeInTheDocument();
@@ -139,6 +139,6 @@ it('marks the least time of a layer', async () => {
   };
   const strata = [{ ...piece.strata[0]!, settings }, ...piece.strata.slice(1)];
   const layerSeconds = session.result!.layerSeconds.map(() => 20);
-  session.feed.result = { ...session.result!, layerSeconds, pieces: [{ ...piece, strata }] };
+  session.latest.result = { ...session.result!, layerSeconds, pieces: [{ ...piece, strata }] };
   expect(await screen.findByText(/A layer takes 8 s at least/)).toBeInTheDocument();
 });

@@ -13,7 +13,7 @@ beforeEach(async () => {
 });
 
 it('shows the longest first, shares of the whole, and sums', async () => {
-  session.feed.result = {
+  session.latest.result = {
     ...RESULT,
     ledger: {
       ...RESULT.ledger,
@@ -50,7 +50,7 @@ it('tells what strata and regions take, if there are several', async () => {
     cost: 0.05,
     regions: [],
   };
-  session.feed.result = {
+  session.latest.result = {
     ...RESULT,
     ledger: {
       ...RESULT.ledger,

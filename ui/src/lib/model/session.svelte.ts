@@ -32,9 +32,10 @@ import type {
   SampleSpot,
   StopView,
 } from './document';
+import { Attempts } from '../shell/attempts.svelte';
 import { Look } from '../sheet/look.svelte';
 import { Inquiries } from './inquiries';
-import { ResultFeed } from './resultFeed.svelte';
+import { LatestResult } from './latestResult.svelte';
 import { clampLayer, layerBottom, layerFromPlane, type Heights } from './heights';
 
 export type EditWithoutVersion = Omit<EditRequest, 'version'>;
@@ -43,7 +44,6 @@ export type EditWithoutVersion = Omit<EditRequest, 'version'>;
 export class PlanSession {
   readonly shelf: ShelfView;
   state: PlanState = $state.raw(undefined as unknown as PlanState);
-  problem: ApiProblem | undefined = $state.raw(undefined);
   /** Layer that the user stands at, from 1. */
   layer = $state(1);
   selected: Selected | undefined = $state.raw(undefined);
@@ -64,7 +64,7 @@ export class PlanSession {
   /** How lines are shown. */
   readonly look = new Look();
   /** The newest result, and the one that is being computed. */
-  readonly feed: ResultFeed = new ResultFeed({
+  readonly latest: LatestResult = new LatestResult({
     plane: () => this.plane,
     taken: (result, plane) => this.stand(result, plane),
     failed: (problem) => (this.problem = problem),
@@ -77,7 +77,7 @@ export class PlanSession {
     address: `/api/revisions/${this.resultRevision}/layers/`,
     seconds: this.result?.layerSeconds ?? [],
   }));
-  private queue: Promise<unknown> = Promise.resolve();
+  private readonly attempts = new Attempts('the edit');
 
   private constructor(shelf: ShelfView, state: PlanState, recipes: RecipeView[]) {
     this.shelf = shelf;
@@ -92,7 +92,7 @@ export class PlanSession {
       data(client.GET('/api/shelf/recipes')),
     ]);
     const session = new PlanSession(shelf, state, recipes);
-    void session.feed.follow(state.revision);
+    void session.latest.follow(state.revision);
     return session;
   }
 
@@ -100,22 +100,30 @@ export class PlanSession {
     return this.state.revision;
   }
 
+  get problem(): ApiProblem | undefined {
+    return this.attempts.problem;
+  }
+
+  set problem(problem: ApiProblem | undefined) {
+    this.attempts.problem = problem;
+  }
+
   get result(): ResultView | undefined {
-    return this.feed.result;
+    return this.latest.result;
   }
 
   /** Revision that the result belongs to; older than the plan's while a newer one is computed. */
   get resultRevision(): string {
-    return this.feed.revision;
+    return this.latest.revision;
   }
 
   get progress(): Progress | undefined {
-    return this.feed.progress;
+    return this.latest.progress;
   }
 
   /** The layer at the level as it will be, while the rest is computed. */
   get preview() {
-    return this.feed.preview;
+    return this.latest.preview;
   }
 
   get document(): PlanDocument {
@@ -337,9 +345,9 @@ export class PlanSession {
 
   /** Adds dropped files, after asking whether several of them are one piece. */
   async drop(files: File[]): Promise<void> {
-    const asked = await this.attempt('the files', async () => {
+    const asked = await this.attempts.run(async () => {
       this.question = await belonging(files);
-    });
+    }, 'the files');
     if (asked && !this.question) {
       await this.addFiles(files, false);
     }
@@ -389,22 +397,11 @@ export class PlanSession {
 
   /** Keeps all values of a rule, or those that differ from a basis, as a recipe. */
   async saveRecipe(name: string, basedOn: string, values: RuleView['set']): Promise<boolean> {
-    return this.attempt('the recipe', async () => {
+    return this.attempts.run(async () => {
       this.recipes = await data(
         client.POST('/api/shelf/recipes', { body: { name, basedOn, values: values as never } }),
       );
-    });
-  }
-
-  private async attempt(what: string, work: () => Promise<void>): Promise<boolean> {
-    try {
-      await work();
-      this.problem = undefined;
-      return true;
-    } catch (e) {
-      this.problem = ApiProblem.from(e, what);
-      return false;
-    }
+    }, 'the recipe');
   }
 
   /** Takes over what was changed elsewhere. */
@@ -412,7 +409,7 @@ export class PlanSession {
     this.problem = undefined;
     const id = this.state.id;
     this.state = await data(client.GET('/api/plans/{id}', { params: { path: { id } } }));
-    await this.feed.follow(this.revision);
+    await this.latest.follow(this.revision);
   }
 
   /** @param despite ids of the errors in spite of which the program is written */
@@ -427,14 +424,10 @@ export class PlanSession {
 
   /** Edits are sent one after the other, each with the version that the one before led to. */
   private change(send: (id: string, version: number) => Promise<PlanState>): Promise<boolean> {
-    const next = this.queue.then(() =>
-      this.attempt('the edit', async () => {
-        this.state = await send(this.state.id, this.state.version);
-        void this.feed.follow(this.revision);
-      }),
-    );
-    this.queue = next;
-    return next;
+    return this.attempts.inTurn(async () => {
+      this.state = await send(this.state.id, this.state.version);
+      void this.latest.follow(this.revision);
+    });
   }
 
   /**

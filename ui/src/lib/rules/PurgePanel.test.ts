@@ -29,7 +29,7 @@ beforeEach(async () => {
   server = new FakeServer({ ...DOCUMENT, slots: ['chalk', 'slate'] });
   session = await PlanSession.open('p');
   await vi.waitFor(() => expect(session.result).toBeDefined());
-  session.feed.result = {
+  session.latest.result = {
     ...RESULT,
     purging: {
       tower: { x: 150, y: 100, side: 12, height: 8, given: false },

@@ -27,7 +27,7 @@ beforeEach(async () => {
   session = await PlanSession.open('p');
   await vi.waitFor(() => expect(session.result).toBeDefined());
   const halt = { ...RESULT.ledger.halts[0]!, stops: ['s'], kinds: ['pause'], strandMm: 1000 };
-  session.feed.result = { ...RESULT, ledger: { ...RESULT.ledger, halts: [halt] } };
+  session.latest.result = { ...RESULT, ledger: { ...RESULT.ledger, halts: [halt] } };
   session.selectStop('s');
   render(Inspector, {
     props: { session, onEqualParts: () => undefined },

@@ -12,7 +12,7 @@ async function opened(): Promise<PlanSession> {
 
 it('calls filaments and mixes by their names', async () => {
   const session = await opened();
-  session.feed.result = {
+  session.latest.result = {
     ...RESULT,
     mixes: [{ slot: 125, name: 'Chalk with 25 % Slate', colour: '#c4c3bd' }] as never,
   };

@@ -22,8 +22,6 @@
 
   let items = $state.raw<ItemsView>();
   let chosen = $state('');
-  /** Edits that were answered: what was refused goes back to what holds. */
-  let answers = $state(0);
   const attempts = new Attempts('the shelf');
   let picker: HTMLInputElement;
 
@@ -49,19 +47,13 @@
   }
 
   /** Changes the chosen item as it will be when all edits before are taken. */
-  function edit(change: (item: Item) => object): Promise<void> {
+  function edit(change: (item: Item) => object) {
     const { id } = item!;
-    return attempts.inTurn(async () => {
-      try {
-        await put(change(all.find((i) => i.id === id)!));
-      } finally {
-        answers++;
-      }
-    });
+    void attempts.inTurn(() => put(change(all.find((i) => i.id === id)!)));
   }
 
   function set(field: FieldView, text: string) {
-    void edit((item) => changed(item, field, text.trim(), items!.dialects));
+    edit((item) => changed(item, field, text.trim(), items!.dialects));
   }
 
   function copy() {
@@ -156,7 +148,7 @@
                     {field}
                     rows={rowsOf(item, field)}
                     open={item['tools'] === 'several nozzles'}
-                    {answers}
+                    answers={attempts.answers}
                     onSet={(change) =>
                       edit((item) => ({ ...item, [field.key]: change(rowsOf(item, field)) }))}
                   />
@@ -181,7 +173,7 @@
                   {#if field.kind === 'choice'}
                     <select
                       class="field"
-                      {@attach shows(item[field.key], answers)}
+                      {@attach shows(item[field.key], attempts.answers)}
                       onchange={(e) => set(field, e.currentTarget.value)}
                     >
                       {#each field.choices as choice (choice)}<option>{choice}</option>{/each}
@@ -189,7 +181,7 @@
                   {:else if field.kind === 'colour'}
                     <input
                       type="color"
-                      {@attach shows(item[field.key], answers)}
+                      {@attach shows(item[field.key], attempts.answers)}
                       onchange={(e) => set(field, e.currentTarget.value)}
                     />
                   {:else}
@@ -198,7 +190,7 @@
                       class:num={field.kind === 'number'}
                       class:wide={field.kind === 'text'}
                       class:line={String(item[field.key]).length > 24}
-                      {@attach shows(item[field.key], answers)}
+                      {@attach shows(item[field.key], attempts.answers)}
                       onchange={(e) => set(field, e.currentTarget.value)}
                     />
                   {/if}
@@ -215,7 +207,7 @@
             machine={item}
             filaments={items!.filaments as Item[]}
             {onPlan}
-            onTake={(held) => void edit((item) => ({ ...item, ...held }))}
+            onTake={(held) => edit((item) => ({ ...item, ...held }))}
           />
         {/key}
       {/if}

@@ -11,8 +11,6 @@
   let shelf = $state.raw<ShelfView>();
   let recipes: RecipeView[] = $state.raw([]);
   let chosen = $state('');
-  /** Edits that were answered: what was refused goes back to what holds. */
-  let answers = $state(0);
   const attempts = new Attempts('the shelf');
 
   const recipe = $derived(recipes.find((r) => r.id === chosen) ?? recipes[0]);
@@ -43,9 +41,9 @@
   }
 
   /** Changes the chosen recipe as it will be when all edits before are taken. */
-  function change(what: Change): Promise<void> {
+  function change(what: Change) {
     const { id } = recipe!;
-    return attempts.inTurn(async () => {
+    void attempts.inTurn(async () => {
       const { name, basedOn, own } = recipes.find((r) => r.id === id)!;
       const held = own as Record<string, RuleValue>;
       const body = {
@@ -53,24 +51,20 @@
         basedOn: what.basedOn ?? basedOn,
         values: (what.own?.(held) ?? held) as never,
       };
-      try {
-        recipes = await data(
-          client.PUT('/api/shelf/recipes/{id}', { params: { path: { id } }, body }),
-        );
-      } finally {
-        answers++;
-      }
+      recipes = await data(
+        client.PUT('/api/shelf/recipes/{id}', { params: { path: { id } }, body }),
+      );
     });
   }
 
   function set(setting: SettingView, text: string) {
     const number = Number(text.replace(',', '.'));
     const value = setting.choices.length > 0 || Number.isNaN(number) ? text : number;
-    void change({ own: (own) => ({ ...own, [setting.id]: value }) });
+    change({ own: (own) => ({ ...own, [setting.id]: value }) });
   }
 
   function drop(setting: SettingView) {
-    void change({
+    change({
       own: (own) => Object.fromEntries(Object.entries(own).filter(([id]) => id !== setting.id)),
     });
   }
@@ -137,14 +131,14 @@
         <input
           class="field"
           aria-label="Name of the recipe"
-          {@attach shows(recipe.name, answers)}
+          {@attach shows(recipe.name, attempts.answers)}
           onchange={(e) => change({ name: e.currentTarget.value.trim() || recipe.name })}
         />
         <label
           >based on
           <select
             class="field"
-            {@attach shows(recipe.basedOn, answers)}
+            {@attach shows(recipe.basedOn, attempts.answers)}
             onchange={(e) => change({ basedOn: e.currentTarget.value })}
           >
             <option value="">nothing</option>
@@ -172,7 +166,7 @@
                   <select
                     class="field"
                     aria-label={setting.label}
-                    {@attach shows(value, answers)}
+                    {@attach shows(value, attempts.answers)}
                     onchange={(e) => set(setting, e.currentTarget.value)}
                   >
                     {#each setting.choices as choice (choice)}<option>{choice}</option>{/each}
@@ -181,7 +175,7 @@
                   <input
                     class="field num"
                     aria-label={setting.label}
-                    {@attach shows(value, answers)}
+                    {@attach shows(value, attempts.answers)}
                     onchange={(e) => set(setting, e.currentTarget.value)}
                   />
                 {/if}

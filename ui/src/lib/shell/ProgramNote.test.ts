@@ -34,7 +34,7 @@ it('names what was written', async () => {
 });
 
 it('writes a plan with errors only when told to, and then says which they are', async () => {
-  session.feed.result = { ...RESULT, findings: [ERROR] };
+  session.latest.result = { ...RESULT, findings: [ERROR] };
   server.problem = {
     status: 422,
     body: { place: 'the program', detail: 'Tower reaches off the bed.', remedy: 'Move it.' },
