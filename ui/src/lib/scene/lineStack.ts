@@ -60,8 +60,6 @@ export class LineStack {
   private readonly ends = floats();
   /** Bottom and top of each piece, mm, and its width. */
   private readonly size = floats();
-  /** Which stroke each piece belongs to. */
-  private readonly strokeOf = whole();
   /** Pieces that come out in another colour than that of their filament. */
   private readonly bled: number[] = [];
   /** The colour of each of them, 0xrrggbb. */
@@ -92,14 +90,13 @@ export class LineStack {
     const wanted = Uint32Array.from({ length: paths.strokes }, (_, i) => i).filter((i) =>
       isWanted(strokeValue(paths, i, 'role')),
     );
-    const before = this.strokeEnds.size;
     let end = this.pieces;
     const strokeEnds = this.strokeEnds.part(wanted.length);
     wanted.forEach((i, k) => {
       end += paths.starts[i + 1]! - paths.starts[i]! - 1;
       strokeEnds[k] = end;
     });
-    this.addPieces(paths, wanted, end - this.pieces, before, bottom, top);
+    this.addPieces(paths, wanted, end - this.pieces, bottom, top);
     this.addBleed(paths, wanted, strokeEnds);
     this.role.part(wanted.length).set(wanted.map((i) => strokeValue(paths, i, 'role')));
     this.slot.part(wanted.length).set(wanted.map((i) => strokeValue(paths, i, 'slot')));
@@ -113,22 +110,18 @@ export class LineStack {
 
   /**
    * @param wanted strokes of the layer, that have so many pieces together
-   * @param before how many strokes there were before
    */
   private addPieces(
     paths: LayerPaths,
     wanted: Uint32Array,
     pieces: number,
-    before: number,
     bottom: number,
     top: number,
   ): void {
     const ends = this.ends.part(4 * pieces);
     const size = this.size.part(3 * pieces);
-    const strokeOf = this.strokeOf.part(pieces);
     let at = 0;
-    for (let k = 0; k < wanted.length; k++) {
-      const i = wanted[k]!;
+    for (const i of wanted) {
       const width = strokeValue(paths, i, 'width');
       for (let p = paths.starts[i]! + 1; p < paths.starts[i + 1]!; p++, at++) {
         for (let c = 0; c < 4; c++) {
@@ -137,7 +130,6 @@ export class LineStack {
         size[3 * at] = bottom;
         size[3 * at + 1] = top;
         size[3 * at + 2] = width;
-        strokeOf[at] = before + k;
       }
     }
   }
@@ -168,7 +160,7 @@ export class LineStack {
   }
 
   get pieces(): number {
-    return this.strokeOf.size;
+    return this.ends.size / 4;
   }
 
   get layers(): number {
@@ -229,19 +221,19 @@ export class LineStack {
   coloursOf(how: Colouring, range: Range | undefined): Uint8Array {
     const values = isMeasure(how.by) && range ? this.measures[how.by].all : undefined;
     const known = new Map<number, number>();
-    const ofStroke = new Uint32Array(this.strokeEnds.size).map((_, i) =>
-      values ? rgb(colourIn(range!, values[i]!)) : this.plain(how, i, known),
-    );
-    const strokeOf = this.strokeOf.all;
     const colours = new Uint8Array(3 * this.pieces);
     const paint = (piece: number, colour: number) => {
       colours[3 * piece] = colour >> 16;
       colours[3 * piece + 1] = (colour >> 8) & 255;
       colours[3 * piece + 2] = colour & 255;
     };
-    for (let p = 0; p < strokeOf.length; p++) {
-      paint(p, ofStroke[strokeOf[p]!]!);
-    }
+    let piece = 0;
+    this.strokeEnds.all.forEach((end, i) => {
+      const colour = values ? rgb(colourIn(range!, values[i]!)) : this.plain(how, i, known);
+      for (; piece < end; piece++) {
+        paint(piece, colour);
+      }
+    });
     if (how.by === 'filament') {
       this.bled.forEach((piece, k) => paint(piece, this.bleed[k]!));
     }

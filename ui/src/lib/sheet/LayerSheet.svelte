@@ -86,9 +86,10 @@
   const range = $derived(
     paths && isMeasure(look.colourBy) ? rangeOf(measured(look.colourBy, paths)) : undefined,
   );
-  const rolesHere = $derived(
-    paths ? session.shelf.roles.filter((_, i) => valuesOf(paths!, 'role').has(i)) : [],
-  );
+  const rolesHere = $derived.by(() => {
+    const here = paths ? valuesOf(paths, 'role') : new Set();
+    return session.shelf.roles.filter((_, i) => here.has(i));
+  });
 
   $effect(() => {
     if (session.result) {

@@ -10,16 +10,8 @@
 
   let { session }: Props = $props();
 
-  const SEVERITIES = ['error', 'warning', 'note'];
-
-  /** The worst first, and those of a kind from the bed upwards. */
-  const findings = $derived(
-    (session.result?.findings ?? []).toSorted(
-      (a, b) =>
-        SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) ||
-        (a.heightMm ?? 0) - (b.heightMm ?? 0),
-    ),
-  );
+  /** The worst come first. */
+  const findings = $derived(session.result?.findings ?? []);
   const open = $derived(findings.filter((f) => f.accepted == null));
   const accepted = $derived(findings.filter((f) => !open.includes(f)));
   const worst = $derived(open[0]?.severity);

@@ -76,7 +76,7 @@ final class SettingsCommand implements Callable<Integer> {
 
   private static String range(Setting setting) {
     return setting.choices().isEmpty()
-        ? "%s to %s %s".formatted(Value.of(setting.min()), Value.of(setting.max()), setting.unit())
+        ? "%s to %s".formatted(Value.of(setting.min()), setting.said(Value.of(setting.max())))
         : String.join(" | ", setting.choices());
   }
 

@@ -155,7 +155,7 @@ public final class Planner implements AutoCloseable {
         stages.cells,
         schedule,
         Ledger.of(schedule, stages.resolver),
-        found.stream().flatMap(List::stream).toList());
+        found.stream().flatMap(List::stream).sorted(Finding.WORST_FIRST).toList());
   }
 
   private static LayerFlaws flaws(Stages stages, LayerPart part) {

@@ -1,5 +1,6 @@
 package org.stratonomy.engine.check;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.plan.Plan;
@@ -28,6 +29,11 @@ public record Finding(
   public Finding {
     remedies = List.copyOf(remedies);
   }
+
+  /** The worst first, and those of a severity from the bed upwards. */
+  public static final Comparator<Finding> WORST_FIRST =
+      Comparator.comparing(Finding::severity, Comparator.reverseOrder())
+          .thenComparing(finding -> finding.heightMm().orElse(0.0));
 
   public enum Severity {
     NOTE,

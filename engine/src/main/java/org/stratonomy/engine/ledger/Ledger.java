@@ -369,4 +369,13 @@ public record Ledger(
       return all;
     }
   }
+
+  /** A time as one says it: {@code 75 s}, {@code 12 min}, {@code 1 h 5 min}. */
+  public static String duration(double seconds) {
+    if (seconds < 90) {
+      return Math.round(seconds) + " s";
+    }
+    long minutes = Math.round(seconds / 60);
+    return minutes < 60 ? minutes + " min" : "%d h %d min".formatted(minutes / 60, minutes % 60);
+  }
 }

@@ -201,12 +201,11 @@ public final class PlanChecker {
       throw bad(
           place,
           "%s %s is not possible%s.".formatted(setting.label(), Value.of(value), because),
-          "Choose %s from %s to %s%s."
+          "Choose %s from %s to %s."
               .formatted(
                   setting.isWhole() ? "a whole number" : "a value",
                   Value.of(rounded(min)),
-                  Value.of(rounded(max)),
-                  setting.unit().isEmpty() ? "" : " " + setting.unit()));
+                  setting.said(Value.of(rounded(max)))));
     }
   }
 

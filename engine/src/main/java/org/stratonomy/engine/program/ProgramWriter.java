@@ -154,7 +154,7 @@ public final class ProgramWriter {
     values.put("nozzle", String.join(", ", machine.diameters()));
     values.put("layers", schedule.layers().size());
     values.put("height", schedule.layers().isEmpty() ? "0" : number(z(schedule.topMm())));
-    values.put("time", duration(ledger.seconds()));
+    values.put("time", Ledger.duration(ledger.seconds()));
     values.put("filament", resolver.filament(slot).name());
     values.put("bedC", number(heat.bedC()));
     values.put("acceleration", number(resolver.plan().number(Setting.ACCELERATION)));
@@ -395,10 +395,5 @@ public final class ProgramWriter {
 
   private static String oneLine(String note) {
     return note.replaceAll("\\s+", " ").strip();
-  }
-
-  private static String duration(double seconds) {
-    long minutes = Math.round(seconds / 60);
-    return minutes < 60 ? minutes + " min" : "%d h %d min".formatted(minutes / 60, minutes % 60);
   }
 }

@@ -102,7 +102,7 @@ public final class RunSheet {
         "height",
         mm(result.stack().layers().isEmpty() ? 0 : result.stack().layers().getLast().top()));
     values.put("starts", DAY.format(start));
-    values.put("takes", duration(ledger.seconds()));
+    values.put("takes", Ledger.duration(ledger.seconds()));
     values.put("done", clock(ledger.seconds()));
     values.put("count", tasks.size());
     double mass = ledger.slots().stream().mapToDouble(Ledger.SlotEntry::massG).sum();
@@ -193,7 +193,7 @@ public final class RunSheet {
     return new TaskRow(
         number,
         clock(halt.atSeconds()),
-        duration(halt.freeSeconds()),
+        Ledger.duration(halt.freeSeconds()),
         halt.layer(),
         halt.piece() == Origin.NO_PIECE
             ? mm(halt.heightMm())
@@ -211,14 +211,6 @@ public final class RunSheet {
   private String clock(double seconds) {
     LocalDateTime at = start.plusSeconds(Math.round(seconds));
     return (at.toLocalDate().equals(start.toLocalDate()) ? CLOCK : DAY).format(at);
-  }
-
-  private static String duration(double seconds) {
-    long minutes = Math.round(seconds / 60);
-    if (seconds < 90) {
-      return Math.round(seconds) + " s";
-    }
-    return minutes < 60 ? minutes + " min" : "%d h %d min".formatted(minutes / 60, minutes % 60);
   }
 
   private static String mm(double height) {
