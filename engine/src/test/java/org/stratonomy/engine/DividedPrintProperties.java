@@ -10,6 +10,7 @@ import java.util.Map;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.Combinators;
+import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
@@ -151,6 +152,13 @@ class DividedPrintProperties {
         List.of(
             new Region.Core(Depth.ofMm(depth + ring), Depth.of(0)),
             new Region.Core(Depth.ofMm(depth), Depth.of(0))));
+  }
+
+  /** Two and a half lines: what whole lines leave is as wide as the narrowest line. */
+  @Example
+  void aRingOfTwoLinesAndAHalfIsFilledOnce() throws IOException {
+    aRingBetweenTwoCoresIsFilledOnce(1.65, 1.1);
+    aRingBetweenTwoCoresIsFilledOnce(1.65, 1.099);
   }
 
   private static void barIsFilledOnce(Region.Shape shape, int jointWalls) throws IOException {

@@ -21,7 +21,10 @@ final class FittedRing {
   private static final double LEAST_MM = 1e-3;
 
   /** Sides with more room than this between their middles have their whole width, in widths. */
-  static final double MOST_ROOM = 0.75;
+  private static final double MOST_ROOM = 0.75;
+
+  /** With so much more the room is still taken: what is left there was found to hold no line. */
+  private static final double ROUNDING_MM = 5e-4;
 
   private final Area centre;
   private final int from;
@@ -41,8 +44,13 @@ final class FittedRing {
   /** Room to the middle at each sample, mm; not a number where a corner is in the way. */
   private double[] room = new double[64];
 
+  /** How large discs are looked for, mm. */
+  static double reachMm(double width) {
+    return MOST_ROOM * width + 2 * ROUNDING_MM;
+  }
+
   /**
-   * @param discs of the area that the rings bound, up to {@link #MOST_ROOM} widths
+   * @param discs of the area that the rings bound, up to {@link #reachMm}
    * @param near where the sides may be near each other
    */
   FittedRing(Area centre, int ring, double width, InnerDiscs discs, Nearby near) {
@@ -96,7 +104,7 @@ final class FittedRing {
     if (limitedByCorner) {
       return Double.NaN;
     }
-    return radius < MOST_ROOM * width - LEAST_MM ? radius : width / 2;
+    return radius <= MOST_ROOM * width + ROUNDING_MM ? radius : width / 2;
   }
 
   /** Where a corner is in the way, the room beside it counts, but not from around a corner. */

@@ -292,7 +292,7 @@ final class NarrowPlaces {
     double back = (SINGLE - 1) / 2 * width + ROUNDING_MM;
     Area centre = narrow.isEmpty() ? halfIn : Plane.intersection(halfIn, Plane.outset(core, back));
     Nearby near = new Nearby(places, width / 2 + ROUNDING_MM);
-    InnerDiscs discs = new InnerDiscs(centre, FittedRing.MOST_ROOM * width);
+    InnerDiscs discs = new InnerDiscs(centre, FittedRing.reachMm(width));
     List<Line> lines = new ArrayList<>();
     List<Path> exact = Path.ofRings(centre);
     for (int ring = 0; ring < centre.ringCount(); ring++) {
