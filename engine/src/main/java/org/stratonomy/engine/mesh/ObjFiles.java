@@ -82,6 +82,12 @@ final class ObjFiles {
               "A face names vertex %d; there are %d.".formatted(vertex + 1, obj.getNumVertices()));
         }
         FloatTuple v = obj.getVertex(vertex);
+        if (v.getDimensions() < 3) {
+          throw bad(
+              name,
+              "Vertex %d has %d of its three coordinates."
+                  .formatted(vertex + 1, v.getDimensions()));
+        }
         soup.corner(v.getX(), v.getY(), v.getZ());
       }
     }
