@@ -1,7 +1,9 @@
 package org.stratonomy.cli;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
 import org.stratonomy.engine.problem.Problem;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -47,7 +49,10 @@ public final class StratonomyCommand {
       say(json, problem.place(), problem.reason(), problem.remedy());
       return FAILED;
     } catch (NoSuchFileException e) {
-      say(json, e.getFile(), "There is no such file.", "Check the path.");
+      Path directory = Path.of(e.getFile()).toAbsolutePath().getParent();
+      boolean there = directory != null && Files.isDirectory(directory);
+      String reason = there ? "There is no such file." : "There is no such directory.";
+      say(json, e.getFile(), reason, "Check the path.");
     } catch (IOException e) {
       say(json, String.valueOf(e.getMessage()), "It cannot be read or written.", "Check the path.");
     }

@@ -149,6 +149,7 @@ class ProgramCommandTest {
 
   @Test
   void whatIsMissingIsNamedAndNothingIsWritten() throws IOException {
+    byte[] stl = Files.readAllBytes(directory.resolve("block.stl"));
     Files.delete(directory.resolve("block.stl"));
     Run run = run("plan.json");
     assertThat(run.exit).isEqualTo(1);
@@ -157,6 +158,11 @@ class ProgramCommandTest {
     Run nowhere = run("nowhere.json");
     assertThat(nowhere.exit).isEqualTo(3);
     assertThat(nowhere.said).contains("no such file");
+    Path lost = directory.resolve("lost").resolve("out.gcode");
+    Files.write(directory.resolve("block.stl"), stl);
+    Run astray = call("program", directory.resolve("plan.json").toString(), "-o", lost.toString());
+    assertThat(astray.exit).isEqualTo(3);
+    assertThat(astray.said).contains("no such directory");
   }
 
   @Test

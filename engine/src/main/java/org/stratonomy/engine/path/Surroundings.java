@@ -19,6 +19,9 @@ import org.stratonomy.engine.strata.Sections;
  * of the piece as it is.
  */
 final class Surroundings {
+  /** Lines by which a bridge at least as wide reaches over what carries it. */
+  private static final int ANCHOR = 3;
+
   private final PieceLayer layer;
   private final PieceStack stack;
   private final Sections sections;
@@ -66,6 +69,9 @@ final class Surroundings {
           Area missing = Plane.missing(section(), neighbours(s.bottomLayers(), s.topLayers()));
           double least = s.leastSkinMm2();
           Area held = held(least > 0 ? missing.withoutSmall(least) : missing, s.lineWidth());
+          if (s.bottomLayers() > 0) {
+            held = Plane.union(held, bridged(s.lineWidth()));
+          }
           return new Simplifier(OutlineWalls.ROUGHNESS * s.lineWidth()).simplify(held);
         });
   }
@@ -97,11 +103,19 @@ final class Surroundings {
     return overAir.withoutSmall(width * width / 100);
   }
 
-  /** What of the section is more than a quarter of a line wide over air, and a line around it. */
+  /**
+   * What of the section is more than a quarter of a line wide over air, and a line around it; more
+   * lines around what is wide, so that its ends lie on more than the edge of what carries them.
+   */
   Area bridged(double width) {
     Key.Builder key = Key.of("bridged").add(width);
     return remembered(
-        sectionKeys(key, layer.index() - 1, layer.index()), () -> held(overAir(width), width));
+        sectionKeys(key, layer.index() - 1, layer.index()),
+        () -> {
+          Area air = overAir(width);
+          Area wide = Plane.inset(air, ANCHOR * width / 2);
+          return Plane.union(held(air, width), Plane.outset(wide, 1.5 * ANCHOR * width));
+        });
   }
 
   /** Whether the section reaches over air by more than some mm in places. */
