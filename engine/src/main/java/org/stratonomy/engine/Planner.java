@@ -47,6 +47,7 @@ import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.PlacedPiece;
 import org.stratonomy.engine.strata.Sections;
+import org.stratonomy.engine.strata.SizeCorrection;
 
 /**
  * The one door to the engine: a plan goes in; layers, schedule, ledger, findings and the program
@@ -245,7 +246,9 @@ public final class Planner implements AutoCloseable {
       PieceStack piece = stack.pieces().get(p);
       Inserts cavities = new Inserts(placed.get(p), piece, meshes, memo);
       inserts.add(cavities);
-      sections.add(new Sections(placed.get(p), piece, cavities, memo));
+      sections.add(
+          new Sections(
+              placed.get(p), piece, cavities, SizeCorrection.ofLayers(piece, resolver), memo));
       cells.add(new Cells(plan, placed.get(p), piece, sections.get(p), resolver, meshes, memo));
       lines.add(new PieceLines(piece, sections.get(p), cells.get(p), memo));
     }
@@ -261,12 +264,15 @@ public final class Planner implements AutoCloseable {
    */
   public List<HeightProfile> profiles(Plan plan, MeshSource meshes) {
     LayerStack stack = check(plan, meshes);
-    List<PlacedPiece> placed = place(new Resolver(plan, shelf()), plan, meshes, now.memo);
+    Resolver resolver = new Resolver(plan, shelf());
+    List<PlacedPiece> placed = place(resolver, plan, meshes, now.memo);
     List<HeightProfile> profiles = new ArrayList<>();
     for (int p = 0; p < placed.size(); p++) {
       PieceStack piece = stack.pieces().get(p);
       Inserts cavities = new Inserts(placed.get(p), piece, meshes, now.memo);
-      profiles.add(HeightProfile.of(piece, new Sections(placed.get(p), piece, cavities, now.memo)));
+      List<SizeCorrection> sizes = SizeCorrection.ofLayers(piece, resolver);
+      Sections sections = new Sections(placed.get(p), piece, cavities, sizes, now.memo);
+      profiles.add(HeightProfile.of(piece, sections));
     }
     return profiles;
   }

@@ -32,7 +32,10 @@ import org.stratonomy.engine.program.Enclosures;
 class RememberedResultsTest {
   private static final Mesh MESH = gate();
 
-  /** A bridge, thin ribs, a small part and a round one: every setting has something to act on. */
+  /**
+   * A bridge, thin ribs, a small part, a frame and a round one: every setting has something to act
+   * on.
+   */
   private static Mesh gate() {
     TriangleSoup soup = new TriangleSoup(60);
     Shapes.addBar(soup, 0, 0, 0, 12, 12, 1.6);
@@ -41,6 +44,9 @@ class RememberedResultsTest {
     Shapes.addBar(soup, 2, 12, 0, 2.7, 20, 1.6);
     Shapes.addBar(soup, 6, 12, 0, 7.7, 20, 1.6);
     Shapes.addBar(soup, 40, 0, 0, 44, 4, 0.6);
+    for (double[] side : new double[][] {{0, 0, 8, 2}, {0, 6, 8, 8}, {0, 0, 2, 8}, {6, 0, 8, 8}}) {
+      Shapes.addBar(soup, 34 + side[0], 8 + side[1], 0, 34 + side[2], 8 + side[3], 1);
+    }
     Mesh round = Shapes.cylinder(5, 1);
     for (int t = 0; t < round.triangleCount(); t++) {
       for (int k = 0; k < 3; k++) {

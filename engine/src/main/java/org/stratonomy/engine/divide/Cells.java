@@ -264,7 +264,7 @@ public final class Cells {
     List<Fragment> fragments = new ArrayList<>();
     Area left = sections.get(layer.index()).area();
     for (int b = 0; bodiesMatter && b + 1 < piece.bodies().size(); b++) {
-      Area body = sections.body(b).get(layer.index());
+      Area body = sections.body(b, layer.index());
       add(fragments, b, Set.of(), Plane.intersection(left, body));
       left = Plane.difference(left, body);
     }

@@ -66,6 +66,42 @@ public enum Setting {
       false,
       f -> Math.rint(1100 * f.nozzle().diameterMm()) / 1000,
       "Width that a line takes up beside its neighbours."),
+  OUTLINE_OUT(
+      "outlineOut",
+      "Outlines out by",
+      Group.WALLS,
+      Scope.STRATUM,
+      "mm",
+      -1,
+      1,
+      false,
+      f -> 0,
+      "How far outlines lie further out than the model's, or further in if negative; for what comes"
+          + " off the machine too small or too large."),
+  HOLES_OUT(
+      "holesOut",
+      "Holes wider by",
+      Group.WALLS,
+      Scope.STRATUM,
+      "mm",
+      -1,
+      1,
+      false,
+      f -> 0,
+      "How far the edges of holes lie further in the material than the model's, all around; for"
+          + " holes that come out too narrow."),
+  FIRST_LAYER_IN(
+      "firstLayerIn",
+      "First layer in by",
+      Group.BED,
+      Scope.PIECE,
+      "mm",
+      0,
+      1,
+      false,
+      f -> 0,
+      "How far all edges of the layer on the bed are drawn back, because the bed presses it wide."
+          + " Narrow places stay as they are."),
   WALLS(
       "walls",
       "Walls",

@@ -21,7 +21,7 @@ public record HeightProfile(double[] areasMm2, List<Double> marks) {
     List<PieceLayer> layers = stack.layers();
     double[] areas = new double[layers.size()];
     for (int i = 0; i < areas.length; i++) {
-      areas[i] = sections.get(i + 1).areaMm2();
+      areas[i] = sections.pressed(i + 1).areaMm2();
     }
     double[] changes = new double[Math.max(0, areas.length - 1)];
     for (int i = 0; i < changes.length; i++) {

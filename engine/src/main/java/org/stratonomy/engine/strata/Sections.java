@@ -1,6 +1,7 @@
 package org.stratonomy.engine.strata;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.function.Supplier;
 import org.stratonomy.engine.memo.Key;
@@ -12,7 +13,8 @@ import org.stratonomy.engine.plane.Plane;
 
 /**
  * The sections of one piece, layer by layer: the union of its bodies' outlines at the middle of
- * each layer, without the cavities for its inserts. Safe to use from several threads.
+ * each layer, corrected in size, without the cavities for its inserts. Safe to use from several
+ * threads.
  */
 public final class Sections {
   /** What is left out of a piece, layer by layer, for something to be put in. */
@@ -56,19 +58,34 @@ public final class Sections {
   private static final double BELT_MM = 50;
 
   private final Cavities cavities;
+  private final List<SizeCorrection> sizes;
   private final List<SolidSections> bodies = new ArrayList<>();
   private final Memo memo;
   private final Key[] keys;
   private final PlacedPiece placed;
   private final PieceStack stack;
 
-  /** Of a piece without cavities. */
+  /** Of a piece as its model is. */
   public Sections(PlacedPiece placed, PieceStack stack, Memo memo) {
-    this(placed, stack, Cavities.NONE, memo);
+    this(
+        placed,
+        stack,
+        Cavities.NONE,
+        Collections.nCopies(stack.layers().size(), SizeCorrection.NONE),
+        memo);
   }
 
-  public Sections(PlacedPiece placed, PieceStack stack, Cavities cavities, Memo memo) {
+  /**
+   * @param sizes of the layers, from the lowest
+   */
+  public Sections(
+      PlacedPiece placed,
+      PieceStack stack,
+      Cavities cavities,
+      List<SizeCorrection> sizes,
+      Memo memo) {
     this.cavities = cavities;
+    this.sizes = sizes;
     this.memo = memo;
     this.placed = placed;
     this.stack = stack;
@@ -80,13 +97,28 @@ public final class Sections {
     keys = new Key[layers.size()];
     for (int i = 0; i < keys.length; i++) {
       Key.Builder key = Key.of("section").add(placed.key()).add(layers.get(i).middle());
+      if (sizes.get(i).any()) {
+        sizes.get(i).addTo(key);
+      }
       keys[i] = (cavities.any() ? key.add(cavities.key(i + 1)) : key).build();
     }
   }
 
-  /** The sections of one body alone, by its place in the piece's list. */
-  public SolidSections body(int body) {
-    return bodies.get(body);
+  /**
+   * The section of one body alone; where outlines are moved out, what they enclose anew is the
+   * nearest body's.
+   *
+   * @param body its place in the piece's list
+   * @param index of the piece's layer, from 1
+   */
+  public Area body(int body, int index) {
+    Area own = bodies.get(body).get(index);
+    double reach = sizes.get(index - 1).reachMm();
+    if (reach == 0) {
+      return own;
+    }
+    Area added = Plane.difference(get(index).area(), model(index));
+    return Plane.union(own, Plane.intersection(added, Plane.outset(own, reach)));
   }
 
   /** Key of a layer's section; layers outside the piece have one of their own. */
@@ -110,7 +142,34 @@ public final class Sections {
    * @param index of the piece's layer, from 0 for what lies below the lowest one
    */
   public Area carrying(int index) {
-    return withBelt(index, "carrying", () -> get(index).area());
+    return withBelt(index, "carrying", () -> pressed(index));
+  }
+
+  /**
+   * The section as it comes to lie: on the bed it is pressed to its size again.
+   *
+   * @param index of the piece's layer, from 1
+   */
+  public Area pressed(int index) {
+    if (!isPressed(index)) {
+      return get(index).area();
+    }
+    return cavities.any()
+        ? Plane.difference(pressedWhole(index), cavities.get(index))
+        : pressedWhole(index);
+  }
+
+  private boolean isPressed(int index) {
+    return index == 1 && !sizes.isEmpty() && sizes.getFirst().firstMm() > 0;
+  }
+
+  private Area pressedWhole(int index) {
+    if (!isPressed(index)) {
+      return whole(index);
+    }
+    Key key = Key.of("pressed").add(key(index)).build();
+    return memo.get(key, Section.class, () -> Section.of(sizes.get(index - 1).sized(model(index))))
+        .area();
   }
 
   private Area withBelt(int index, String what, Supplier<Area> section) {
@@ -160,7 +219,7 @@ public final class Sections {
 
   private Area window(int from, int size) {
     if (size == 1) {
-      return get(from).area();
+      return pressed(from);
     }
     Key.Builder key = Key.of("window");
     for (int i = from; i < from + size; i++) {
@@ -181,7 +240,7 @@ public final class Sections {
       return get(index).area();
     }
     Key key = Key.of("whole").add(key(index)).build();
-    return memo.get(key, Section.class, () -> Section.of(bodies(index))).area();
+    return memo.get(key, Section.class, () -> Section.of(sized(index))).area();
   }
 
   /**
@@ -202,7 +261,7 @@ public final class Sections {
 
   /** What carries the layer above, cavities and all: an insert carries what lies over it. */
   public Area carryingWhole(int index) {
-    return withBelt(index, "carrying whole", () -> whole(index));
+    return withBelt(index, "carrying whole", () -> pressedWhole(index));
   }
 
   private static Area islands(Area area, Area below) {
@@ -227,10 +286,16 @@ public final class Sections {
 
   private Section cut(int index) {
     return Section.of(
-        cavities.any() ? Plane.difference(whole(index), cavities.get(index)) : bodies(index));
+        cavities.any() ? Plane.difference(whole(index), cavities.get(index)) : sized(index));
   }
 
-  private Area bodies(int index) {
+  private Area sized(int index) {
+    SizeCorrection size = sizes.get(index - 1);
+    return size.drawnBack(size.sized(model(index)));
+  }
+
+  /** The section of the model. */
+  private Area model(int index) {
     return Plane.union(bodies.stream().map(body -> body.get(index)).toList());
   }
 }

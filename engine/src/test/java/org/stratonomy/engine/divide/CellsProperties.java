@@ -20,7 +20,9 @@ import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
@@ -41,6 +43,8 @@ import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.PlacedPiece;
 import org.stratonomy.engine.strata.Sections;
+import org.stratonomy.engine.strata.Sections.Cavities;
+import org.stratonomy.engine.strata.SizeCorrection;
 
 class CellsProperties {
   private static final double WIDTH = 0.44;
@@ -53,7 +57,9 @@ class CellsProperties {
       PlacedPiece placed = PlacedPiece.of(plan.pieces().getFirst(), meshes);
       PieceStack stack = LayerStack.of(plan, List.of(placed), resolver).pieces().getFirst();
       Memo memo = new Memo(1 << 26);
-      Sections sections = new Sections(placed, stack, memo);
+      Sections sections =
+          new Sections(
+              placed, stack, Cavities.NONE, SizeCorrection.ofLayers(stack, resolver), memo);
       Cells cells = new Cells(plan, placed, stack, sections, resolver, meshes, memo);
       return new Divided(cells, sections, stack);
     }
@@ -90,7 +96,8 @@ class CellsProperties {
   @Property(tries = 40)
   void cellsShareNoPlaceAndMakeUpTheSection(
       @ForAll("shapes") List<Region.Shape> shapes,
-      @ForAll @IntRange(min = 1, max = 1000) int seed) {
+      @ForAll @IntRange(min = 1, max = 1000) int seed,
+      @ForAll @IntRange(min = -3, max = 3) int tenthsOut) {
     List<Region> regions = new ArrayList<>();
     List<Rule> rules = new ArrayList<>();
     for (int i = 0; i < shapes.size(); i++) {
@@ -98,6 +105,11 @@ class CellsProperties {
       Setting setting = i % 2 == 0 ? Setting.WALLS : Setting.FAN;
       rules.add(Shapes.region("r" + i, Map.of(setting, Value.of(3 + i))));
     }
+    rules.add(
+        Shapes.everywhere(
+            Map.of(
+                Setting.OUTLINE_OUT, Value.of(tenthsOut / 10.0),
+                Setting.FIRST_LAYER_IN, Value.of(Math.abs(tenthsOut) / 10.0))));
     Mesh mesh = Shapes.boxes(seed);
     Plan plan = Shapes.divided(regions, rules.toArray(Rule[]::new));
     Divided divided = Divided.of(plan, Shapes.source(mesh));
@@ -242,6 +254,37 @@ class CellsProperties {
     assertThat((b[0] + b[2]) / 2).isCloseTo(125 + dx + cx, within(1e-3));
     assertThat((b[1] + b[3]) / 2).isCloseTo(105 + cy, within(1e-3));
     assertThat(b[2] - b[0]).isCloseTo((quarters % 2 == 0 ? 4 : 2) * scale, within(1e-3));
+  }
+
+  @Test
+  void whatOutlinesAddWhenTheyAreMovedOutIsTheNearestBodys() {
+    Plan base = Shapes.plan(List.of());
+    Piece piece =
+        base.pieces()
+            .getFirst()
+            .withBodies(List.of(new Body("left", "Left", "l"), new Body("right", "Right", "r")));
+    Where left =
+        new Where(List.of(), List.of("left"), List.of(), List.of(), List.of(), Optional.empty());
+    Rule out = Shapes.everywhere(Map.of(Setting.OUTLINE_OUT, Value.of(0.3)));
+    Plan plan =
+        base.withPiece(piece)
+            .withRules(List.of(new Rule(left, Map.of(Setting.FILAMENT, Value.of(2))), out));
+    MeshSource meshes = reference -> reference.equals("l") ? block(0, 10) : block(10, 20);
+    Divided divided = Divided.of(plan, meshes);
+    List<Cell> cells = divided.cells.of(divided.layer(5));
+    assertThat(cells).hasSize(2);
+    for (Cell cell : cells) {
+      double[] b = cell.area().boundsMm();
+      assertThat(b[2] - b[0]).isCloseTo(10.3, within(0.31));
+      assertThat(b[3] - b[1]).isCloseTo(8.6, within(1e-3));
+      assertThat(cell.settings().all().slot()).isEqualTo(b[0] < 120 ? 2 : 1);
+    }
+  }
+
+  private static Mesh block(double from, double to) {
+    TriangleSoup soup = new TriangleSoup(12);
+    Shapes.addBar(soup, from, 0, 0, to, 8, 2);
+    return MeshBuilder.build("block", soup);
   }
 
   @Test

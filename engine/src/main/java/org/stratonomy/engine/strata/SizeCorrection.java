@@ -1,0 +1,90 @@
+package org.stratonomy.engine.strata;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.Plane;
+
+/**
+ * How the section of a layer differs from that of the model, so that what comes off the machine has
+ * the model's size.
+ *
+ * @param outlineMm how far outlines lie further out, mm
+ * @param holesMm how far the edges of holes lie further in the material, mm
+ * @param firstMm how far all edges are drawn back on a layer that is pressed wide by the bed, mm
+ * @param leastMm what would become narrower than this by being drawn back stays as it is, mm
+ */
+public record SizeCorrection(double outlineMm, double holesMm, double firstMm, double leastMm) {
+  public static final SizeCorrection NONE = new SizeCorrection(0, 0, 0, 0);
+
+  /** Those of a piece's layers, from the lowest. */
+  public static List<SizeCorrection> ofLayers(PieceStack piece, Resolver resolver) {
+    boolean onBed = piece.onBed() && resolver.plan().count(Setting.RAFT_LAYERS) == 0;
+    List<SizeCorrection> sizes = new ArrayList<>();
+    for (PieceLayer layer : piece.layers()) {
+      Settings settings = resolver.stratum(piece.piece(), layer.stratum());
+      sizes.add(of(settings, onBed && layer.index() == 1));
+    }
+    return sizes;
+  }
+
+  /**
+   * @param onBed whether the layer lies on the bed itself
+   */
+  private static SizeCorrection of(Settings settings, boolean onBed) {
+    return new SizeCorrection(
+        settings.number(Setting.OUTLINE_OUT),
+        settings.number(Setting.HOLES_OUT),
+        onBed ? settings.number(Setting.FIRST_LAYER_IN) : 0,
+        settings.number(Setting.LINE_WIDTH));
+  }
+
+  /** Whether anything is changed at all. */
+  public boolean any() {
+    return isSized() || firstMm > 0;
+  }
+
+  /** How far from the model's section a corrected one may reach, mm. */
+  double reachMm() {
+    return Math.max(0, Math.max(outlineMm, -holesMm));
+  }
+
+  private boolean isSized() {
+    return outlineMm != 0 || holesMm != 0;
+  }
+
+  Key.Builder addTo(Key.Builder key) {
+    return key.add(outlineMm).add(holesMm).add(firstMm).add(leastMm);
+  }
+
+  /** The size that a layer is to have when it is printed: outlines and holes corrected. */
+  Area sized(Area section) {
+    return isSized()
+        ? Plane.union(section.parts().stream().map(this::sizedPart).toList())
+        : section;
+  }
+
+  private Area sizedPart(Area part) {
+    Area filled = Plane.withoutHoles(part);
+    Area holes = Plane.difference(filled, part);
+    return Plane.difference(moved(filled, outlineMm), moved(holes, holesMm));
+  }
+
+  private static Area moved(Area area, double mm) {
+    return mm > 0 ? Plane.outset(area, mm) : Plane.inset(area, -mm);
+  }
+
+  /** What is laid of a section that the bed presses wide; narrow places stay as they are. */
+  Area drawnBack(Area section) {
+    if (firstMm == 0) {
+      return section;
+    }
+    double least = firstMm + leastMm / 2;
+    Area narrow = Plane.difference(section, Plane.regrown(Plane.inset(section, least), least));
+    return Plane.union(List.of(Plane.inset(section, firstMm), narrow));
+  }
+}
