@@ -47,46 +47,45 @@ final class GcodeText {
 
   /** A number given in units of 10^-3, without trailing zeros. */
   GcodeText addThousandths(long scaled) throws IOException {
-    long whole = sign(scaled) / 1000;
+    long positive = sign(scaled);
+    long whole = positive / 1000;
     addWhole(whole);
-    int rest = (int) (Math.abs(scaled) - whole * 1000);
+    int rest = (int) (positive - 1000 * whole);
     if (rest > 0) {
-      buffer[length++] = '.';
       int tens = rest / 10;
-      buffer[length++] = (byte) ('0' + rest / 100);
-      if (rest % 100 > 0) {
-        buffer[length++] = (byte) ('0' + tens % 10);
-        if (rest % 10 > 0) {
-          buffer[length++] = (byte) ('0' + rest % 10);
-        }
-      }
+      buffer[length] = '.';
+      addPair(length + 1, tens);
+      buffer[length + 3] = (byte) ('0' + rest - 10 * tens);
+      endAt(length + 4);
     }
     return this;
   }
 
   /** A number given in units of 10^-5, without trailing zeros. */
   GcodeText addHundredThousandths(long scaled) throws IOException {
-    long whole = sign(scaled) / 100_000;
+    long positive = sign(scaled);
+    long whole = positive / 100_000;
     addWhole(whole);
-    int rest = (int) (Math.abs(scaled) - whole * 100_000);
+    int rest = (int) (positive - 100_000 * whole);
     if (rest > 0) {
+      int pairs = rest / 10;
+      int first = pairs / 100;
       buffer[length] = '.';
-      addPair(length + 1, rest / 1000);
-      addPair(length + 3, rest / 10 % 100);
-      buffer[length + 5] = (byte) ('0' + rest % 10);
-      length += 6;
-      while (buffer[length - 1] == '0') {
-        length--;
-      }
+      addPair(length + 1, first);
+      addPair(length + 3, pairs - 100 * first);
+      buffer[length + 5] = (byte) ('0' + rest - 10 * pairs);
+      endAt(length + 6);
     }
     return this;
   }
 
-  /** Two digits of a number below 100. */
-  private void addPair(int at, int number) {
-    int tens = number / 10;
-    buffer[at] = (byte) ('0' + tens);
-    buffer[at + 1] = (byte) ('0' + number - 10 * tens);
+  /** Ends the text at a place in the buffer, or before the zeros that stand there. */
+  private void endAt(int end) {
+    int at = end;
+    while (buffer[at - 1] == '0') {
+      at--;
+    }
+    length = at;
   }
 
   /** A whole number. */
@@ -100,40 +99,34 @@ final class GcodeText {
     room(24);
     if (number < 0) {
       buffer[length++] = '-';
+      return -number;
     }
-    return Math.abs(number);
+    return number;
   }
 
   private void addWhole(long number) {
-    if (number >= Integer.MAX_VALUE) {
+    if (number < 10) {
+      buffer[length++] = (byte) ('0' + number);
+    } else if (number < 100) {
+      addPair(length, (int) number);
+      length += 2;
+    } else if (number < 1000) {
+      int hundreds = (int) number / 100;
+      buffer[length] = (byte) ('0' + hundreds);
+      addPair(length + 1, (int) number - 100 * hundreds);
+      length += 3;
+    } else {
       for (char digit : Long.toString(number).toCharArray()) {
         buffer[length++] = (byte) digit;
       }
-      return;
     }
-    int value = (int) number;
-    if (value < 10) {
-      buffer[length++] = (byte) ('0' + value);
-      return;
-    }
-    if (value < 100) {
-      addPair(length, value);
-      length += 2;
-      return;
-    }
-    int digits = 3;
-    for (int limit = 1000; digits < 10 && value >= limit; limit *= 10) {
-      digits++;
-      if (digits == 10) {
-        break;
-      }
-    }
-    for (int at = length + digits - 1; at >= length; at--) {
-      int tenth = value / 10;
-      buffer[at] = (byte) ('0' + value - 10 * tenth);
-      value = tenth;
-    }
-    length += digits;
+  }
+
+  /** Two digits of a number below 100. */
+  private void addPair(int at, int number) {
+    int tens = number / 10;
+    buffer[at] = (byte) ('0' + tens);
+    buffer[at + 1] = (byte) ('0' + number - 10 * tens);
   }
 
   private void room(int bytes) throws IOException {
