@@ -72,12 +72,11 @@ bench() {
   mkdir -p .stratonomy
   maven -q -pl bench -am package -DskipTests >.stratonomy/build.log 2>&1 ||
     { tail -n 40 .stratonomy/build.log >&2; fail "The build failed; .stratonomy/build.log has all of it."; }
-  "$JAVA_HOME/bin/java" -cp "bench/target/bench-0.1.0-SNAPSHOT.jar:bench/target/lib/*" \
-    org.stratonomy.bench.PipelineBench
-  "$JAVA_HOME/bin/java" -cp "bench/target/bench-0.1.0-SNAPSHOT.jar:bench/target/lib/*" \
-    org.stratonomy.bench.PlaneBench
-  "$JAVA_HOME/bin/java" -Xmx2g -XX:+UseParallelGC -cp "bench/target/bench-0.1.0-SNAPSHOT.jar:bench/target/lib/*" \
-    org.stratonomy.bench.ScaleBench
+  # Collected as in the application; the memory is what a mesh of a million triangles may take.
+  for part in PipelineBench PlaneBench ScaleBench; do
+    "$JAVA_HOME/bin/java" -Xmx2g -XX:+UseParallelGC \
+      -cp "bench/target/bench-0.1.0-SNAPSHOT.jar:bench/target/lib/*" "org.stratonomy.bench.$part"
+  done
 }
 
 format_sources() {

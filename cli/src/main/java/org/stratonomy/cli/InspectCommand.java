@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -14,6 +15,7 @@ import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.mesh.MeshPart;
 import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.strata.HeightProfile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -29,6 +31,9 @@ import tools.jackson.databind.node.ObjectNode;
     footer = StratonomyCommand.EXIT_CODES)
 final class InspectCommand implements Callable<Integer> {
   private static final long MEMO_BYTES = 64L << 20;
+
+  /** Shells are said to overlap from this share of their volume on. */
+  private static final double OVERLAP = 0.01;
 
   @Parameters(paramLabel = "MESH", description = "A mesh file: STL, OBJ, 3MF, PLY or AMF.")
   private Path file;
@@ -55,18 +60,36 @@ final class InspectCommand implements Callable<Integer> {
     Map<String, String> values =
         Map.of("layerHeight", layerHeight, "firstLayerHeight", layerHeight);
     PlanInput input = PlanInput.read(file, shelf, "", values);
-    List<Double> marks;
+    HeightProfile profile;
     try (Planner planner = new Planner(shelf, MEMO_BYTES, 1)) {
-      marks = planner.profiles(input.plan(), input.meshes()).getFirst().marks();
+      profile = planner.profiles(input.plan(), input.meshes()).getFirst();
     }
+    List<Double> marks = profile.marks();
+    double together = volumeOfLayers(parts, profile);
     if (json) {
-      System.out.println(asJson(parts, marks).toPrettyString());
+      System.out.println(asJson(parts, marks, together).toPrettyString());
     } else {
       parts.forEach(InspectCommand::say);
+      double sum = parts.stream().mapToDouble(part -> part.mesh().report().volumeMm3()).sum();
+      if (together < (1 - OVERLAP) * sum) {
+        System.out.printf("Shells overlap; together they take up %.3f mm³%n", together);
+      }
       System.out.print("The outline changes abruptly at:");
       marks.forEach(mark -> System.out.printf(" %.3f", mark));
       System.out.println(marks.isEmpty() ? " no height" : " mm above the lowest point");
     }
+  }
+
+  /** What the layers take up; where shells overlap, once. */
+  private static double volumeOfLayers(List<MeshPart> parts, HeightProfile profile) {
+    double low = Double.POSITIVE_INFINITY;
+    double high = Double.NEGATIVE_INFINITY;
+    for (MeshPart part : parts) {
+      low = Math.min(low, part.mesh().report().bounds().minZ());
+      high = Math.max(high, part.mesh().report().bounds().maxZ());
+    }
+    double[] areas = profile.areasMm2();
+    return Arrays.stream(areas).sum() * (high - low) / areas.length;
   }
 
   private static void say(MeshPart part) {
@@ -84,7 +107,7 @@ final class InspectCommand implements Callable<Integer> {
         r.openEdges(), r.holesClosed(), r.flipped(), r.degenerate());
   }
 
-  private static ObjectNode asJson(List<MeshPart> parts, List<Double> marks) {
+  private static ObjectNode asJson(List<MeshPart> parts, List<Double> marks, double together) {
     ObjectNode root = JsonMapper.shared().createObjectNode();
     ArrayNode meshes = root.putArray("meshes");
     for (MeshPart part : parts) {
@@ -100,6 +123,7 @@ final class InspectCommand implements Callable<Integer> {
       mesh.putArray("min").add(b.minX()).add(b.minY()).add(b.minZ());
       mesh.putArray("max").add(b.maxX()).add(b.maxY()).add(b.maxZ());
     }
+    root.put("volumeOfLayersMm3", together);
     ArrayNode heights = root.putArray("outlineChangesMm");
     marks.forEach(heights::add);
     return root;

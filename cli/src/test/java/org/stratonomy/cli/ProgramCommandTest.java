@@ -40,18 +40,21 @@ class ProgramCommandTest {
   void writePlan() throws IOException {
     Files.writeString(directory.resolve("plan.json"), PLAN);
     try (OutputStream out = Files.newOutputStream(directory.resolve("block.stl"))) {
-      StlWriter.writeBinary(block(), out);
+      StlWriter.writeBinary(blocks(0), out);
     }
   }
 
-  private static Mesh block() {
-    TriangleSoup soup = new TriangleSoup(12);
+  /** Blocks of 20 × 20 × 12 mm, each moved along X. */
+  private static Mesh blocks(double... moved) {
+    TriangleSoup soup = new TriangleSoup(12 * moved.length);
     int[][] faces = {
       {0, 1, 3, 2}, {4, 6, 7, 5}, {0, 4, 5, 1}, {2, 3, 7, 6}, {0, 2, 6, 4}, {1, 5, 7, 3}
     };
-    for (int[] f : faces) {
-      for (int k : new int[] {f[0], f[1], f[2], f[0], f[2], f[3]}) {
-        soup.corner((k & 4) * 5, (k & 2) * 10, (k & 1) * 12);
+    for (double x : moved) {
+      for (int[] f : faces) {
+        for (int k : new int[] {f[0], f[1], f[2], f[0], f[2], f[3]}) {
+          soup.corner(x + (k & 4) * 5, (k & 2) * 10, (k & 1) * 12);
+        }
       }
     }
     return MeshBuilder.build("block", soup);
@@ -225,10 +228,25 @@ class ProgramCommandTest {
     Run text = call("inspect", file);
     assertThat(text.exit).isZero();
     assertThat(text.printed).contains("20.000 × 20.000 × 12.000 mm").contains("no height");
+    assertThat(text.printed).doesNotContain("overlap");
     JsonNode json = JsonMapper.shared().readTree(call("inspect", file, "--json").printed);
     assertThat(json.get("meshes").get(0).get("volumeMm3").asDouble()).isCloseTo(4800, within(1e-6));
     assertThat(json.get("outlineChangesMm")).isEmpty();
     assertThat(call("inspect").exit).isEqualTo(2);
+  }
+
+  @Test
+  void inspectTellsWhatOverlappingShellsTakeUpTogether() throws IOException {
+    Path file = directory.resolve("two.stl");
+    try (OutputStream out = Files.newOutputStream(file)) {
+      StlWriter.writeBinary(blocks(0, 15), out);
+    }
+    assertThat(call("inspect", file.toString()).printed)
+        .contains("volume 9600.000 mm³")
+        .contains("Shells overlap; together they take up 8400.000 mm³");
+    JsonNode json =
+        JsonMapper.shared().readTree(call("inspect", file.toString(), "--json").printed);
+    assertThat(json.get("volumeOfLayersMm3").asDouble()).isCloseTo(8400, within(1e-3));
   }
 
   @Test
