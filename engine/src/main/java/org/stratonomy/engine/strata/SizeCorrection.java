@@ -78,13 +78,20 @@ public record SizeCorrection(double outlineMm, double holesMm, double firstMm, d
     return mm > 0 ? Plane.outset(area, mm) : Plane.inset(area, -mm);
   }
 
-  /** What is laid of a section that the bed presses wide; narrow places stay as they are. */
+  /**
+   * What is laid of a section that the bed presses wide; narrow places stay as they are, with what
+   * they begin at.
+   */
   Area drawnBack(Area section) {
     if (firstMm == 0) {
       return section;
     }
     double least = firstMm + leastMm / 2;
-    Area narrow = Plane.difference(section, Plane.regrown(Plane.inset(section, least), least));
-    return Plane.union(List.of(Plane.inset(section, firstMm), narrow));
+    Area narrow =
+        Plane.difference(section, Plane.regrown(Plane.inset(section, least), least))
+            .withoutSmall(leastMm * leastMm);
+    // Where a narrow place begins, what it begins at stays, too, so that they hold together.
+    Area kept = Plane.intersection(section, Plane.outset(narrow, firstMm + leastMm));
+    return Plane.union(Plane.inset(section, firstMm), kept);
   }
 }

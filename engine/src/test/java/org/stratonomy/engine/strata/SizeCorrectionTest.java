@@ -100,6 +100,7 @@ class SizeCorrectionTest {
     Area rib = Area.rectangle(4, 4, 4.6, 15);
     SizeCorrection first = new SizeCorrection(0, 0, 0.25, 0.44);
     Area laid = first.drawnBack(Plane.union(plate, rib));
+    assertThat(laid.parts()).hasSize(1);
     assertThat(laid.contains(4.05, 10)).isTrue();
     assertThat(laid.contains(4.3, 14.95)).isTrue();
     assertThat(laid.contains(0.2, 2)).isFalse();
