@@ -110,9 +110,7 @@
   label {
     width: 118px;
     flex: none;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+    line-height: 1.15;
   }
 
   .control {
