@@ -131,7 +131,8 @@ final class PatchArea implements RegionArea {
     PieceLayer at = layers.get(layer - 1);
     Rings sides = new Rings();
     Rings flats = new Rings();
-    Strip strip = new Strip(sidewaysMm(layer), sides);
+    double sideways = sidewaysMm(layer);
+    Strip strip = new Strip(sideways, sections.inwardMm(layer), sections.outwardMm(layer), sides);
     double middle = at.middle();
     double low = lowest(layer);
     double high = highest(layer);
@@ -151,10 +152,10 @@ final class PatchArea implements RegionArea {
       }
     }
     Area section = sections.get(layer).area();
-    Area found = flats.within(section);
+    Area found = sections.withAdded(flats.within(section), layer);
     if (sides.any) {
       // What lies deeper is the inside of a shell that reaches into another one.
-      Area rim = Plane.difference(section, Plane.inset(section, sidewaysMm(layer)));
+      Area rim = Plane.difference(section, Plane.inset(section, sideways));
       found = Plane.union(found, sides.within(rim));
     }
     return found;
@@ -199,21 +200,29 @@ final class PatchArea implements RegionArea {
 
   /** Rectangles along the lines in which a plane cuts triangles, and wedges where they turn. */
   private static final class Strip {
-    private final double depth;
+    /** How far rectangles reach to the inside and to the outside, mm. */
+    private final double inner;
+
+    private final double outer;
     private final Rings rings;
 
-    /** Normals of the lines that end at a place, by its coordinates in units. */
+    /** Outward normals of the lines that end at a place, by its coordinates in units. */
     private final Map<Long, double[]> ends = new HashMap<>();
 
-    Strip(double depth, Rings rings) {
-      this.depth = depth;
+    /**
+     * @param inwardMm how far inside of the model's outline that of the section may lie
+     * @param outwardMm how far outside
+     */
+    Strip(double depth, double inwardMm, double outwardMm, Rings rings) {
+      inner = depth == 0 ? 0 : depth + inwardMm;
+      outer = Math.max(depth, outwardMm);
       this.rings = rings;
     }
 
     void add(double[][] p, double z) {
       double[] xy = new double[4];
       int n = 0;
-      for (int k = 0; k < 3 && depth > 0; k++) {
+      for (int k = 0; k < 3 && inner > 0; k++) {
         double[] a = p[k];
         double[] b = p[(k + 1) % 3];
         if (a[2] >= z != b[2] >= z) {
@@ -227,18 +236,18 @@ final class PatchArea implements RegionArea {
         return;
       }
       // Outwards, whichever way the triangle was gone around.
-      double sign = isOutwards(p, xy[3] - xy[1], xy[0] - xy[2]) ? depth : -depth;
+      double sign = isOutwards(p, xy[3] - xy[1], xy[0] - xy[2]) ? 1 : -1;
       double nx = (xy[3] - xy[1]) / length * sign;
       double ny = (xy[0] - xy[2]) / length * sign;
       rings.add(
-          xy[0] + nx,
-          xy[1] + ny,
-          xy[2] + nx,
-          xy[3] + ny,
-          xy[2] - nx,
-          xy[3] - ny,
-          xy[0] - nx,
-          xy[1] - ny);
+          xy[0] + outer * nx,
+          xy[1] + outer * ny,
+          xy[2] + outer * nx,
+          xy[3] + outer * ny,
+          xy[2] - inner * nx,
+          xy[3] - inner * ny,
+          xy[0] - inner * nx,
+          xy[1] - inner * ny);
       end(xy[0], xy[1], nx, ny);
       end(xy[2], xy[3], nx, ny);
     }
@@ -258,9 +267,13 @@ final class PatchArea implements RegionArea {
       long place = ((long) Area.unit(x) << 32) ^ (Area.unit(y) & 0xffffffffL);
       double[] other = ends.putIfAbsent(place, new double[] {nx, ny});
       if (other != null) {
-        rings.add(x, y, x + nx, y + ny, x + other[0], y + other[1]);
-        rings.add(x, y, x - nx, y - ny, x - other[0], y - other[1]);
+        wedge(x, y, nx, ny, other, outer);
+        wedge(x, y, nx, ny, other, -inner);
       }
+    }
+
+    private void wedge(double x, double y, double nx, double ny, double[] other, double reach) {
+      rings.add(x, y, x + reach * nx, y + reach * ny, x + reach * other[0], y + reach * other[1]);
     }
   }
 

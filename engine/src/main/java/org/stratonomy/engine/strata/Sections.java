@@ -105,20 +105,38 @@ public final class Sections {
   }
 
   /**
-   * The section of one body alone; where outlines are moved out, what they enclose anew is the
-   * nearest body's.
+   * The section of one body alone, corrected in size.
    *
    * @param body its place in the piece's list
    * @param index of the piece's layer, from 1
    */
   public Area body(int body, int index) {
-    Area own = bodies.get(body).get(index);
-    double reach = sizes.get(index - 1).reachMm();
-    if (reach == 0) {
-      return own;
+    return withAdded(bodies.get(body).get(index), index);
+  }
+
+  /**
+   * A part of the model's section, and beside it what the section encloses anew because outlines
+   * are moved out.
+   *
+   * @param index of the piece's layer, from 1
+   */
+  public Area withAdded(Area part, int index) {
+    double reach = sizes.get(index - 1).outwardMm();
+    if (reach == 0 || part.isEmpty()) {
+      return part;
     }
     Area added = Plane.difference(get(index).area(), model(index));
-    return Plane.union(own, Plane.intersection(added, Plane.outset(own, reach)));
+    return Plane.union(part, Plane.intersection(added, Plane.outset(part, reach)));
+  }
+
+  /** How far outside of the model's edges those of a layer's section may lie, mm. */
+  public double outwardMm(int index) {
+    return sizes.get(index - 1).outwardMm();
+  }
+
+  /** How far inside of the model's edges those of a layer's section may lie, mm. */
+  public double inwardMm(int index) {
+    return sizes.get(index - 1).inwardMm();
   }
 
   /** Key of a layer's section; layers outside the piece have one of their own. */

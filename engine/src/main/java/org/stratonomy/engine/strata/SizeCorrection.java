@@ -16,7 +16,8 @@ import org.stratonomy.engine.plane.Plane;
  * @param outlineMm how far outlines lie further out, mm
  * @param holesMm how far the edges of holes lie further in the material, mm
  * @param firstMm how far all edges are drawn back on a layer that is pressed wide by the bed, mm
- * @param leastMm what would become narrower than this by being drawn back stays as it is, mm
+ * @param leastMm what would become narrower than this by being drawn back stays as it is, mm; 0 if
+ *     nothing is drawn back
  */
 public record SizeCorrection(double outlineMm, double holesMm, double firstMm, double leastMm) {
   public static final SizeCorrection NONE = new SizeCorrection(0, 0, 0, 0);
@@ -36,11 +37,11 @@ public record SizeCorrection(double outlineMm, double holesMm, double firstMm, d
    * @param onBed whether the layer lies on the bed itself
    */
   private static SizeCorrection of(Settings settings, boolean onBed) {
+    double out = settings.number(Setting.OUTLINE_OUT);
+    double holes = settings.number(Setting.HOLES_OUT);
+    double first = onBed ? settings.number(Setting.FIRST_LAYER_IN) : 0;
     return new SizeCorrection(
-        settings.number(Setting.OUTLINE_OUT),
-        settings.number(Setting.HOLES_OUT),
-        onBed ? settings.number(Setting.FIRST_LAYER_IN) : 0,
-        settings.number(Setting.LINE_WIDTH));
+        out, holes, first, first > 0 ? settings.number(Setting.LINE_WIDTH) : 0);
   }
 
   /** Whether anything is changed at all. */
@@ -48,9 +49,14 @@ public record SizeCorrection(double outlineMm, double holesMm, double firstMm, d
     return isSized() || firstMm > 0;
   }
 
-  /** How far from the model's section a corrected one may reach, mm. */
-  double reachMm() {
+  /** How far outside of the model's edges corrected ones may lie, mm. */
+  double outwardMm() {
     return Math.max(0, Math.max(outlineMm, -holesMm));
+  }
+
+  /** How far inside of the model's edges corrected ones may lie, mm. */
+  double inwardMm() {
+    return Math.max(0, Math.max(-outlineMm, holesMm)) + firstMm;
   }
 
   private boolean isSized() {

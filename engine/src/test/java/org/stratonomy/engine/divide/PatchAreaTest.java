@@ -13,6 +13,8 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Shapes;
@@ -70,6 +72,11 @@ class PatchAreaTest {
   }
 
   private static PlanResult compute(Mesh mesh, Marked which, Depth sideways, Depth upright) {
+    return compute(mesh, which, sideways, upright, 0);
+  }
+
+  private static PlanResult compute(
+      Mesh mesh, Marked which, Depth sideways, Depth upright, double outMm) {
     Region patch =
         new Region(
             "patch", "Patch", new Region.Patch("body", marked(mesh, which), sideways, upright));
@@ -78,7 +85,10 @@ class PatchAreaTest {
             List.of(patch),
             Shapes.region("patch", Map.of(Setting.FILAMENT, Value.of(2))),
             Shapes.everywhere(
-                Map.of(Setting.LINE_WIDTH, Value.of(WIDTH), Setting.SKIRT_LINES, Value.of(0))));
+                Map.of(
+                    Setting.LINE_WIDTH, Value.of(WIDTH),
+                    Setting.SKIRT_LINES, Value.of(0),
+                    Setting.OUTLINE_OUT, Value.of(outMm))));
     return Shapes.compute(plan, mesh);
   }
 
@@ -99,6 +109,22 @@ class PatchAreaTest {
       assertThat(b[0]).isCloseTo(135 - 2 * WIDTH, within(1e-3));
       assertThat(area(result, layer).areaMm2()).isCloseTo(2 * WIDTH * 10, within(0.01));
     }
+  }
+
+  @ParameterizedTest
+  @ValueSource(doubles = {-0.2, 0.3})
+  void markedFacesGoWithOutlinesThatAreMoved(double out) {
+    Mesh bar = Shapes.bar(20, 10, 3);
+    PlanResult side = compute(bar, (x, y, z, n) -> n[0] > 0.9, Depth.of(2), Depth.of(2), out);
+    double[] b = area(side, 5).boundsMm();
+    assertThat(b[2]).isCloseTo(135 + out, within(1e-3));
+    // On the sides beside it, it may reach as much further as outlines were moved.
+    assertThat(b[0]).isCloseTo(135 + out - 2 * WIDTH, within(Math.abs(out) + 1e-3));
+    assertThat(area(side, 5).contains(135 + out - 1.9 * WIDTH, 105)).isTrue();
+    assertThat(area(side, 5).contains(135 + out - 2.1 * WIDTH, 105)).isFalse();
+    PlanResult top = compute(bar, (x, y, z, n) -> n[2] > 0.9, Depth.of(2), Depth.of(3), out);
+    double all = (20 + 2 * out) * (10 + 2 * out);
+    assertThat(area(top, 14).areaMm2()).isCloseTo(all, within(0.01));
   }
 
   @Test
