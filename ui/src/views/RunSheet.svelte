@@ -17,6 +17,7 @@
   import { PlanSession } from '../lib/model/session.svelte';
   import DeadEnd from '../lib/shell/DeadEnd.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
+  import { money } from '../lib/variants/totals';
   import { route } from '../router';
 
   let session = $state.raw<PlanSession>();
@@ -117,7 +118,7 @@
               </div>
               <div>
                 <dt>material</dt>
-                <dd class="num">{grams.toFixed(1)} g, costs {cost.toFixed(2)}</dd>
+                <dd class="num">{grams.toFixed(1)} g, costs {money(cost, ledger.currency)}</dd>
               </div>
             </dl>
           </div>

@@ -25,6 +25,7 @@
   const shares = $derived(ledger?.shares ?? []);
   const parts = $derived(shareRows(shares, shareName));
   const pieces = $derived(shareRows(shares, pieceName));
+  const currency = $derived(ledger?.currency ?? '');
   const files = $derived(`/api/revisions/${session.resultRevision}/ledger`);
 
   function pieceName({ piece: id }: ShareView): string {
@@ -46,16 +47,24 @@
 </script>
 
 <Sheet bind:open title="Ledger of {session.document.name}" wide>
-  <LedgerTable title="Where the time goes" of="what for" rows={time} by="seconds" />
+  <LedgerTable title="Where the time goes" of="what for" rows={time} by="seconds" {currency} />
   <LedgerTable
     title="What is used of each filament"
     of="slot and filament"
     rows={slots}
     by="massG"
+    {currency}
     all={LINES_ALONE}
   />
   {#if session.document.pieces.length > 1}
-    <LedgerTable title="What pieces take" of="piece" rows={pieces} by="massG" all={LINES_ALONE} />
+    <LedgerTable
+      title="What pieces take"
+      of="piece"
+      rows={pieces}
+      by="massG"
+      {currency}
+      all={LINES_ALONE}
+    />
   {/if}
   {#if shares.length > 1}
     <LedgerTable
@@ -63,6 +72,7 @@
       of="stratum and region"
       rows={parts}
       by="massG"
+      {currency}
       all={LINES_ALONE}
     />
   {/if}

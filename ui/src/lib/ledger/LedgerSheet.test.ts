@@ -66,6 +66,7 @@ it('tells what strata and regions take, if there are several', async () => {
   const rows = within(table)
     .getAllByRole('row')
     .map((row) => [...row.children].map((cell) => cell.textContent!.trim()).join(' '));
+  expect(rows[0]).toMatch(/mass cost, €$/);
   expect(rows[1]).toMatch(
     new RegExp(`^${DOCUMENT.pieces[0]!.name} · stratum 1.* 30 min 33 %\\s+0.30 1.50`),
   );

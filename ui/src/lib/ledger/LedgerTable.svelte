@@ -9,11 +9,13 @@
     rows: readonly (Row & { readonly colour?: string })[];
     /** What bars and shares are of. */
     by: 'seconds' | 'massG';
+    /** Of the costs; empty if there is no one. */
+    currency: string;
     /** What the last row is called. */
     all?: string;
   }
 
-  let { title, of, rows, by, all = 'all' }: Props = $props();
+  let { title, of, rows, by, currency, all = 'all' }: Props = $props();
 
   const whole = $derived(totals(rows));
   const largest = $derived(Math.max(...rows.map((row) => row[by])));
@@ -39,7 +41,9 @@
       <th>strand, m</th>
       <th>volume, cm³</th>
       <th>mass</th>
-      <th title="By the prices of the filaments on the shelf">cost</th>
+      <th title="By the prices of the filaments on the shelf"
+        >cost{currency ? `, ${currency}` : ''}</th
+      >
     </tr>
   </thead>
   <tbody>

@@ -9,6 +9,7 @@ const ledger = {
   heatingSeconds: 0,
   coolingSeconds: 0,
   savedChanges: 0,
+  currency: '€',
   roles: [
     { role: 'outer wall', seconds: 30, lengthMm: 166, volumeMm3: 400, massG: 0.5, cost: 0.01 },
     { role: 'infill', seconds: 55, lengthMm: 250, volumeMm3: 600.5, massG: 0.74, cost: 0.02 },

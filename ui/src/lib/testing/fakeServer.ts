@@ -35,6 +35,7 @@ function filament(id: string, name: string, colour: string): Filament {
     densityGCm3: 1.24,
     diameterMm: 1.75,
     pricePerKg: 21,
+    currency: '€',
     nozzleC: 210,
     bedC: 60,
     fanPercent: 100,
@@ -179,6 +180,7 @@ export const RESULT: ResultView = {
     heatingSeconds: 0,
     coolingSeconds: 0,
     savedChanges: 0,
+    currency: '€',
     roles: [],
     shares: [],
     slots: [

@@ -2,7 +2,7 @@ import { fireEvent, render, screen, within } from '@testing-library/svelte';
 import { expect, it, vi } from 'vitest';
 import { FakeServer, RESULT } from '../testing/fakeServer';
 import AllVariants from './AllVariants.svelte';
-import { least, totalsOf } from './totals';
+import { least, money, totalsOf } from './totals';
 
 const variant = (id: string, name: string) => ({
   id,
@@ -19,10 +19,15 @@ it('sums up what a print takes', () => {
 
 it('finds the least of each number', () => {
   const all = [
-    { seconds: 10, changes: 3, grams: 5, cost: 1 },
-    { seconds: 20, changes: 1, grams: 4, cost: 2 },
+    { seconds: 10, changes: 3, grams: 5, cost: 1, currency: '€' },
+    { seconds: 20, changes: 1, grams: 4, cost: 2, currency: '€' },
   ];
   expect(least(all)).toEqual({ seconds: 10, changes: 1, grams: 4, cost: 1 });
+});
+
+it('says a cost in its currency, if there is one', () => {
+  expect(money(1.234, '€')).toBe('1.23 €');
+  expect(money(1.236, '')).toBe('1.24');
 });
 
 it('lists all variants with what they take, and shows another one beside', async () => {

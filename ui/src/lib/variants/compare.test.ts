@@ -43,6 +43,16 @@ it('tells filaments by what they are and not by their slots', () => {
   ]);
 });
 
+it('says costs in a currency that both prints have', () => {
+  const cost = (currency: string) => {
+    const other = { ...PRINT, ledger: { ...ledger, currency } };
+    const row = rows(PRINT, other).find(({ what }) => what === 'cost');
+    return row!.one;
+  };
+  expect(cost(ledger.currency)).toMatch(/^\d+\.\d\d €$/);
+  expect(cost('£')).toMatch(/^\d+\.\d\d$/);
+});
+
 it('stands beside a layer of another thickness', () => {
   const thin = { bottom: 0, tops: [0.2, 0.4, 0.6, 0.8, 1] };
   const thick = { bottom: 0, tops: [0.5, 1] };

@@ -1,7 +1,7 @@
 import type { Filament, LedgerView } from '../api/client';
 import { sum, timeRows } from '../ledger/table';
 import { duration, layerBottom, layerFromPlane, layerTop, type Heights } from '../model/heights';
-import { totalsOf } from './totals';
+import { money, totalsOf } from './totals';
 
 const SAME_MM = 1e-6;
 
@@ -28,7 +28,6 @@ export interface Print {
 type Text = (value: number) => string;
 
 const grams: Text = (g) => `${g.toFixed(1)} g`;
-const money: Text = (cost) => cost.toFixed(2);
 
 function row(what: string, one: number, other: number, text: Text): ComparedRow {
   const by = other - one;
@@ -43,13 +42,18 @@ export function compared(one: Print, other: Print): ComparedGroup[] {
   const total = (of: (print: Print) => number, what: string, text: Text) =>
     row(what, of(one), of(other), text);
   const totals = (print: Print) => totalsOf(print.ledger);
+  const currency = one.ledger.currency === other.ledger.currency ? one.ledger.currency : '';
   const needed = (print: Print) => print.ledger.halts.filter((halt) => halt.needsOperator).length;
   const sums = [
     total((print) => totals(print).seconds, 'time', duration),
     total((print) => totals(print).changes, 'changes of filament', String),
     total(needed, 'needs the operator', (n) => `${n} ×`),
     total((print) => totals(print).grams, 'material', grams),
-    total((print) => totals(print).cost, 'cost', money),
+    total(
+      (print) => totals(print).cost,
+      'cost',
+      (cost) => money(cost, currency),
+    ),
   ];
   const massOf = (print: Print, id: string) =>
     sum(

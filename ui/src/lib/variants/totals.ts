@@ -7,6 +7,13 @@ export interface Totals {
   readonly changes: number;
   readonly grams: number;
   readonly cost: number;
+  /** Of the cost; empty if there is no one. */
+  readonly currency: string;
+}
+
+/** A cost with its currency. */
+export function money(cost: number, currency: string): string {
+  return `${cost.toFixed(2)} ${currency}`.trimEnd();
 }
 
 export function totalsOf(ledger: LedgerView): Totals {
@@ -15,6 +22,7 @@ export function totalsOf(ledger: LedgerView): Totals {
     changes: ledger.halts.filter((halt) => halt.colourChange).length,
     grams: sum(ledger.slots, (slot) => slot.massG),
     cost: sum(ledger.slots, (slot) => slot.cost),
+    currency: ledger.currency,
   };
 }
 
@@ -42,7 +50,7 @@ export async function computedTotals(
 }
 
 /** For each number the least that any of several prints takes. */
-export function least(all: readonly Totals[]): Totals {
-  const of = (key: keyof Totals) => Math.min(...all.map((totals) => totals[key]));
+export function least(all: readonly Totals[]): Omit<Totals, 'currency'> {
+  const of = (key: keyof Omit<Totals, 'currency'>) => Math.min(...all.map((totals) => totals[key]));
   return { seconds: of('seconds'), changes: of('changes'), grams: of('grams'), cost: of('cost') };
 }

@@ -357,7 +357,8 @@ final class ResultMapper {
                         h.park().map(at -> List.of(at.x(), at.y())).orElse(List.of()),
                         h.strandMm()))
             .toList(),
-        ledger.startMm());
+        ledger.startMm(),
+        ledger.currency());
   }
 
   private FindingView finding(Finding finding) {

@@ -245,7 +245,8 @@ public record ResultView(
       List<ShareView> shares,
       List<SlotView> slots,
       List<HaltView> halts,
-      double startMm) {}
+      double startMm,
+      String currency) {}
 
   /** What something takes; the strand's length in mm. */
   public record AmountsView(

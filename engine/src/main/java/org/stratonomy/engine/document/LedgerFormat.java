@@ -31,6 +31,7 @@ public final class LedgerFormat {
           .addColumn("volumeMm3", CsvSchema.ColumnType.NUMBER)
           .addColumn("massG", CsvSchema.ColumnType.NUMBER)
           .addColumn("cost", CsvSchema.ColumnType.NUMBER)
+          .addColumn("currency")
           .build()
           .withHeader();
 
@@ -56,6 +57,9 @@ public final class LedgerFormat {
       row.put("slot", entry.slot());
       rows.add(row);
     }
+    rows.stream()
+        .filter(row -> row.containsKey("cost"))
+        .forEach(row -> row.put("currency", ledger.currency()));
     return CsvMapper.shared().writer(COLUMNS).writeValueAsString(rows);
   }
 
@@ -108,6 +112,7 @@ public final class LedgerFormat {
     root.put("changeSeconds", ledger.changeSeconds());
     root.put("heatingSeconds", ledger.heatingSeconds());
     root.put("coolingSeconds", ledger.coolingSeconds());
+    root.put("currency", ledger.currency());
     root.put("savedChanges", ledger.savedChanges());
     root.put("startMm", ledger.startMm());
     ArrayNode roles = root.putArray("roles");

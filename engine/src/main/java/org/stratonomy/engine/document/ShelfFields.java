@@ -288,6 +288,17 @@ public final class ShelfFields {
           number("densityGCm3", "Density", "Spool", "g/cm³", 0.3, 20, "For grams."),
           number("diameterMm", "Diameter", "Spool", "mm", 1, 5, "Of the strand."),
           number("pricePerKg", "Price", "Spool", "per kg", 0, 100_000, "For costs."),
+          new Field(
+              "currency",
+              "Currency",
+              "Spool",
+              "",
+              Kind.TEXT,
+              0,
+              8,
+              List.of(),
+              List.of(),
+              "What the price is in, as it is to stand behind costs."),
           number("nozzleC", "Nozzle", "Printing", "°C", 100, 500, "Unless a rule says otherwise."),
           number("bedC", "Bed", "Printing", "°C", 0, 250, "Unless a rule says otherwise."),
           number("fanPercent", "Fan", "Printing", "%", 0, 100, "Unless a rule says otherwise."),
@@ -312,7 +323,8 @@ public final class ShelfFields {
               "What it needs before it is printed, such as: 6 h at 55 °C. The run sheet says so."));
 
   /** What fields of filaments are that older files do not know. */
-  static final Map<String, Object> LATER_OF_FILAMENTS = Map.of("surfaces", "", "drying", "");
+  static final Map<String, Object> LATER_OF_FILAMENTS =
+      Map.of("currency", "", "surfaces", "", "drying", "");
 
   private ShelfFields() {}
 

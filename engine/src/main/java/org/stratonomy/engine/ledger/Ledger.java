@@ -39,6 +39,7 @@ import org.stratonomy.engine.plan.Stop;
  * @param halts in the order of the print
  * @param startMm strand of the first filament that is needed until it is changed for the first time
  * @param savedChanges how many changes of filament the found order spares against the plain one
+ * @param currency of all costs; empty if the filaments do not say one, or several
  */
 public record Ledger(
     double seconds,
@@ -52,7 +53,8 @@ public record Ledger(
     List<SlotEntry> slots,
     List<HaltEntry> halts,
     double startMm,
-    int savedChanges) {
+    int savedChanges,
+    String currency) {
 
   /**
    * What something takes.
@@ -240,7 +242,17 @@ public record Ledger(
           slots(),
           halts,
           startMm,
-          saved);
+          saved,
+          currency());
+    }
+
+    private String currency() {
+      List<String> all =
+          slots.keySet().stream()
+              .map(slot -> resolver.filament(slot).currency())
+              .distinct()
+              .toList();
+      return all.size() == 1 ? all.getFirst() : "";
     }
 
     private Sums of(Role role) {

@@ -8,7 +8,8 @@ import java.util.Arrays;
  * @param colour of the spool, as #rrggbb
  * @param densityGCm3 g/cm³
  * @param diameterMm of the strand
- * @param pricePerKg in the workshop's currency
+ * @param pricePerKg in its currency
+ * @param currency as it is to be said behind costs; empty if it need not be said
  * @param nozzleC nozzle temperature, °C
  * @param bedC bed temperature, °C
  * @param fanPercent part cooling
@@ -25,6 +26,7 @@ public record Filament(
     double densityGCm3,
     double diameterMm,
     double pricePerKg,
+    String currency,
     double nozzleC,
     double bedC,
     double fanPercent,
@@ -43,6 +45,7 @@ public record Filament(
         densityGCm3,
         diameterMm,
         pricePerKg,
+        currency,
         nozzleC,
         bedC,
         fanPercent,

@@ -70,6 +70,7 @@ public final class Mix {
         density,
         Math.sqrt(4 * area / Math.PI),
         byMass * first.pricePerKg() + (1 - byMass) * second.pricePerKg(),
+        first.currency().equals(second.currency()) ? first.currency() : "",
         Math.max(first.nozzleC(), second.nozzleC()),
         Math.max(first.bedC(), second.bedC()),
         a * first.fanPercent() + b * second.fanPercent(),

@@ -108,7 +108,7 @@ public final class RunSheet {
     double mass = ledger.slots().stream().mapToDouble(Ledger.SlotEntry::massG).sum();
     double cost = ledger.slots().stream().mapToDouble(Ledger.SlotEntry::cost).sum();
     values.put("grams", text("%.1f", mass));
-    values.put("cost", text("%.2f", cost));
+    values.put("cost", (text("%.2f", cost) + " " + ledger.currency()).strip());
     values.put(
         "errors",
         result.findings().stream()

@@ -11,14 +11,18 @@ import java.util.function.ToDoubleFunction;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Shapes;
+import org.stratonomy.engine.document.LedgerFormat;
+import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.ledger.Ledger.Share;
 import org.stratonomy.engine.merge.Timeline;
+import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
 
@@ -46,6 +50,37 @@ class LedgerTest {
         .isCloseTo(ledger.slots().stream().mapToDouble(s -> s.massG()).sum(), within(1e-9));
     assertThat(ledger.shares().stream().mapToDouble(Share::cost).sum())
         .isCloseTo(ledger.slots().stream().mapToDouble(s -> s.cost()).sum(), within(1e-9));
+  }
+
+  @Test
+  void costsAreInTheCurrencyThatAllFilamentsSay() {
+    Plan plan = Shapes.plan(List.of(2.0), Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2))));
+    Shelf shelf = ShelfReader.standard();
+    Ledger ledger = Shapes.compute(plan, Shapes.bar(20, 20, 4), shelf).ledger();
+    assertThat(ledger.currency()).isEqualTo("€");
+    assertThat(LedgerFormat.write(plan, ledger).get("currency").asString()).isEqualTo("€");
+    assertThat(LedgerFormat.csv(plan, ledger)).contains("cost,currency").contains(",€");
+    Shelf mixed = shelf.with(inPounds(shelf.filament("slate")));
+    assertThat(Shapes.compute(plan, Shapes.bar(20, 20, 4), mixed).ledger().currency()).isEmpty();
+  }
+
+  private static Filament inPounds(Filament f) {
+    return new Filament(
+        f.id(),
+        f.name(),
+        f.material(),
+        f.colour(),
+        f.densityGCm3(),
+        f.diameterMm(),
+        f.pricePerKg(),
+        "£",
+        f.nozzleC(),
+        f.bedC(),
+        f.fanPercent(),
+        f.maxFlow(),
+        f.retractionMm(),
+        f.surfaces(),
+        f.drying());
   }
 
   @Test
