@@ -152,7 +152,7 @@ it('lists a sample from the top down with the reasons', async () => {
   expect(await screen.findByText('rule 1 over 2')).toBeInTheDocument();
   const rows = screen.getAllByRole('listitem');
   expect(rows[0]).toHaveTextContent('L21 to 50');
-  expect(rows[1]).toHaveTextContent('20 infill Slate');
+  expect(rows[1]).toHaveTextContent('20 × infill, Slate');
   expect(rows[1]).toHaveTextContent('Core');
   await fireEvent.click(rows[0]!.querySelector('button')!);
   expect(session.layer).toBe(21);

@@ -79,9 +79,7 @@
                 ></span
               >
               <span class="what"
-                >{row.count}
-                {row.role}
-                {session.filament(row.slot).name}
+                >{row.count} × {row.role}, {session.filament(row.slot).name}
                 {#if row.regions.length > 0}<em>{row.regions.join(', ')}</em>{/if}</span
               >
               <span class="num value">{row.value} {setting.unit}</span>

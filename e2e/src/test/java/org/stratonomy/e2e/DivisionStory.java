@@ -30,8 +30,8 @@ class DivisionStory extends Story {
     // The corner of the bracket lies at the lower left of the sheet.
     page.mouse().dblclick(sheet.x + 0.27 * sheet.width, sheet.y + 0.86 * sheet.height);
     Locator sample = page.getByLabel("Sample", new Page.GetByLabelOptions().setExact(true));
-    assertThat(sample).containsText("1 bottom skin");
-    assertThat(sample).containsText("6 solid infill");
+    assertThat(sample).containsText("1 × bottom skin");
+    assertThat(sample).containsText("6 × solid infill");
     assertThat(sample).containsText("Core, Slabs");
     assertThat(sample).containsText("rule 1 over 2");
     named("Close the sample").click();

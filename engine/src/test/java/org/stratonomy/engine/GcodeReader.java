@@ -237,7 +237,8 @@ final class GcodeReader {
       turn = turn >= 0 ? turn - around : turn;
     }
     int steps = Math.max(1, (int) Math.ceil(Math.abs(turn) * radius / 0.1));
-    String e = "E" + value(words, 'E', 0) / steps;
+    double begun = relative ? 0 : told;
+    double share = (value(words, 'E', begun) - begun) / steps;
     String f = "F" + value(words, 'F', feed);
     for (int i = 1; i <= steps; i++) {
       double angle = from + turn * i / steps;
@@ -247,7 +248,7 @@ final class GcodeReader {
             "G1",
             "X" + ((i == steps ? toX : cx + radius * Math.cos(angle)) - offset()),
             "Y" + (i == steps ? toY : cy + radius * Math.sin(angle)),
-            e,
+            "E" + (relative ? share : begun + i * share),
             f
           });
       stroke = before;

@@ -244,6 +244,14 @@ class PrintedLayerTest {
     assertThat(arcs.moves).isLessThan(straight.moves * 3 / 4);
     assertThat(arcs.volume(STRAND))
         .isCloseTo(straight.volume(STRAND), within(1e-4 * straight.volume(STRAND)));
+    GcodeReader told =
+        print(
+            cylinder,
+            Map.of(Setting.ARC_TOLERANCE, Value.of(0.01), Setting.EXTRUSION, Value.of("absolute")));
+    assertThat(told.faults).isEmpty();
+    assertThat(told.arcs).isEqualTo(arcs.arcs);
+    assertThat(told.volume(STRAND))
+        .isCloseTo(arcs.volume(STRAND), within(1e-4 * arcs.volume(STRAND)));
     double outermost = 12 - WIDTH / 2;
     assertThat(
             layer(arcs, 3).stream()
