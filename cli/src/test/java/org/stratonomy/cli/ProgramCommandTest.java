@@ -111,7 +111,7 @@ class ProgramCommandTest {
     assertThat(run("plan.json", "--ledger", ledger.toString()).exit).isZero();
     List<String> lines = Files.readAllLines(ledger);
     assertThat(lines.getFirst())
-        .isEqualTo("table,name,slot,timeSeconds,lengthMm,volumeMm3,massG,cost");
+        .isEqualTo("table,name,slot,timeSeconds,lengthMm,volumeMm3,massG,cost,currency");
     assertThat(lines).filteredOn(line -> line.startsWith("role,\"outer wall\",,")).hasSize(1);
     assertThat(lines).filteredOn(line -> line.startsWith("filament,")).hasSize(2);
     assertThat(lines).filteredOn(line -> line.startsWith("share,\"beside the")).hasSize(1);
