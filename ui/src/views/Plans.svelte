@@ -14,7 +14,7 @@
   import { dropFiles } from '../lib/shell/dropFiles';
   import ImportQuestion from '../lib/shell/ImportQuestion.svelte';
   import PageHead from '../lib/shell/PageHead.svelte';
-  import { Attempts } from '../lib/shell/attempts.svelte';
+  import { Attempts } from '../lib/model/attempts.svelte';
   import RemovedNote from '../lib/shell/RemovedNote.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
   import { navigate } from '../router';

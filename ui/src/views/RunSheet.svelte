@@ -12,12 +12,11 @@
     tasks,
   } from '../lib/ledger/runSheet';
   import { strandGrams } from '../lib/ledger/strand';
-  import { duration, mm } from '../lib/model/heights';
+  import { duration, mm, money } from '../lib/model/heights';
   import { pieceName } from '../lib/model/document';
   import { PlanSession } from '../lib/model/session.svelte';
   import DeadEnd from '../lib/shell/DeadEnd.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
-  import { money } from '../lib/variants/totals';
   import { route } from '../router';
 
   let session = $state.raw<PlanSession>();

@@ -6,6 +6,7 @@ import {
   layerFromPlane,
   layerTop,
   mm,
+  money,
   niceStep,
   parseHeight,
 } from './heights';
@@ -61,4 +62,9 @@ describe('texts', () => {
     expect(niceStep(140, 14)).toBe(10);
     expect(niceStep(21, 14)).toBe(2);
   });
+});
+
+it('says a cost in its currency, if there is one', () => {
+  expect(money(1.234, '€')).toBe('1.23 €');
+  expect(money(1.236, '')).toBe('1.24');
 });

@@ -93,3 +93,8 @@ export function niceStep(span: number, wanted: number): number {
   const factor = [1, 2, 5, 10].find((f) => f * power >= rough) ?? 10;
   return factor * power;
 }
+
+/** A cost with its currency, if there is one. */
+export function money(cost: number, currency: string): string {
+  return `${cost.toFixed(2)} ${currency}`.trimEnd();
+}

@@ -32,7 +32,7 @@ import type {
   SampleSpot,
   StopView,
 } from './document';
-import { Attempts } from '../shell/attempts.svelte';
+import { Attempts } from './attempts.svelte';
 import { Look } from '../sheet/look.svelte';
 import { Inquiries } from './inquiries';
 import { LatestResult } from './latestResult.svelte';

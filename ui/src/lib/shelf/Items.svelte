@@ -4,7 +4,7 @@
   import Trash from '@lucide/svelte/icons/trash-2';
   import Upload from '@lucide/svelte/icons/upload';
   import { client, data, type FieldView, type ItemsView } from '../api/client';
-  import { Attempts } from '../shell/attempts.svelte';
+  import { Attempts } from '../model/attempts.svelte';
   import ProblemNote from '../shell/ProblemNote.svelte';
   import { changed, copyOf, matters, rowsOf, type Item } from './itemFields';
   import OwnLines from './OwnLines.svelte';

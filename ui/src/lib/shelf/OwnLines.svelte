@@ -1,6 +1,6 @@
 <script lang="ts">
   import { client, data, type FieldView } from '../api/client';
-  import { Attempts } from '../shell/attempts.svelte';
+  import { Attempts } from '../model/attempts.svelte';
   import { shows } from '../shell/shows';
 
   type Lines = Record<string, string>;

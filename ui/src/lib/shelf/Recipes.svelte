@@ -4,7 +4,7 @@
   import { client, data, type RecipeView, type SettingView, type ShelfView } from '../api/client';
   import type { RuleValue } from '../model/document';
   import { isCourse, valueText } from '../rules/course';
-  import { Attempts } from '../shell/attempts.svelte';
+  import { Attempts } from '../model/attempts.svelte';
   import ProblemNote from '../shell/ProblemNote.svelte';
   import { shows } from '../shell/shows';
 

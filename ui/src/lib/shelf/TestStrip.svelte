@@ -1,6 +1,6 @@
 <script lang="ts">
   import { client, data, type MeltFit } from '../api/client';
-  import { Attempts } from '../shell/attempts.svelte';
+  import { Attempts } from '../model/attempts.svelte';
   import ProblemNote from '../shell/ProblemNote.svelte';
   import { darkAndLight, type Item } from './itemFields';
 

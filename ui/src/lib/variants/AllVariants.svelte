@@ -2,8 +2,8 @@
   import { untrack } from 'svelte';
   import { SvelteMap } from 'svelte/reactivity';
   import type { VariantView } from '../api/client';
-  import { duration } from '../model/heights';
-  import { computedTotals, least, money, type Totals } from './totals';
+  import { duration, money } from '../model/heights';
+  import { computedTotals, least, type Totals } from './totals';
 
   interface Props {
     variants: VariantView[];
@@ -51,9 +51,7 @@
           <td class="num" class:least={one.seconds === best.seconds}>{duration(one.seconds)}</td>
           <td class="num" class:least={one.changes === best.changes}>{one.changes}</td>
           <td class="num" class:least={one.grams === best.grams}>{one.grams.toFixed(1)} g</td>
-          <td class="num" class:least={one.cost === best.cost}>
-            >{money(one.cost, one.currency)}</td
-          >
+          <td class="num" class:least={one.cost === best.cost}>{money(one.cost, one.currency)}</td>
         {:else}
           <td colspan="4" class="soft"
             >{totals.has(variant.revision) ? 'impossible' : 'computing …'}</td

@@ -1,7 +1,14 @@
 import type { Filament, LedgerView } from '../api/client';
 import { sum, timeRows } from '../ledger/table';
-import { duration, layerBottom, layerFromPlane, layerTop, type Heights } from '../model/heights';
-import { money, totalsOf } from './totals';
+import {
+  duration,
+  layerBottom,
+  layerFromPlane,
+  layerTop,
+  money,
+  type Heights,
+} from '../model/heights';
+import { totalsOf } from './totals';
 
 const SAME_MM = 1e-6;
 

@@ -11,11 +11,6 @@ export interface Totals {
   readonly currency: string;
 }
 
-/** A cost with its currency. */
-export function money(cost: number, currency: string): string {
-  return `${cost.toFixed(2)} ${currency}`.trimEnd();
-}
-
 export function totalsOf(ledger: LedgerView): Totals {
   return {
     seconds: ledger.seconds,
