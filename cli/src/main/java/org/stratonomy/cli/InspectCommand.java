@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -64,32 +63,18 @@ final class InspectCommand implements Callable<Integer> {
     try (Planner planner = new Planner(shelf, MEMO_BYTES, 1)) {
       profile = planner.profiles(input.plan(), input.meshes()).getFirst();
     }
-    List<Double> marks = profile.marks();
-    double together = volumeOfLayers(parts, profile);
     if (json) {
-      System.out.println(asJson(parts, marks, together).toPrettyString());
+      System.out.println(asJson(parts, profile).toPrettyString());
     } else {
       parts.forEach(InspectCommand::say);
       double sum = parts.stream().mapToDouble(part -> part.mesh().report().volumeMm3()).sum();
-      if (together < (1 - OVERLAP) * sum) {
-        System.out.printf("Shells overlap; together they take up %.3f mm³%n", together);
+      if (profile.volumeMm3() < (1 - OVERLAP) * sum) {
+        System.out.printf("Shells overlap; together they take up %.3f mm³%n", profile.volumeMm3());
       }
       System.out.print("The outline changes abruptly at:");
-      marks.forEach(mark -> System.out.printf(" %.3f", mark));
-      System.out.println(marks.isEmpty() ? " no height" : " mm above the lowest point");
+      profile.marks().forEach(mark -> System.out.printf(" %.3f", mark));
+      System.out.println(profile.marks().isEmpty() ? " no height" : " mm above the lowest point");
     }
-  }
-
-  /** What the layers take up; where shells overlap, once. */
-  private static double volumeOfLayers(List<MeshPart> parts, HeightProfile profile) {
-    double low = Double.POSITIVE_INFINITY;
-    double high = Double.NEGATIVE_INFINITY;
-    for (MeshPart part : parts) {
-      low = Math.min(low, part.mesh().report().bounds().minZ());
-      high = Math.max(high, part.mesh().report().bounds().maxZ());
-    }
-    double[] areas = profile.areasMm2();
-    return Arrays.stream(areas).sum() * (high - low) / areas.length;
   }
 
   private static void say(MeshPart part) {
@@ -107,7 +92,7 @@ final class InspectCommand implements Callable<Integer> {
         r.openEdges(), r.holesClosed(), r.flipped(), r.degenerate());
   }
 
-  private static ObjectNode asJson(List<MeshPart> parts, List<Double> marks, double together) {
+  private static ObjectNode asJson(List<MeshPart> parts, HeightProfile profile) {
     ObjectNode root = JsonMapper.shared().createObjectNode();
     ArrayNode meshes = root.putArray("meshes");
     for (MeshPart part : parts) {
@@ -123,9 +108,9 @@ final class InspectCommand implements Callable<Integer> {
       mesh.putArray("min").add(b.minX()).add(b.minY()).add(b.minZ());
       mesh.putArray("max").add(b.maxX()).add(b.maxY()).add(b.maxZ());
     }
-    root.put("volumeOfLayersMm3", together);
+    root.put("volumeOfLayersMm3", profile.volumeMm3());
     ArrayNode heights = root.putArray("outlineChangesMm");
-    marks.forEach(heights::add);
+    profile.marks().forEach(heights::add);
     return root;
   }
 }

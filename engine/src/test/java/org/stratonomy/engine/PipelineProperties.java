@@ -83,7 +83,7 @@ class PipelineProperties {
     double torus = 2 * Math.PI * Math.PI * 12 * 4 * 4;
     assertThat(printed(Shapes.plan(List.of(), SOLID), Shapes.torus(12, 4)).volume(DIAMETER))
         .isCloseTo(torus, within(0.01 * torus));
-    Mesh gyroid = Shapes.gyroidBlock(20, 10, 0.6, 48);
+    Mesh gyroid = GyroidBlock.of(20, 10, 0.6, 48);
     assertThat(gyroid.report().openEdges()).isZero();
     GcodeReader program = printed(Shapes.plan(List.of(), SOLID), gyroid);
     assertThat(program.faults).isEmpty();

@@ -44,9 +44,7 @@ class RememberedResultsTest {
     Shapes.addBar(soup, 2, 12, 0, 2.7, 20, 1.6);
     Shapes.addBar(soup, 6, 12, 0, 7.7, 20, 1.6);
     Shapes.addBar(soup, 40, 0, 0, 44, 4, 0.6);
-    for (double[] side : new double[][] {{0, 0, 8, 2}, {0, 6, 8, 8}, {0, 0, 2, 8}, {6, 0, 8, 8}}) {
-      Shapes.addBar(soup, 34 + side[0], 8 + side[1], 0, 34 + side[2], 8 + side[3], 1);
-    }
+    Shapes.addFrame(soup, 34, 8, 8, 2, 1);
     Mesh round = Shapes.cylinder(5, 1);
     for (int t = 0; t < round.triangleCount(); t++) {
       for (int k = 0; k < 3; k++) {

@@ -128,7 +128,8 @@ public final class Cells {
   /** Where a region lies in a layer, its own cavity included. */
   public Area region(String id, PieceLayer layer) {
     return Plane.intersection(
-        area(piece.region(id).orElseThrow(), layer), sections.whole(layer.index()));
+        regions.get(piece.region(id).orElseThrow()).get(layer.index()),
+        sections.whole(layer.index()));
   }
 
   /** What reading the mesh of a region found, if it is one. */
@@ -269,20 +270,13 @@ public final class Cells {
     }
     add(fragments, bodiesMatter ? piece.bodies().size() - 1 : 0, Set.of(), left);
     for (Region region : named) {
-      Area area = area(region, layer);
+      Area area = regions.get(region).get(layer.index());
       fragments = area.isEmpty() ? fragments : split(fragments, region.id(), area);
     }
     if (fragments.isEmpty()) {
       fragments.add(new Fragment(0, Set.of(), Area.EMPTY));
     }
     return new Fragments(fragments);
-  }
-
-  /** Where a region lies; what lies on the model's outline reaches as far as the section does. */
-  private Area area(Region region, PieceLayer layer) {
-    Area area = regions.get(region).get(layer.index());
-    boolean isPatch = region.shape() instanceof Region.Patch;
-    return isPatch ? area : sections.withAdded(area, layer.index());
   }
 
   private static List<Fragment> split(List<Fragment> fragments, String id, Area region) {

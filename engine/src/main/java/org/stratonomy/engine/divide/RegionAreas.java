@@ -3,10 +3,12 @@ package org.stratonomy.engine.divide;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.IntToDoubleFunction;
+import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.PlacedPiece;
 import org.stratonomy.engine.strata.Sections;
@@ -45,12 +47,26 @@ final class RegionAreas {
 
   private RegionArea area(Region.Shape shape) {
     return switch (shape) {
-      case Region.Box _, Region.Cylinder _, Region.Sphere _, Region.Solid _ -> solids.area(shape);
+      case Region.Box _, Region.Cylinder _, Region.Sphere _, Region.Solid _ ->
+          new AtOutline(solids.area(shape), sections);
       case Region.Core core -> core(core);
       case Region.Patch patch ->
           new PatchArea(patch, placed, stack.layers(), sections, widths, memo);
       case Region.Slab slab -> new SlabArea(slab, core(core(slab)), memo);
     };
+  }
+
+  /** A shape of its own; where it lies on the model's outline it goes as far as the section. */
+  private record AtOutline(SolidArea shape, Sections sections) implements RegionArea {
+    @Override
+    public Area get(int layer) {
+      return sections.withAdded(shape.get(layer), layer);
+    }
+
+    @Override
+    public Key key(int layer) {
+      return Key.of("at outline").add(shape.key(layer)).add(sections.key(layer)).build();
+    }
   }
 
   private Region.Core core(Region.Slab slab) {

@@ -42,7 +42,7 @@ public final class LedgerFormat {
   public static String csv(Plan plan, Ledger ledger) {
     List<Map<String, Object>> rows = new ArrayList<>();
     for (Ledger.RoleEntry entry : ledger.roles()) {
-      rows.add(row("role", entry.role().label(), entry));
+      rows.add(row("role", entry.role().label(), entry, ledger));
     }
     rows.add(row("other time", "travel", ledger.travelSeconds()));
     rows.add(row("other time", "from layer to layer", ledger.liftSeconds()));
@@ -50,16 +50,13 @@ public final class LedgerFormat {
     rows.add(row("other time", "heating", ledger.heatingSeconds()));
     rows.add(row("other time", "cooling", ledger.coolingSeconds()));
     for (Ledger.Share share : ledger.shares()) {
-      rows.add(row("share", name(plan, share.origin()), share));
+      rows.add(row("share", name(plan, share.origin()), share, ledger));
     }
     for (Ledger.SlotEntry entry : ledger.slots()) {
-      Map<String, Object> row = row("filament", entry.filament(), entry);
+      Map<String, Object> row = row("filament", entry.filament(), entry, ledger);
       row.put("slot", entry.slot());
       rows.add(row);
     }
-    rows.stream()
-        .filter(row -> row.containsKey("cost"))
-        .forEach(row -> row.put("currency", ledger.currency()));
     return CsvMapper.shared().writer(COLUMNS).writeValueAsString(rows);
   }
 
@@ -77,12 +74,14 @@ public final class LedgerFormat {
     return Stream.concat(Stream.of(place), regions).collect(Collectors.joining(", "));
   }
 
-  private static Map<String, Object> row(String table, String name, Ledger.Entry entry) {
+  private static Map<String, Object> row(
+      String table, String name, Ledger.Entry entry, Ledger ledger) {
     Map<String, Object> row = row(table, name, entry.seconds());
     row.put("lengthMm", entry.lengthMm());
     row.put("volumeMm3", entry.volumeMm3());
     row.put("massG", entry.massG());
     row.put("cost", entry.cost());
+    row.put("currency", ledger.currency());
     return row;
   }
 

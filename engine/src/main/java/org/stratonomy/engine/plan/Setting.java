@@ -100,7 +100,7 @@ public enum Setting {
       1,
       false,
       f -> 0,
-      "How far all edges of the layer on the bed are drawn back, because the bed presses it wide."
+      "How far all edges of the layer on the bed are moved in, because the bed presses it wide."
           + " Narrow places stay as they are."),
   WALLS(
       "walls",

@@ -8,9 +8,10 @@ import java.util.List;
  * How large the outline of a piece is over its height, and where it changes abruptly.
  *
  * @param areasMm2 area of the section of each layer, from the bottom
+ * @param volumeMm3 of all layers; where bodies or shells overlap, once
  * @param marks heights of the planes where the area jumps, mm, ascending
  */
-public record HeightProfile(double[] areasMm2, List<Double> marks) {
+public record HeightProfile(double[] areasMm2, double volumeMm3, List<Double> marks) {
   /** A jump is at least this share of the piece's largest section … */
   private static final double LEAST_SHARE = 0.04;
 
@@ -20,8 +21,10 @@ public record HeightProfile(double[] areasMm2, List<Double> marks) {
   public static HeightProfile of(PieceStack stack, Sections sections) {
     List<PieceLayer> layers = stack.layers();
     double[] areas = new double[layers.size()];
+    double volume = 0;
     for (int i = 0; i < areas.length; i++) {
       areas[i] = sections.pressed(i + 1).areaMm2();
+      volume += areas[i] * layers.get(i).height();
     }
     double[] changes = new double[Math.max(0, areas.length - 1)];
     for (int i = 0; i < changes.length; i++) {
@@ -43,6 +46,6 @@ public record HeightProfile(double[] areasMm2, List<Double> marks) {
         marks.add(layers.get(i).top());
       }
     }
-    return new HeightProfile(areas, List.copyOf(marks));
+    return new HeightProfile(areas, volume, List.copyOf(marks));
   }
 }

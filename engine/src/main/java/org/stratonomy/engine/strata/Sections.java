@@ -97,9 +97,7 @@ public final class Sections {
     keys = new Key[layers.size()];
     for (int i = 0; i < keys.length; i++) {
       Key.Builder key = Key.of("section").add(placed.key()).add(layers.get(i).middle());
-      if (sizes.get(i).any()) {
-        sizes.get(i).addTo(key);
-      }
+      sizes.get(i).addTo(key);
       keys[i] = (cavities.any() ? key.add(cavities.key(i + 1)) : key).build();
     }
   }
@@ -125,8 +123,15 @@ public final class Sections {
     if (reach == 0 || part.isEmpty()) {
       return part;
     }
-    Area added = Plane.difference(get(index).area(), model(index));
-    return Plane.union(part, Plane.intersection(added, Plane.outset(part, reach)));
+    return Plane.union(part, Plane.intersection(added(index), Plane.outset(part, reach)));
+  }
+
+  /** What a section encloses beside that of the model. */
+  private Area added(int index) {
+    Key key = Key.of("added").add(key(index)).build();
+    return memo.get(
+            key, Section.class, () -> Section.of(Plane.difference(get(index).area(), model(index))))
+        .area();
   }
 
   /** How far outside of the model's edges those of a layer's section may lie, mm. */
@@ -258,7 +263,7 @@ public final class Sections {
       return get(index).area();
     }
     Key key = Key.of("whole").add(key(index)).build();
-    return memo.get(key, Section.class, () -> Section.of(sized(index))).area();
+    return memo.get(key, Section.class, () -> Section.of(laid(index))).area();
   }
 
   /**
@@ -304,12 +309,13 @@ public final class Sections {
 
   private Section cut(int index) {
     return Section.of(
-        cavities.any() ? Plane.difference(whole(index), cavities.get(index)) : sized(index));
+        cavities.any() ? Plane.difference(whole(index), cavities.get(index)) : laid(index));
   }
 
-  private Area sized(int index) {
+  /** What is laid in a layer, cavities and all. */
+  private Area laid(int index) {
     SizeCorrection size = sizes.get(index - 1);
-    return size.drawnBack(size.sized(model(index)));
+    return size.narrowed(size.sized(model(index)));
   }
 
   /** The section of the model. */

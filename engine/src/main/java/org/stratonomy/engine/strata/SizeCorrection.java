@@ -15,9 +15,9 @@ import org.stratonomy.engine.plane.Plane;
  *
  * @param outlineMm how far outlines lie further out, mm
  * @param holesMm how far the edges of holes lie further in the material, mm
- * @param firstMm how far all edges are drawn back on a layer that is pressed wide by the bed, mm
- * @param leastMm what would become narrower than this by being drawn back stays as it is, mm; 0 if
- *     nothing is drawn back
+ * @param firstMm how far all edges are moved in on a layer that is pressed wide by the bed, mm
+ * @param leastMm what would become narrower than this by being moved in stays as it is, mm; 0 if
+ *     nothing is moved in
  */
 public record SizeCorrection(double outlineMm, double holesMm, double firstMm, double leastMm) {
   public static final SizeCorrection NONE = new SizeCorrection(0, 0, 0, 0);
@@ -42,11 +42,6 @@ public record SizeCorrection(double outlineMm, double holesMm, double firstMm, d
     double first = onBed ? settings.number(Setting.FIRST_LAYER_IN) : 0;
     return new SizeCorrection(
         out, holes, first, first > 0 ? settings.number(Setting.LINE_WIDTH) : 0);
-  }
-
-  /** Whether anything is changed at all. */
-  public boolean any() {
-    return isSized() || firstMm > 0;
   }
 
   /** How far outside of the model's edges corrected ones may lie, mm. */
@@ -88,7 +83,7 @@ public record SizeCorrection(double outlineMm, double holesMm, double firstMm, d
    * What is laid of a section that the bed presses wide; narrow places stay as they are, with what
    * they begin at.
    */
-  Area drawnBack(Area section) {
+  Area narrowed(Area section) {
     if (firstMm == 0) {
       return section;
     }

@@ -27,11 +27,8 @@ class SizeCorrectionTest {
   private static final double HALF_LINE = 0.22;
 
   private static Mesh frame() {
-    TriangleSoup soup = new TriangleSoup(60);
-    Shapes.addBar(soup, 0, 0, 0, 30, 10, 2);
-    Shapes.addBar(soup, 0, 20, 0, 30, 30, 2);
-    Shapes.addBar(soup, 0, 0, 0, 10, 30, 2);
-    Shapes.addBar(soup, 20, 0, 0, 30, 30, 2);
+    TriangleSoup soup = new TriangleSoup(48);
+    Shapes.addFrame(soup, 0, 0, 30, 10, 2);
     return MeshBuilder.build("frame", soup);
   }
 
@@ -99,7 +96,7 @@ class SizeCorrectionTest {
     Area plate = Area.rectangle(0, 0, 20, 5);
     Area rib = Area.rectangle(4, 4, 4.6, 15);
     SizeCorrection first = new SizeCorrection(0, 0, 0.25, 0.44);
-    Area laid = first.drawnBack(Plane.union(plate, rib));
+    Area laid = first.narrowed(Plane.union(plate, rib));
     assertThat(laid.parts()).hasSize(1);
     assertThat(laid.contains(4.05, 10)).isTrue();
     assertThat(laid.contains(4.3, 14.95)).isTrue();
