@@ -152,8 +152,7 @@ public record Filling(List<Level> levels, Optional<Proposal> proposal) {
       Area open, List<Area> sections, List<PieceLayer> layers, int layer, double width) {
     double step = layers.get(layer).height() * Math.tan(SELF_HELD_RAD);
     Area below = sections.get(layer - 1);
-    Area over =
-        Plane.difference(Plane.intersection(sections.get(layer), open), Plane.outset(below, step));
+    Area over = Plane.beyond(Plane.intersection(sections.get(layer), open), below, step);
     double longest = 0;
     for (Area part : over.parts()) {
       longest = Math.max(longest, new Bridge(below, width).span(part, sections.get(layer)));

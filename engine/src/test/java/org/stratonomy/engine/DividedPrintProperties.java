@@ -24,7 +24,6 @@ import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
@@ -40,7 +39,9 @@ class DividedPrintProperties {
   /** Joints overlap by this and a little rounding, mm. */
   private static final double JOINT = 0.06;
 
-  /** What is narrower than half a line goes to the part beside it, mm. */
+  /**
+   * What is narrower than half a line goes to the part beside it, whose inner lines fill it, mm.
+   */
   private static final double SLIVER = 0.22;
 
   @Provide
@@ -105,7 +106,7 @@ class DividedPrintProperties {
           int j = path.segmentEnd(i);
           double x = (path.x(i) + path.x(j)) / 2;
           double y = (path.y(i) + path.y(j)) / 2;
-          Area[] reach = stroke.role() == Role.GAP ? withSlivers : areas;
+          Area[] reach = stroke.role().isWall() ? areas : withSlivers;
           assertThat(reach[stroke.slot()].contains(x, y))
               .as("%s at %.3f %.3f in layer %d", stroke.role(), x, y, layer.layer().number())
               .isTrue();

@@ -86,7 +86,8 @@ final class LayerSequencer {
       island(batches.getFirst());
       return;
     }
-    NearestPoints starts = new NearestPoints();
+    int most = batches.stream().mapToInt(b -> NearestPoints.mostStarts(b.lines)).sum();
+    NearestPoints starts = new NearestPoints(most);
     for (int b = 0; b < batches.size(); b++) {
       for (Line line : batches.get(b).lines) {
         Seam.NEAREST.addStarts(line, b, starts);

@@ -68,10 +68,11 @@ final class LayerTimer {
 
   private LayerTime timeAt(LayerOrder order, double slowdown) {
     LayerTime speeds = new LayerTime(List.of(), 0, 0, slowdown, minSpeed);
-    MoveList moves = new MoveList();
+    List<Stroke> strokes = order.strokes();
+    int segments = strokes.stream().mapToInt(stroke -> stroke.path().segmentCount()).sum();
+    MoveList moves = new MoveList(segments + 2 * strokes.size());
     Labels labels = new Labels();
     double resting = 0;
-    List<Stroke> strokes = order.strokes();
     for (int i = 0; i < strokes.size(); i++) {
       Stroke stroke = strokes.get(i);
       if (i > 0) {

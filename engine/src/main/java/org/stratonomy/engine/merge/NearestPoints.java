@@ -1,6 +1,8 @@
 package org.stratonomy.engine.merge;
 
 import java.util.Arrays;
+import java.util.Collection;
+import org.stratonomy.engine.path.Line;
 
 /**
  * Points that belong to owners, found by nearness: a uniform grid that is searched in growing
@@ -9,10 +11,10 @@ import java.util.Arrays;
 final class NearestPoints {
   private static final double POINTS_PER_CELL = 2;
 
-  private double[] xs = new double[64];
-  private double[] ys = new double[64];
-  private int[] owners = new int[64];
-  private int[] marks = new int[64];
+  private double[] xs;
+  private double[] ys;
+  private int[] owners;
+  private int[] marks;
   private int size;
   private boolean[] gone = new boolean[0];
   private int alive;
@@ -25,6 +27,22 @@ final class NearestPoints {
   private int rows;
   private int[] start;
   private int[] order;
+
+  /**
+   * @param expected about how many points there will be
+   */
+  NearestPoints(int expected) {
+    int room = Math.max(16, expected);
+    xs = new double[room];
+    ys = new double[room];
+    owners = new int[room];
+    marks = new int[room];
+  }
+
+  /** In how many points lines can begin. */
+  static int mostStarts(Collection<Line> lines) {
+    return lines.stream().mapToInt(l -> l.path().isClosed() ? l.path().size() : 2).sum();
+  }
 
   /**
    * @param owner from 0

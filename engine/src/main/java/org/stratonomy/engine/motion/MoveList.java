@@ -4,14 +4,27 @@ import java.util.Arrays;
 
 /** Straight moves in the plane, one after the other, each with its largest speed and a tag. */
 public final class MoveList {
-  double[] dx = new double[256];
-  double[] dy = new double[256];
-  double[] length = new double[256];
-  double[] speed = new double[256];
-  int[] tag = new int[256];
-  boolean[] rest = new boolean[256];
+  double[] dx;
+  double[] dy;
+  double[] length;
+  double[] speed;
+  int[] tag;
+  boolean[] rest;
   int size;
   private boolean restNext = true;
+
+  /**
+   * @param expected about how many moves there will be
+   */
+  public MoveList(int expected) {
+    int room = Math.max(16, expected);
+    dx = new double[room];
+    dy = new double[room];
+    length = new double[room];
+    speed = new double[room];
+    tag = new int[room];
+    rest = new boolean[room];
+  }
 
   /** The head comes to rest before the next move. */
   public void rest() {

@@ -43,7 +43,7 @@ public final class Bridge {
    * @param section of the layer
    */
   public double span(Area part, Area section) {
-    Best best = best(Plane.intersection(section, Plane.outset(part, 2 * width)), 0);
+    Best best = best(Plane.near(section, part, 2 * width), 0);
     return best.free ? Double.POSITIVE_INFINITY : best.longest;
   }
 

@@ -1,12 +1,14 @@
 package org.stratonomy.engine.path;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.List;
 import java.util.function.Function;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.Hatch;
+import org.stratonomy.engine.plane.Parts;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.plane.Room;
@@ -66,21 +68,17 @@ final class Filler {
       return area;
     }
     double reach = NARROW / 2 * width;
-    List<Area> wide = new ArrayList<>();
-    for (Area part : area.parts()) {
-      if (Room.isSurelyFor(reach, part) || !Plane.inset(part, reach).isEmpty()) {
-        wide.add(part);
-      } else {
-        along(part, role);
-      }
-    }
-    return Area.ofApart(wide);
+    Parts parts = new Parts(area);
+    BitSet wide = parts.which(part -> Room.isSurelyFor(reach, part));
+    wide.or(parts.met(Plane.inset(parts.without(wide), reach)));
+    along(parts.without(wide), role);
+    return parts.only(wide);
   }
 
-  private void along(Area part, Function<Line, Role> role) {
+  private void along(Area parts, Function<Line, Role> role) {
     List<Line> lines = new ArrayList<>();
     WallMaker maker = new WallMaker(width, thin, lines);
-    for (Area rest = part; !rest.isEmpty(); ) {
+    for (Area rest = parts; !rest.isEmpty(); ) {
       rest = maker.wall(rest, 0);
     }
     lines.forEach(line -> out.add(line.as(role.apply(line))));

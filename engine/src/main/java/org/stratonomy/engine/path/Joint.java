@@ -49,7 +49,7 @@ final class Joint {
     Area beyond = Plane.difference(Plane.intersection(others, reach), wider);
     if (!alone) {
       // Beyond another part of the same filament there is no joint of this one.
-      beyond = Plane.intersection(beyond, Plane.outset(rest, NEAR_MM));
+      beyond = Plane.near(beyond, rest, NEAR_MM);
     }
     Area without = Area.EMPTY;
     for (int i = 0; i < s.jointWalls() && !rest.isEmpty() && !beyond.isEmpty(); i++) {
@@ -80,7 +80,7 @@ final class Joint {
       Area narrow = NarrowPlaces.find(rest, Plane.inset(centre, width / 2), width);
       Area gaps = Plane.difference(left, NarrowPlaces.left(left, width));
       if (!gaps.isEmpty()) {
-        Area beside = Plane.intersection(rest, Plane.outset(gaps, width + NEAR_MM));
+        Area beside = Plane.near(rest, gaps, width + NEAR_MM);
         narrow = Plane.union(narrow, beside);
       }
       Area wide = narrow.isEmpty() ? left : Plane.difference(left, narrow);

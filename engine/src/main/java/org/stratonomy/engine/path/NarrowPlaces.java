@@ -1,6 +1,7 @@
 package org.stratonomy.engine.path;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.plan.Role;
@@ -71,7 +72,7 @@ final class NarrowPlaces {
     this.area = area;
     this.width = width;
     core = Plane.inset(area, SINGLE / 2 * width);
-    narrow = worthALine(Plane.difference(area, Plane.regrown(core, SINGLE / 2 * width)), width);
+    narrow = worthALine(Plane.lost(area, core, SINGLE / 2 * width), width);
   }
 
   /**
@@ -83,7 +84,7 @@ final class NarrowPlaces {
     if (keptAllEdges(area, inner)) {
       return Area.EMPTY;
     }
-    return worthALine(Plane.difference(area, Plane.regrown(inner, width)), width);
+    return worthALine(Plane.lost(area, inner, width), width);
   }
 
   /** The places of an area that are narrower than some mm; corners do not count. */
@@ -91,7 +92,7 @@ final class NarrowPlaces {
     Area smaller = Plane.inset(area, mm / 2);
     return keptAllEdges(area, smaller)
         ? Area.EMPTY
-        : Plane.difference(area, Plane.regrown(smaller, mm / 2)).withoutSmall(mm * mm);
+        : Plane.lost(area, smaller, mm / 2).withoutSmall(mm * mm);
   }
 
   /**
@@ -105,7 +106,7 @@ final class NarrowPlaces {
     if (keptAllEdges(inner, smaller)) {
       return inner;
     }
-    Area left = Plane.intersection(inner, Plane.regrown(smaller, least));
+    Area left = Plane.kept(inner, smaller, least);
     boolean isMuch = inner.areaMm2() - left.areaMm2() > LEAST_TAKEN * width * width;
     return isMuch ? left : inner;
   }
@@ -132,19 +133,12 @@ final class NarrowPlaces {
   /** The narrow places that single lines run through. */
   Area taken(List<Line> singles) {
     Parts parts = new Parts(narrow);
-    boolean[] taken = new boolean[parts.count()];
+    BitSet taken = new BitSet(parts.count());
     for (Line line : singles) {
       int middle = line.path().size() / 2;
-      taken[parts.at(line.path().x(middle), line.path().y(middle))] = true;
+      taken.set(parts.at(line.path().x(middle), line.path().y(middle)));
     }
-    List<Area> areas = parts.list();
-    List<Area> kept = new ArrayList<>();
-    for (int part = 0; part < taken.length; part++) {
-      if (taken[part]) {
-        kept.add(areas.get(part));
-      }
-    }
-    return kept.size() == taken.length ? narrow : Plane.union(kept);
+    return taken.cardinality() == parts.count() ? narrow : parts.only(taken);
   }
 
   /** Single lines along the middle of the places that are too narrow for two. */
@@ -290,7 +284,7 @@ final class NarrowPlaces {
    */
   List<Line> walls(Role role, Area halfIn, Area places) {
     double back = (SINGLE - 1) / 2 * width + ROUNDING_MM;
-    Area centre = narrow.isEmpty() ? halfIn : Plane.intersection(halfIn, Plane.outset(core, back));
+    Area centre = narrow.isEmpty() ? halfIn : Plane.near(halfIn, core, back);
     Nearby near = new Nearby(places, width / 2 + ROUNDING_MM);
     InnerDiscs discs = new InnerDiscs(centre, FittedRing.reachMm(width));
     List<Line> lines = new ArrayList<>();

@@ -225,7 +225,7 @@ final class Supports {
   private Area overhang(Area area, int index, double step) {
     SupportSettings s = settings(index);
     Area below = sections.carryingWhole(index - 1);
-    Area over = Plane.difference(area, Plane.outset(below, step));
+    Area over = Plane.beyond(area, below, step);
     Area kept = Area.EMPTY;
     for (Area part : over.withoutSmall(s.leastMm2()).parts()) {
       boolean bridged = new Bridge(below, s.lineWidth()).span(part, section(index)) <= s.bridgeMm();

@@ -1,7 +1,5 @@
 package org.stratonomy.engine.plane;
 
-import java.util.Arrays;
-
 /**
  * A planar graph of edges that meet in end points only, with the winding numbers on both sides of
  * each: the classic sweep of a line from left to right over sorted vertices.
@@ -13,7 +11,9 @@ final class Arrangement {
   /** An edge is looked for this near to the place where the sweep put it. */
   private static final int NEAR = 8;
 
+  private final Scratch scratch;
   private final long[] vertices;
+  private final int vertexCount;
 
   /** Edges leaving vertex v to the right: {@code firstEdge[v]} to {@code firstEdge[v + 1] - 1}. */
   private final int[] firstEdge;
@@ -27,27 +27,29 @@ final class Arrangement {
   private final int edgeCount;
 
   Arrangement(NodedEdges noded) {
+    scratch = noded.scratch();
     int[] sorted = noded.points().sorted();
-    vertices = new long[sorted.length];
-    int[] rank = new int[sorted.length];
-    for (int v = 0; v < sorted.length; v++) {
+    vertexCount = noded.points().size();
+    vertices = scratch.longs(vertexCount);
+    int[] rank = scratch.ints(vertexCount);
+    for (int v = 0; v < vertexCount; v++) {
       vertices[v] = noded.points().packed(sorted[v]);
       rank[sorted[v]] = v;
     }
     int n = noded.count();
     int[] ends = noded.ends();
-    int[] bucket = new int[vertices.length + 1];
+    int[] bucket = scratch.filled(vertexCount + 1, 0);
     for (int i = 0; i < n; i++) {
       bucket[rank[ends[2 * i]] + 1]++;
     }
-    for (int v = 0; v < vertices.length; v++) {
+    for (int v = 0; v < vertexCount; v++) {
       bucket[v + 1] += bucket[v];
     }
-    edgeTo = new int[n];
-    edgeFrom = new int[n];
-    weightA = new int[n];
-    weightB = new int[n];
-    int[] next = Arrays.copyOf(bucket, vertices.length);
+    edgeTo = scratch.ints(n);
+    edgeFrom = scratch.ints(n);
+    weightA = scratch.ints(n);
+    weightB = scratch.ints(n);
+    int[] next = scratch.copy(bucket, vertexCount, vertexCount);
     for (int i = 0; i < n; i++) {
       int at = next[rank[ends[2 * i]]]++;
       edgeTo[at] = rank[ends[2 * i + 1]];
@@ -56,8 +58,8 @@ final class Arrangement {
     }
     firstEdge = bucket;
     edgeCount = sortAndMerge();
-    aboveA = new int[edgeCount];
-    aboveB = new int[edgeCount];
+    aboveA = scratch.ints(edgeCount);
+    aboveB = scratch.ints(edgeCount);
     sweep();
   }
 
@@ -76,7 +78,7 @@ final class Arrangement {
   /** Sorts each vertex's edges by rising slope, joins equal ones, drops those of no weight. */
   private int sortAndMerge() {
     int out = 0;
-    for (int v = 0; v < vertices.length; v++) {
+    for (int v = 0; v < vertexCount; v++) {
       int start = firstEdge[v];
       int end = firstEdge[v + 1];
       firstEdge[v] = out;
@@ -113,20 +115,19 @@ final class Arrangement {
         }
       }
     }
-    firstEdge[vertices.length] = out;
+    firstEdge[vertexCount] = out;
     return out;
   }
 
   private void sweep() {
-    int[] into = new int[vertices.length];
-    Arrays.fill(into, -1);
+    int[] into = scratch.filled(vertexCount, -1);
     for (int edge = 0; edge < edgeCount; edge++) {
       into[edgeTo[edge]] = edge;
     }
-    int[] places = new int[edgeCount];
-    int[] active = new int[64];
+    int[] places = scratch.ints(edgeCount);
+    int[] active = scratch.ints(64);
     int count = 0;
-    for (int v = 0; v < vertices.length; v++) {
+    for (int v = 0; v < vertexCount; v++) {
       if ((v & 0x3fff) == 0) {
         Plane.stopIfInterrupted();
       }
@@ -148,7 +149,7 @@ final class Arrangement {
       if (low + starting != ending) {
         int grown = count - (ending - low) + starting;
         if (grown > active.length) {
-          active = Arrays.copyOf(active, 2 * grown);
+          active = scratch.copy(active, count, 2 * grown);
         }
         System.arraycopy(active, ending, active, low + starting, count - ending);
         count = grown;
@@ -199,8 +200,8 @@ final class Arrangement {
 
   /** The places whose winding numbers satisfy a predicate, as clean rings. */
   Area area(WindingRule inside) {
-    int[] outOf = new int[edgeCount];
-    int[] outTo = new int[edgeCount];
+    int[] outOf = scratch.ints(edgeCount);
+    int[] outTo = scratch.ints(edgeCount);
     int kept = 0;
     for (int edge = 0; edge < edgeCount; edge++) {
       boolean above = inside.test(aboveA[edge], aboveB[edge]);
@@ -210,6 +211,8 @@ final class Arrangement {
         outTo[kept++] = above ? edgeTo[edge] : edgeFrom[edge];
       }
     }
-    return kept == 0 ? Area.EMPTY : new RingTracer(vertices, outOf, outTo, kept).trace();
+    return kept == 0
+        ? Area.EMPTY
+        : new RingTracer(vertices, vertexCount, outOf, outTo, kept, scratch).trace();
   }
 }

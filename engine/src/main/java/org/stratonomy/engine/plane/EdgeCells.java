@@ -1,7 +1,5 @@
 package org.stratonomy.engine.plane;
 
-import java.util.Arrays;
-
 /**
  * Edges by the cells of a square grid that they pass. Outlines leave most of the plane empty, so
  * only cells that an edge passes take room: entries are kept in lists by a hash of their cell,
@@ -22,6 +20,8 @@ final class EdgeCells {
   /** By hash of a cell: its last entry, or -1. */
   private final int[] last;
 
+  private final int mask;
+  private final Scratch scratch;
   private long[] cells;
   private int[] edgeOf;
   private int[] before;
@@ -41,11 +41,13 @@ final class EdgeCells {
   private EdgeCells(EdgeList edges, int shift, int expected) {
     this.edges = edges;
     this.shift = shift;
-    last = new int[4 * Integer.highestOneBit(Math.max(8, expected))];
-    Arrays.fill(last, -1);
-    cells = new long[expected + 16];
-    edgeOf = new int[expected + 16];
-    before = new int[expected + 16];
+    scratch = edges.scratch;
+    int length = 4 * Integer.highestOneBit(Math.max(8, expected));
+    last = scratch.filled(length, -1);
+    mask = length - 1;
+    cells = scratch.longs(expected + 16);
+    edgeOf = scratch.ints(expected + 16);
+    before = scratch.ints(expected + 16);
     for (int i = 0; i < edges.size; i++) {
       enter(i);
     }
@@ -91,12 +93,12 @@ final class EdgeCells {
     int end = (toX + MARGIN) >> shift;
     for (int column = (fromX - MARGIN) >> shift; column <= end; column++) {
       if (size == cells.length) {
-        cells = Arrays.copyOf(cells, 2 * size);
-        edgeOf = Arrays.copyOf(edgeOf, 2 * size);
-        before = Arrays.copyOf(before, 2 * size);
+        cells = scratch.copy(cells, size, 2 * size);
+        edgeOf = scratch.copy(edgeOf, size, 2 * size);
+        before = scratch.copy(before, size, 2 * size);
       }
       long cell = cell(column, row);
-      int list = PointSet.hash(cell) & (last.length - 1);
+      int list = PointSet.hash(cell) & mask;
       cells[size] = cell;
       edgeOf[size] = edge;
       before[size] = last[list];
@@ -128,7 +130,7 @@ final class EdgeCells {
 
   /** The last entry of a cell, or -1. */
   int last(long cell) {
-    return sameCell(last[PointSet.hash(cell) & (last.length - 1)], cell);
+    return sameCell(last[PointSet.hash(cell) & mask], cell);
   }
 
   /** The entry of the same cell before another one, or -1. */

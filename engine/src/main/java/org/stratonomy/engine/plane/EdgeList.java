@@ -1,7 +1,5 @@
 package org.stratonomy.engine.plane;
 
-import java.util.Arrays;
-
 /**
  * Directed edges of closed rings with winding weights, the raw material of an {@link Arrangement}.
  *
@@ -11,17 +9,19 @@ import java.util.Arrays;
  * second operand gain when the edge is crossed from its right side to its left.
  */
 final class EdgeList {
+  final Scratch scratch;
   final PointSet points;
   int[] xy;
   int[] ends;
   int[] weights;
   int size;
 
-  EdgeList(int capacity) {
-    points = new PointSet(capacity);
-    xy = new int[4 * Math.max(16, capacity)];
-    ends = new int[2 * Math.max(16, capacity)];
-    weights = new int[2 * Math.max(16, capacity)];
+  EdgeList(int capacity, Scratch scratch) {
+    this.scratch = scratch;
+    points = new PointSet(capacity, scratch);
+    xy = scratch.ints(4 * capacity);
+    ends = scratch.ints(2 * capacity);
+    weights = scratch.ints(2 * capacity);
   }
 
   /**
@@ -45,11 +45,11 @@ final class EdgeList {
   }
 
   private void makeRoom(int edges) {
-    if (weights.length < 2 * edges) {
+    if (xy.length < 4 * edges || ends.length < 2 * edges) {
       int most = Math.max(edges, 2 * size);
-      xy = Arrays.copyOf(xy, 4 * most);
-      ends = Arrays.copyOf(ends, 2 * most);
-      weights = Arrays.copyOf(weights, 2 * most);
+      xy = scratch.copy(xy, 4 * size, 4 * most);
+      ends = scratch.copy(ends, 2 * size, 2 * most);
+      weights = scratch.copy(weights, 2 * size, 2 * most);
     }
   }
 

@@ -30,15 +30,19 @@ final class Noder {
   private static final double TIE = 1e-5;
 
   private final EdgeList edges;
+  private final Scratch scratch;
   private final PointSet hot;
   private final int[] ends;
   private EdgeCells cells;
-  private int[] splitEdge = new int[64];
-  private int[] splitPoint = new int[64];
+  private int[] splitEdge;
+  private int[] splitPoint;
   private int splits;
 
   Noder(EdgeList edges) {
     this.edges = edges;
+    scratch = edges.scratch;
+    splitEdge = scratch.ints(64);
+    splitPoint = scratch.ints(64);
     hot = edges.points;
     ends = edges.ends;
     cells = EdgeCells.of(edges);
@@ -54,7 +58,9 @@ final class Noder {
     for (int p = endPoints; p < hot.size(); p++) {
       splitAtCrossing(p);
     }
-    return splits == 0 ? new NodedEdges(hot, edges.size, ends, edges.weights) : splitEdges();
+    return splits == 0
+        ? new NodedEdges(hot, edges.size, ends, edges.weights, scratch)
+        : splitEdges();
   }
 
   /**
@@ -211,29 +217,29 @@ final class Noder {
 
   private void addSplit(int edge, int point) {
     if (splits == splitEdge.length) {
-      splitEdge = Arrays.copyOf(splitEdge, 2 * splits);
-      splitPoint = Arrays.copyOf(splitPoint, 2 * splits);
+      splitEdge = scratch.copy(splitEdge, splits, 2 * splits);
+      splitPoint = scratch.copy(splitPoint, splits, 2 * splits);
     }
     splitEdge[splits] = edge;
     splitPoint[splits++] = point;
   }
 
   private NodedEdges splitEdges() {
-    int[] start = new int[edges.size + 1];
+    int[] start = scratch.filled(edges.size + 1, 0);
     for (int i = 0; i < splits; i++) {
       start[splitEdge[i] + 1]++;
     }
     for (int i = 0; i < edges.size; i++) {
       start[i + 1] += start[i];
     }
-    long[] points = new long[splits];
-    int[] next = Arrays.copyOf(start, edges.size);
+    long[] points = scratch.longs(splits);
+    int[] next = scratch.copy(start, edges.size, edges.size);
     for (int i = 0; i < splits; i++) {
       points[next[splitEdge[i]]++] = hot.packed(splitPoint[i]);
     }
     int most = edges.size + splits;
-    int[] partEnds = new int[2 * most];
-    int[] weights = new int[2 * most];
+    int[] partEnds = scratch.ints(2 * most);
+    int[] weights = scratch.ints(2 * most);
     int part = 0;
     for (int i = 0; i < edges.size; i++) {
       boolean falling = edges.xy[4 * i + 3] < edges.xy[4 * i + 1];
@@ -254,7 +260,7 @@ final class Noder {
         from = to;
       }
     }
-    return new NodedEdges(hot, part, partEnds, weights);
+    return new NodedEdges(hot, part, partEnds, weights, scratch);
   }
 
   /** The hot squares that an edge passes form a staircase: x rises, y rises or falls with it. */

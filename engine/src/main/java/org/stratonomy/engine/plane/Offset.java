@@ -24,11 +24,12 @@ final class Offset {
 
   private final Area area;
   private final double distance;
-  private final RingList out = new RingList();
+  private final RingList out;
 
   private Offset(Area area, double distance) {
     this.area = area;
     this.distance = distance;
+    out = new RingList(2 * area.pointCount());
   }
 
   /** The raw rings; distance in coordinate units, positive outwards. */

@@ -2,7 +2,9 @@ package org.stratonomy.engine.plane;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.List;
+import java.util.function.Predicate;
 
 /**
  * The connected parts of an area, each an outline with the holes in it; parts that touch in a point
@@ -94,8 +96,49 @@ public final class Parts {
 
   /** Index of the part that a place lies in; of one near by, or 0, if it lies in none. */
   public int at(double xMm, double yMm) {
-    int ring = ringOnLeft(xMm * Area.UNITS_PER_MM, yMm * Area.UNITS_PER_MM, -1);
+    return partOf(ringOnLeft(xMm * Area.UNITS_PER_MM, yMm * Area.UNITS_PER_MM, -1));
+  }
+
+  private int partOf(int ring) {
     return ring < 0 ? 0 : partOfRing[ring];
+  }
+
+  /** Numbers of the parts that satisfy a condition. */
+  public BitSet which(Predicate<Area> condition) {
+    List<Area> parts = list();
+    BitSet which = new BitSet(count);
+    for (int part = 0; part < parts.size(); part++) {
+      which.set(part, condition.test(parts.get(part)));
+    }
+    return which;
+  }
+
+  /** Numbers of the parts that another area, which lies in this one, has places in. */
+  public BitSet met(Area places) {
+    BitSet met = new BitSet(count);
+    for (int ring = 0; ring < places.ringCount(); ring++) {
+      int point = places.ringStart(ring);
+      met.set(partOf(ringOnLeft(places.x(point), places.y(point), -1)));
+    }
+    return met;
+  }
+
+  /** Some of the parts as one area. */
+  public Area only(BitSet some) {
+    RingList rings = new RingList(area.pointCount());
+    for (int ring = 0; ring < area.ringCount(); ring++) {
+      if (some.get(partOfRing[ring])) {
+        rings.addRing(area, ring);
+      }
+    }
+    return rings.toRawArea();
+  }
+
+  /** All parts but some, as one area. */
+  public Area without(BitSet some) {
+    BitSet others = (BitSet) some.clone();
+    others.flip(0, count);
+    return only(others);
   }
 
   /** The parts as areas. */

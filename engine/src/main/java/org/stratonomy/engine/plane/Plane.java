@@ -2,6 +2,7 @@ package org.stratonomy.engine.plane;
 
 import java.util.List;
 import java.util.concurrent.CancellationException;
+import java.util.function.Consumer;
 
 /**
  * The verbs for areas: combine, grow and shrink, simplify. Every result is clean and exact up to
@@ -72,10 +73,13 @@ public final class Plane {
     if (apart(a, b)) {
       return a;
     }
-    EdgeList edges = new EdgeList(a.pointCount() + b.pointCount());
-    edges.addRings(a, 1, 0);
-    edges.addRings(b, 0, 1);
-    return resolve(edges, new WindingRule(1, 0, false));
+    return resolve(
+        a.pointCount() + b.pointCount(),
+        WindingRule.without(0),
+        edges -> {
+          edges.addRings(a, 1, 0);
+          edges.addRings(b, 0, 1);
+        });
   }
 
   /** Every place in a that is missing in at least one of the others. */
@@ -83,10 +87,14 @@ public final class Plane {
     if (a.isEmpty() || others.stream().allMatch(a::equals)) {
       return Area.EMPTY;
     }
-    EdgeList edges = new EdgeList(a.pointCount() * (others.size() + 1));
-    edges.addRings(a, 1, 0);
-    others.forEach(other -> edges.addRings(other, 0, 1));
-    return resolve(edges, new WindingRule(1, others.size() - 1, false));
+    int points = a.pointCount() * (others.size() + 1);
+    return resolve(
+        points,
+        WindingRule.without(others.size() - 1),
+        edges -> {
+          edges.addRings(a, 1, 0);
+          others.forEach(other -> edges.addRings(other, 0, 1));
+        });
   }
 
   /**
@@ -110,9 +118,62 @@ public final class Plane {
     return offset(area, mm);
   }
 
+  /**
+   * Every place in a that is nearer than a distance to b: the intersection with b's {@link
+   * #outset}, found at once.
+   *
+   * @param mm distance, not negative
+   */
+  public static Area near(Area a, Area b, double mm) {
+    return besides(a, b, mm, WindingRule.both());
+  }
+
+  /**
+   * Every place in a that is further than a distance from b: what b's {@link #outset} leaves of it,
+   * found at once.
+   *
+   * @param mm distance, not negative
+   */
+  public static Area beyond(Area a, Area b, double mm) {
+    return b.isEmpty() ? a : besides(a, b, mm, WindingRule.without(0));
+  }
+
+  private static Area besides(Area a, Area b, double mm, WindingRule rule) {
+    if (a.isEmpty() || b.isEmpty()) {
+      return Area.EMPTY;
+    }
+    Area raw = mm == 0 ? b : Offset.raw(b, mm * Area.UNITS_PER_MM);
+    return resolve(
+        a.pointCount() + raw.pointCount(),
+        rule,
+        edges -> {
+          edges.addRings(a, 1, 0);
+          edges.addRings(raw, 0, 1);
+        });
+  }
+
   /** The area without its parts narrower than twice a distance; also called opening. */
   public static Area open(Area area, double mm) {
-    return intersection(area, regrown(inset(area, mm), mm));
+    return kept(area, inset(area, mm), mm);
+  }
+
+  /**
+   * What of an area is left when it is shrunk by a distance and grows back.
+   *
+   * @param shrunk the area's {@link #inset}
+   */
+  public static Area kept(Area area, Area shrunk, double mm) {
+    return near(area, shrunk, mm + CLEAR_MM);
+  }
+
+  /**
+   * What of an area was lost when it was shrunk by a distance and grew back: the places that are
+   * narrower than twice that, and tips of corners.
+   *
+   * @param shrunk the area's {@link #inset}
+   */
+  public static Area lost(Area area, Area shrunk, double mm) {
+    return beyond(area, shrunk, mm + CLEAR_MM);
   }
 
   /**
@@ -126,29 +187,36 @@ public final class Plane {
   /** Rings of any quality made clean: inside is what they wind around not zero times. */
   public static Area nonZero(RingList rings) {
     Area raw = rings.toRawArea();
-    EdgeList edges = new EdgeList(raw.pointCount());
-    edges.addRings(raw, 1, 0);
-    return resolve(edges, new WindingRule(1, 0, true));
+    return resolve(raw.pointCount(), WindingRule.nonZero(), edges -> edges.addRings(raw, 1, 0));
   }
 
   private static Area offset(Area area, double mm) {
     if (area.isEmpty() || mm == 0) {
       return area;
     }
-    EdgeList edges = new EdgeList(2 * area.pointCount());
-    edges.addRings(Offset.raw(area, mm * Area.UNITS_PER_MM), 1, 0);
-    return resolve(edges, WindingRule.atLeast(1));
+    Area raw = Offset.raw(area, mm * Area.UNITS_PER_MM);
+    return resolve(raw.pointCount(), WindingRule.atLeast(1), edges -> edges.addRings(raw, 1, 0));
   }
 
   private static Area stack(List<Area> areas, int atLeast) {
-    EdgeList edges = new EdgeList(areas.stream().mapToInt(Area::pointCount).sum());
-    areas.forEach(area -> edges.addRings(area, 1, 0));
-    return resolve(edges, WindingRule.atLeast(atLeast));
+    int points = areas.stream().mapToInt(Area::pointCount).sum();
+    return resolve(
+        points,
+        WindingRule.atLeast(atLeast),
+        edges -> areas.forEach(area -> edges.addRings(area, 1, 0)));
   }
 
-  private static Area resolve(EdgeList edges, WindingRule rule) {
+  /**
+   * @param points about how many points the rings have
+   * @param rings adds them to the edges
+   */
+  private static Area resolve(int points, WindingRule rule, Consumer<EdgeList> rings) {
     stopIfInterrupted();
-    return edges.size == 0 ? Area.EMPTY : new Arrangement(new Noder(edges).split()).area(rule);
+    try (Scratch scratch = Scratch.open()) {
+      EdgeList edges = new EdgeList(points, scratch);
+      rings.accept(edges);
+      return edges.size == 0 ? Area.EMPTY : new Arrangement(new Noder(edges).split()).area(rule);
+    }
   }
 
   /**

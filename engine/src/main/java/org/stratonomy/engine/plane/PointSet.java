@@ -13,12 +13,19 @@ final class PointSet {
   /** Number of a point plus one; zero where there is none. */
   private int[] slots;
 
+  /** Length of the slots less one, all bits set. */
+  private int mask;
+
   private long[] points;
   private int size;
+  private final Scratch scratch;
 
-  PointSet(int expected) {
-    slots = new int[4 * Integer.highestOneBit(Math.max(8, expected))];
-    points = new long[Math.max(16, expected)];
+  PointSet(int expected, Scratch scratch) {
+    this.scratch = scratch;
+    int length = 4 * Integer.highestOneBit(Math.max(8, expected));
+    slots = scratch.filled(length, 0);
+    mask = length - 1;
+    points = scratch.longs(Math.max(16, expected));
   }
 
   static long pack(int x, int y) {
@@ -46,11 +53,11 @@ final class PointSet {
       return slots[slot] - 1;
     }
     if (size == points.length) {
-      points = Arrays.copyOf(points, 2 * size);
+      points = scratch.copy(points, size, 2 * size);
     }
     points[size++] = key;
     slots[slot] = size;
-    if (2 * size > slots.length) {
+    if (2 * size > mask) {
       grow();
     }
     return size - 1;
@@ -62,7 +69,6 @@ final class PointSet {
   }
 
   private int slotOf(long key) {
-    int mask = slots.length - 1;
     int slot = hash(key) & mask;
     while (slots[slot] != 0 && points[slots[slot] - 1] != key) {
       slot = (slot + 1) & mask;
@@ -71,7 +77,9 @@ final class PointSet {
   }
 
   private void grow() {
-    slots = new int[2 * slots.length];
+    int length = 2 * (mask + 1);
+    slots = scratch.filled(length, 0);
+    mask = length - 1;
     for (int i = 0; i < size; i++) {
       slots[slotOf(points[i])] = i + 1;
     }
@@ -86,42 +94,47 @@ final class PointSet {
    * radix sort, over as many bits as the points' extent takes.
    */
   int[] sorted() {
-    int[] order = new int[size];
-    Arrays.setAll(order, i -> i);
-    if (size > 1) {
-      int[] ys = new int[size];
-      int[] xs = new int[size];
-      for (int i = 0; i < size; i++) {
-        xs[i] = x(i);
-        ys[i] = y(i);
-      }
-      order = sortedBy(xs, sortedBy(ys, order));
+    int[] order = scratch.ints(size);
+    int[] other = scratch.ints(size);
+    int[] xs = scratch.ints(size);
+    int[] ys = scratch.ints(size);
+    for (int i = 0; i < size; i++) {
+      order[i] = i;
+      xs[i] = x(i);
+      ys[i] = y(i);
     }
-    return order;
+    int[] byY = sortedBy(ys, order, other);
+    return sortedBy(xs, byY, byY == order ? other : order);
   }
 
-  /** Numbers sorted by a coordinate; those of the same stay in their order. */
-  private int[] sortedBy(int[] coordinates, int[] numbers) {
-    int least = coordinates[0];
-    int most = least;
-    for (int c : coordinates) {
-      least = Math.min(least, c);
-      most = Math.max(most, c);
+  /**
+   * Numbers sorted by a coordinate; those of the same stay in their order.
+   *
+   * @param numbers overwritten, as is the spare array; one of them is the result
+   */
+  private int[] sortedBy(int[] coordinates, int[] numbers, int[] spare) {
+    int least = Integer.MAX_VALUE;
+    int most = Integer.MIN_VALUE;
+    for (int i = 0; i < size; i++) {
+      least = Math.min(least, coordinates[i]);
+      most = Math.max(most, coordinates[i]);
     }
     int digit = Math.clamp(Integer.SIZE - Integer.numberOfLeadingZeros(size), 4, MOST_DIGIT);
+    int digits = (1 << digit) - 1;
+    int[] next = scratch.ints(digits + 2);
     int[] from = numbers;
-    int[] to = new int[size];
+    int[] to = spare;
     for (int shift = 0; shift < Integer.SIZE && (most - least) >>> shift != 0; shift += digit) {
-      int[] next = new int[(1 << digit) + 1];
-      int mask = (1 << digit) - 1;
-      for (int c : coordinates) {
-        next[((c - least) >>> shift & mask) + 1]++;
+      Arrays.fill(next, 0, digits + 2, 0);
+      for (int i = 0; i < size; i++) {
+        next[((coordinates[i] - least) >>> shift & digits) + 1]++;
       }
-      for (int d = 0; d < mask; d++) {
+      for (int d = 0; d < digits; d++) {
         next[d + 1] += next[d];
       }
-      for (int number : from) {
-        to[next[(coordinates[number] - least) >>> shift & mask]++] = number;
+      for (int i = 0; i < size; i++) {
+        int number = from[i];
+        to[next[(coordinates[number] - least) >>> shift & digits]++] = number;
       }
       int[] swap = from;
       from = to;

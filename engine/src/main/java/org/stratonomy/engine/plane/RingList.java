@@ -4,10 +4,21 @@ import java.util.Arrays;
 
 /** Collects closed rings point by point, in coordinate units; the rings may be of any quality. */
 public final class RingList {
-  private int[] xy = new int[128];
+  private int[] xy;
   private int points;
   private int[] starts = {0, 0, 0, 0};
   private int rings;
+
+  public RingList() {
+    this(64);
+  }
+
+  /**
+   * @param expected about how many points there will be
+   */
+  RingList(int expected) {
+    xy = new int[2 * Math.max(16, expected)];
+  }
 
   /** Adds a point to the open ring. */
   public void add(int x, int y) {
@@ -30,13 +41,6 @@ public final class RingList {
       starts = Arrays.copyOf(starts, 2 * starts.length);
     }
     starts[rings] = points;
-  }
-
-  /** Adds all rings of an area. */
-  public void addAll(Area area) {
-    for (int ring = 0; ring < area.ringCount(); ring++) {
-      addRing(area, ring);
-    }
   }
 
   /** Adds one ring of an area. */

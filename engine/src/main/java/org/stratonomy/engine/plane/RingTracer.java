@@ -1,33 +1,37 @@
 package org.stratonomy.engine.plane;
 
-import java.util.Arrays;
-
 /**
  * Joins directed boundary edges, inside on their left, to rings. Where more than two edges meet,
  * the next one is the first that is met turning clockwise from the edge just come along, so that
  * pieces that touch in a point become rings of their own.
  */
 final class RingTracer {
+  private final Scratch scratch;
   private final long[] vertices;
+  private final int vertexCount;
+  private final int count;
   private final int[] to;
   private final int[] first;
   private final int[] order;
   private final boolean[] used;
   private final int[] from;
 
-  RingTracer(long[] vertices, int[] from, int[] to, int count) {
+  RingTracer(long[] vertices, int vertexCount, int[] from, int[] to, int count, Scratch scratch) {
+    this.scratch = scratch;
     this.vertices = vertices;
+    this.vertexCount = vertexCount;
+    this.count = count;
     this.from = from;
     this.to = to;
-    first = new int[vertices.length + 1];
+    first = scratch.filled(vertexCount + 1, 0);
     for (int i = 0; i < count; i++) {
       first[from[i] + 1]++;
     }
-    for (int v = 0; v < vertices.length; v++) {
+    for (int v = 0; v < vertexCount; v++) {
       first[v + 1] += first[v];
     }
-    order = new int[count];
-    int[] next = Arrays.copyOf(first, vertices.length);
+    order = scratch.ints(count);
+    int[] next = scratch.copy(first, vertexCount, vertexCount);
     for (int i = 0; i < count; i++) {
       order[next[from[i]]++] = i;
     }
@@ -35,16 +39,16 @@ final class RingTracer {
   }
 
   Area trace() {
-    RingList rings = new RingList();
-    int[] path = new int[64];
-    for (int v = 0; v < vertices.length; v++) {
+    RingList rings = new RingList(count);
+    int[] path = scratch.ints(64);
+    for (int v = 0; v < vertexCount; v++) {
       for (int k = first[v]; k < first[v + 1]; k++) {
         int edge = order[k];
         int length = 0;
         while (!used[edge]) {
           used[edge] = true;
           if (length == path.length) {
-            path = Arrays.copyOf(path, 2 * length);
+            path = scratch.copy(path, length, 2 * length);
           }
           path[length++] = from[edge];
           edge = following(edge);

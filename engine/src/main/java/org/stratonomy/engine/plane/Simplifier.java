@@ -18,19 +18,16 @@ public final class Simplifier {
     toleranceSquared = units * units;
   }
 
-  /** An area with fewer points. */
-  public Area simplify(Area area) {
-    RingList rings = new RingList();
-    rings.addAll(area);
-    return simplify(rings);
+  /** Rings with fewer points, as an area. */
+  public Area simplify(RingList rings) {
+    return simplify(rings.toRawArea());
   }
 
-  /** The rings with fewer points, cleaned where leaving out points made them touch or cross. */
-  public Area simplify(RingList rings) {
-    Area raw = rings.toRawArea();
-    RingList out = new RingList();
-    for (int ring = 0; ring < raw.ringCount(); ring++) {
-      ring(raw, raw.ringStart(ring), raw.ringStart(ring + 1), out);
+  /** An area with fewer points, cleaned where leaving out points made its rings touch or cross. */
+  public Area simplify(Area area) {
+    RingList out = new RingList(area.pointCount());
+    for (int ring = 0; ring < area.ringCount(); ring++) {
+      ring(area, area.ringStart(ring), area.ringStart(ring + 1), out);
     }
     return Plane.nonZero(out);
   }

@@ -123,7 +123,7 @@ public final class Sections {
     if (reach == 0 || part.isEmpty()) {
       return part;
     }
-    return Plane.union(part, Plane.intersection(added(index), Plane.outset(part, reach)));
+    return Plane.union(part, Plane.near(added(index), part, reach));
   }
 
   /** What a section encloses beside that of the model. */

@@ -89,10 +89,9 @@ public record SizeCorrection(double outlineMm, double holesMm, double firstMm, d
     }
     double least = firstMm + leastMm / 2;
     Area narrow =
-        Plane.difference(section, Plane.regrown(Plane.inset(section, least), least))
-            .withoutSmall(leastMm * leastMm);
+        Plane.lost(section, Plane.inset(section, least), least).withoutSmall(leastMm * leastMm);
     // Where a narrow place begins, what it begins at stays, too, so that they hold together.
-    Area kept = Plane.intersection(section, Plane.outset(narrow, firstMm + leastMm));
+    Area kept = Plane.near(section, narrow, firstMm + leastMm);
     return Plane.union(Plane.inset(section, firstMm), kept);
   }
 }

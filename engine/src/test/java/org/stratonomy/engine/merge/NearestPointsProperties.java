@@ -14,7 +14,7 @@ class NearestPointsProperties {
     Random random = new Random(seed);
     double width = 1 + random.nextInt(200);
     double height = random.nextInt(3) == 0 ? 0 : 1 + random.nextInt(50);
-    NearestPoints points = new NearestPoints();
+    NearestPoints points = new NearestPoints(16);
     double[] xs = new double[2 * n];
     double[] ys = new double[2 * n];
     for (int i = 0; i < 2 * n; i++) {

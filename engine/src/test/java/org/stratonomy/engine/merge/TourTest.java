@@ -96,7 +96,7 @@ class TourTest {
   }
 
   private static int start(String seam, int layer, Line line, double x, double y) {
-    NearestPoints starts = new NearestPoints();
+    NearestPoints starts = new NearestPoints(16);
     Seam.of(seam, layer).addStarts(line, 0, starts);
     return starts.mark(starts.nearest(x, y));
   }

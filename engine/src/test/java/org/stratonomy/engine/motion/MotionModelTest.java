@@ -19,7 +19,7 @@ class MotionModelTest {
 
   @Test
   void aLongMoveIsATrapezoid() {
-    MoveList moves = new MoveList();
+    MoveList moves = new MoveList(8);
     moves.add(0, 0, 100, 0, 50, 0);
     // 0.05 s up, 0.05 s down over 2.5 mm together, the rest at 50 mm/s.
     assertThat(time(moves)).isCloseTo(0.1 + 97.5 / 50, within(1e-9));
@@ -27,18 +27,18 @@ class MotionModelTest {
 
   @Test
   void aShortMoveIsATriangle() {
-    MoveList moves = new MoveList();
+    MoveList moves = new MoveList(8);
     moves.add(0, 0, 0, 1, 200, 0);
     assertThat(time(moves)).isCloseTo(2 * Math.sqrt(1.0 / 1000), within(1e-9));
   }
 
   @Test
   void aStraightLineInPartsTakesAsLongAsWhole() {
-    MoveList parts = new MoveList();
+    MoveList parts = new MoveList(8);
     for (int i = 0; i < 50; i++) {
       parts.add(i, 0, i + 1, 0, 60, 0);
     }
-    MoveList whole = new MoveList();
+    MoveList whole = new MoveList(8);
     whole.add(0, 0, 50, 0, 60, 0);
     assertThat(time(parts)).isCloseTo(time(whole), within(1e-9));
   }
@@ -49,7 +49,7 @@ class MotionModelTest {
       @ForAll @DoubleRange(min = 0.5, max = 20) double second,
       @ForAll @DoubleRange(min = 5, max = 150) double speed,
       @ForAll @DoubleRange(min = 0.1, max = 3) double turn) {
-    MoveList moves = new MoveList();
+    MoveList moves = new MoveList(8);
     moves.add(0, 0, first, 0, speed, 0);
     moves.add(first, 0, first + second * Math.cos(turn), second * Math.sin(turn), speed, 0);
     double s = Math.sqrt((1 + Math.cos(turn)) / 2);

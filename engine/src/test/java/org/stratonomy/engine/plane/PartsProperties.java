@@ -3,6 +3,7 @@ package org.stratonomy.engine.plane;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.BitSet;
 import java.util.List;
 import java.util.Random;
 import net.jqwik.api.ForAll;
@@ -53,5 +54,23 @@ class PartsProperties {
         assertThat(list.get(parts.at(x, y)).contains(x, y)).isTrue();
       }
     }
+  }
+
+  @Property(tries = 200)
+  void whatLiesInPartsMeetsThemAndNoOthers(@ForAll long seed) {
+    Area area = nested(seed);
+    Parts parts = new Parts(area);
+    BitSet large = parts.which(part -> part.areaMm2() > 12);
+    Area only = parts.only(large);
+    Area others = parts.without(large);
+    assertThat(only.areaMm2())
+        .isCloseTo(
+            parts.list().stream().mapToDouble(Area::areaMm2).filter(mm2 -> mm2 > 12).sum(),
+            within(1e-6));
+    assertThat(only.areaMm2() + others.areaMm2()).isCloseTo(area.areaMm2(), within(1e-6));
+    assertThat(parts.met(Plane.inset(only, 0.01))).isEqualTo(large);
+    BitSet met = parts.met(Plane.inset(others, 0.01));
+    assertThat(met.intersects(large)).isFalse();
+    assertThat(met.cardinality()).isEqualTo(parts.count() - large.cardinality());
   }
 }

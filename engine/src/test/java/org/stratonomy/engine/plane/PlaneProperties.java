@@ -92,8 +92,10 @@ class PlaneProperties {
   @Property(tries = 1000)
   void cleaningTwiceMovesNothingByMoreThanAUnit(@ForAll("rings") RingList rings) {
     Area once = Plane.nonZero(rings);
-    RingList again = new RingList();
-    again.addAll(once);
+    RingList again = new RingList(once.pointCount());
+    for (int ring = 0; ring < once.ringCount(); ring++) {
+      again.addRing(once, ring);
+    }
     assertThat(Plane.nonZero(again).areaMm2())
         .isCloseTo(once.areaMm2(), within(slackMm2(once, once)));
   }
@@ -110,6 +112,26 @@ class PlaneProperties {
     assertThat(Plane.difference(area, outset).areaMm2()).isLessThanOrEqualTo(slack);
     assertThat(DistanceOracle.least(inset, area)).isGreaterThan(mm - 2 * Area.UNIT_MM);
     assertThat(Plane.difference(Plane.open(area, mm), area).areaMm2()).isLessThanOrEqualTo(slack);
+  }
+
+  @Property(tries = 1000)
+  void nearAndBeyondAreWhatTheOutsetTakesAndLeaves(
+      @ForAll("rings") RingList first,
+      @ForAll("rings") RingList second,
+      @ForAll @IntRange(min = 0, max = 200) int units) {
+    Area a = Plane.nonZero(first);
+    Area b = Plane.nonZero(second);
+    double mm = units * Area.UNIT_MM;
+    Area outset = Plane.outset(b, mm);
+    double slack = slackMm2(a, outset);
+    Area near = Plane.near(a, b, mm);
+    Area beyond = Plane.beyond(a, b, mm);
+    Area taken = Plane.intersection(a, outset);
+    Area left = Plane.difference(a, outset);
+    assertThat(Plane.difference(near, taken).areaMm2()).isLessThanOrEqualTo(slack);
+    assertThat(Plane.difference(taken, near).areaMm2()).isLessThanOrEqualTo(slack);
+    assertThat(Plane.difference(beyond, left).areaMm2()).isLessThanOrEqualTo(slack);
+    assertThat(Plane.difference(left, beyond).areaMm2()).isLessThanOrEqualTo(slack);
   }
 
   @Property(tries = 300)

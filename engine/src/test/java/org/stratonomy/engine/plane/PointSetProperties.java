@@ -18,11 +18,11 @@ class PointSetProperties {
       @ForAll @IntRange(min = 0, max = 3000) int count,
       @ForAll @IntRange(min = 1, max = 29) int bits) {
     Random random = new Random(seed);
-    PointSet points = new PointSet(random.nextInt(50));
+    PointSet points = new PointSet(random.nextInt(50), new Scratch());
     for (int i = 0; i < count; i++) {
       points.add(coordinate(random, bits), coordinate(random, bits));
     }
-    int[] order = points.sorted();
+    int[] order = Arrays.copyOf(points.sorted(), points.size());
     long[] packed = Arrays.stream(order).mapToLong(points::packed).toArray();
     long[] expected = packed.clone();
     Arrays.sort(expected);
@@ -33,7 +33,7 @@ class PointSetProperties {
   @Property(tries = 100)
   void aPointHasOneNumber(@ForAll long seed, @ForAll @IntRange(min = 1, max = 400) int count) {
     Random random = new Random(seed);
-    PointSet points = new PointSet(8);
+    PointSet points = new PointSet(8, new Scratch());
     int[][] added = new int[count][];
     int[] numbers = new int[count];
     for (int i = 0; i < count; i++) {

@@ -15,7 +15,7 @@ class WindingRuleTest {
 
   @Test
   void noMoreOfTheSecondThanMayBe() {
-    WindingRule without = new WindingRule(1, 0, false);
+    WindingRule without = WindingRule.without(0);
     assertThat(without.test(1, 0)).isTrue();
     assertThat(without.test(1, 1)).isFalse();
     assertThat(without.test(1, -1)).isTrue();
@@ -23,7 +23,7 @@ class WindingRuleTest {
 
   @Test
   void turnsToTheRightMayCountToo() {
-    WindingRule any = new WindingRule(1, 0, true);
+    WindingRule any = WindingRule.nonZero();
     assertThat(any.test(-1, 0)).isTrue();
     assertThat(any.test(0, 0)).isFalse();
   }
