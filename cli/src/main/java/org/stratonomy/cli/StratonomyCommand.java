@@ -48,6 +48,11 @@ public final class StratonomyCommand {
     } catch (Problem problem) {
       say(json, problem.place(), problem.reason(), problem.remedy());
       return FAILED;
+    } catch (OutOfMemoryError e) {
+      Problem problem = Problem.ofMemory(Problem.Kind.PLAN, "the computation");
+      String more = " Or give it more, as in JDK_JAVA_OPTIONS=-Xmx8g.";
+      say(json, problem.place(), problem.reason(), problem.remedy() + more);
+      return FAILED;
     } catch (NoSuchFileException e) {
       Path directory = Path.of(e.getFile()).toAbsolutePath().getParent();
       boolean there = directory != null && Files.isDirectory(directory);

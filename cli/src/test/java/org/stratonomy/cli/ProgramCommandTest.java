@@ -223,6 +223,27 @@ class ProgramCommandTest {
   }
 
   @Test
+  void memoryThatDoesNotSufficeIsAnErrorWithARemedy() {
+    PrintStream before = System.err;
+    ByteArrayOutputStream said = new ByteArrayOutputStream();
+    System.setErr(new PrintStream(said, true, StandardCharsets.UTF_8));
+    int exit;
+    try {
+      exit =
+          StratonomyCommand.run(
+              false,
+              () -> {
+                throw new OutOfMemoryError("Java heap space");
+              });
+    } finally {
+      System.setErr(before);
+    }
+    assertThat(exit).isEqualTo(1);
+    assertThat(said.toString(StandardCharsets.UTF_8))
+        .contains("MB of memory", "fewer triangles", "JDK_JAVA_OPTIONS");
+  }
+
+  @Test
   void inspectTellsTheSizeAndWhereTheOutlineChanges() throws IOException {
     String file = directory.resolve("block.stl").toString();
     Run text = call("inspect", file);

@@ -94,6 +94,10 @@ public final class Planner implements AutoCloseable {
    * @throws Problem for the first thing that is impossible
    */
   public LayerStack check(Plan plan, MeshSource meshes) {
+    return withinMemory(() -> stack(plan, meshes));
+  }
+
+  private LayerStack stack(Plan plan, MeshSource meshes) {
     Shelf shelf = shelf();
     PlanChecker.check(plan, shelf);
     Resolver resolver = new Resolver(plan, shelf);
@@ -101,9 +105,29 @@ public final class Planner implements AutoCloseable {
   }
 
   /**
-   * @throws Problem if the plan asks for something impossible, or the watch stops the computation
+   * @throws Problem if the plan asks for something impossible or for more memory than there is, or
+   *     the watch stops the computation
    */
   public PlanResult compute(Plan plan, MeshSource meshes, Watch watch) {
+    return withinMemory(() -> result(plan, meshes, watch));
+  }
+
+  /**
+   * Does some work. If memory does not suffice for it, what is remembered is forgotten, so that
+   * smaller work can go on.
+   *
+   * @throws Problem if it takes more memory than there is
+   */
+  private <T> T withinMemory(Supplier<T> work) {
+    try {
+      return work.get();
+    } catch (OutOfMemoryError e) {
+      use(shelf());
+      throw Problem.ofMemory(Problem.Kind.PLAN, "the plan");
+    }
+  }
+
+  private PlanResult result(Plan plan, MeshSource meshes, Watch watch) {
     Stages stages = stages(plan, meshes);
     LayerStack stack = stages.stack;
     List<LayerPart> parts = parts(stack);
@@ -178,6 +202,10 @@ public final class Planner implements AutoCloseable {
    * @throws Problem if the plan asks for something impossible
    */
   public Optional<LayerSchedule> preview(Plan plan, MeshSource meshes, double height) {
+    return withinMemory(() -> layer(plan, meshes, height));
+  }
+
+  private Optional<LayerSchedule> layer(Plan plan, MeshSource meshes, double height) {
     Stages stages = stages(plan, meshes);
     return stages.stack.layers().stream()
         .filter(layer -> layer.bottom() <= height + SAME_MM && layer.top() > height + SAME_MM)
@@ -263,7 +291,11 @@ public final class Planner implements AutoCloseable {
    * @throws Problem if the plan asks for something impossible
    */
   public List<HeightProfile> profiles(Plan plan, MeshSource meshes) {
-    LayerStack stack = check(plan, meshes);
+    return withinMemory(() -> outlines(plan, meshes));
+  }
+
+  private List<HeightProfile> outlines(Plan plan, MeshSource meshes) {
+    LayerStack stack = stack(plan, meshes);
     Resolver resolver = new Resolver(plan, shelf());
     List<PlacedPiece> placed = place(resolver, plan, meshes, now.memo);
     List<HeightProfile> profiles = new ArrayList<>();
@@ -362,9 +394,11 @@ public final class Planner implements AutoCloseable {
         await(running, () -> watch.at(stage, done.get(), count));
       }
     } catch (ExecutionException e) {
-      throw e.getCause() instanceof Problem problem
-          ? problem
-          : new IllegalStateException(e.getCause());
+      switch (e.getCause()) {
+        case Problem problem -> throw problem;
+        case Error error -> throw error;
+        default -> throw new IllegalStateException(e.getCause());
+      }
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
       throw new Problem(

@@ -2,6 +2,7 @@ package org.stratonomy.engine;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -12,9 +13,11 @@ import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.function.Executable;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
+import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
@@ -173,6 +176,37 @@ class BrokenMeshTest {
     assertThat(program.faults).isEmpty();
     assertThat(program.volume(1.75))
         .isCloseTo(field.report().volumeMm3(), within(0.03 * field.report().volumeMm3()));
+  }
+
+  /** Wherever it happens: while a model is fetched, or in one of the threads at work. */
+  @Test
+  void whatTakesMoreMemoryThanThereIsIsAProblemAndSmallerWorkGoesOn() {
+    MeshSource huge =
+        reference -> {
+          throw new OutOfMemoryError("Java heap space");
+        };
+    Watch exhausted =
+        (stage, done, total) -> {
+          if (stage.equals("toolpaths") && done > 0) {
+            throw new OutOfMemoryError("Java heap space");
+          }
+        };
+    MeshSource small = Shapes.source(Shapes.bar(5, 5, 1));
+    Plan plan = Shapes.plan(List.of());
+    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
+      for (Executable attempt :
+          List.<Executable>of(
+              () -> planner.compute(plan, huge, Watch.NONE),
+              () -> planner.compute(plan, small, exhausted),
+              () -> planner.preview(plan, huge, 0.5),
+              () -> planner.profiles(plan, huge),
+              () -> planner.check(plan, huge))) {
+        Problem problem = assertThrows(Problem.class, attempt);
+        assertThat(problem.reason()).contains("MB of memory");
+        assertThat(problem.remedy()).contains("fewer triangles");
+      }
+      assertThat(planner.compute(plan, small, Watch.NONE).stack().size()).isEqualTo(5);
+    }
   }
 
   @Test

@@ -37,6 +37,12 @@ class ProblemHandler {
   }
 
   @ExceptionHandler
+  ProblemDetail handle(OutOfMemoryError error) {
+    LOG.error("Memory did not suffice for a request", error);
+    return handle(Problem.ofMemory(Problem.Kind.MESH, "the model"));
+  }
+
+  @ExceptionHandler
   ProblemDetail handle(MissingException missing) {
     return detail(
         HttpStatus.NOT_FOUND,

@@ -25,6 +25,11 @@ class ProblemHandlerTest {
     String fail(@PathVariable UUID plan) {
       throw new IllegalStateException("no such case: " + plan);
     }
+
+    @GetMapping("/exhausting")
+    String exhaust() {
+      throw new OutOfMemoryError("Java heap space");
+    }
   }
 
   @Test
@@ -33,6 +38,15 @@ class ProblemHandlerTest {
         .andExpect(status().isInternalServerError())
         .andExpect(jsonPath("$.place").value("the application"))
         .andExpect(jsonPath("$.remedy").value(containsString("app.log")));
+  }
+
+  @Test
+  void aModelThatMemoryDoesNotSufficeForIsAnErrorWithARemedy() throws Exception {
+    mvc.perform(get("/exhausting"))
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(jsonPath("$.place").value("the model"))
+        .andExpect(jsonPath("$.detail").value(containsString("MB of memory")))
+        .andExpect(jsonPath("$.remedy").value(containsString("fewer triangles")));
   }
 
   @Test

@@ -40,6 +40,20 @@ public final class Problem extends RuntimeException {
 
   private final String reason;
 
+  /**
+   * What to say when memory does not suffice.
+   *
+   * @param place what was worked on
+   */
+  public static Problem ofMemory(Kind kind, String place) {
+    long megabytes = Runtime.getRuntime().maxMemory() >> 20;
+    return new Problem(
+        kind,
+        place,
+        "It takes more than the %d MB of memory that there are.".formatted(megabytes),
+        "Choose thicker layers, or a model with fewer triangles.");
+  }
+
   public Kind kind() {
     return kind;
   }
