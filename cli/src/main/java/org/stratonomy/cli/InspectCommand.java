@@ -1,6 +1,7 @@
 package org.stratonomy.cli;
 
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -13,6 +14,7 @@ import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.mesh.MeshPart;
 import org.stratonomy.engine.mesh.MeshReport;
+import org.stratonomy.engine.mesh.ThreeMfWriter;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.strata.HeightProfile;
 import picocli.CommandLine.Command;
@@ -44,6 +46,12 @@ final class InspectCommand implements Callable<Integer> {
       description = "Distance of the heights that are looked at, mm; 0.2 if not given.")
   private String layerHeight;
 
+  @Option(
+      names = "--write",
+      paramLabel = "FILE",
+      description = "Also write what was read, as it was mended, with its colours, as 3MF.")
+  private Path written;
+
   @Option(names = "--json", description = "Say it as JSON, errors too.")
   private boolean json;
 
@@ -62,6 +70,11 @@ final class InspectCommand implements Callable<Integer> {
     HeightProfile profile;
     try (Planner planner = new Planner(shelf, MEMO_BYTES, 1)) {
       profile = planner.profiles(input.plan(), input.meshes()).getFirst();
+    }
+    if (written != null) {
+      try (OutputStream out = Files.newOutputStream(written)) {
+        ThreeMfWriter.write(parts, out);
+      }
     }
     if (json) {
       System.out.println(asJson(parts, profile).toPrettyString());

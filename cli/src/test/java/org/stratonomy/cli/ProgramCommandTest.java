@@ -223,6 +223,20 @@ class ProgramCommandTest {
   }
 
   @Test
+  void inspectWritesWhatItRead() throws IOException {
+    Path written = directory.resolve("written.3mf");
+    String file = directory.resolve("block.stl").toString();
+    assertThat(call("inspect", file, "--write", written.toString()).exit).isZero();
+    Run again = call("inspect", written.toString(), "--json");
+    JsonNode mesh = JsonMapper.shared().readTree(again.printed).get("meshes").get(0);
+    assertThat(mesh.get("name").asString()).isEqualTo("block.stl");
+    assertThat(mesh.get("vertices").asInt()).isEqualTo(8);
+    assertThat(mesh.get("volumeMm3").asDouble()).isCloseTo(4800, within(1e-6));
+    String nowhere = directory.resolve("none/written.3mf").toString();
+    assertThat(call("inspect", file, "--write", nowhere).exit).isEqualTo(3);
+  }
+
+  @Test
   void memoryThatDoesNotSufficeIsAnErrorWithARemedy() {
     PrintStream before = System.err;
     ByteArrayOutputStream said = new ByteArrayOutputStream();

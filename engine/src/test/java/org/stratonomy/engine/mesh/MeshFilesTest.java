@@ -104,6 +104,32 @@ class MeshFilesTest {
   }
 
   @Test
+  void threeMfKeepsTheColoursOfTriangles() {
+    Mesh bar = Shapes.bar(4, 9, 5);
+    TriangleSoup soup = new TriangleSoup(bar.triangleCount());
+    FaceColours faces = new FaceColours();
+    for (int t = 0; t < bar.triangleCount(); t++) {
+      for (int corner = 0; corner < 3; corner++) {
+        int v = bar.corner(t, corner);
+        soup.corner(bar.coordinate(v, 0), bar.coordinate(v, 1), bar.coordinate(v, 2));
+      }
+      if (t < 5) {
+        faces.add(soup, t, t < 2 ? "#c0392f" : "#2f8f6b");
+      }
+    }
+    MeshPart part = new MeshPart("Bar", bar, Optional.of("#ece7da"), faces);
+    MeshPart plain = new MeshPart("Disc", Shapes.cylinder(20, 3), Optional.empty());
+    List<MeshPart> read = MeshFiles.read("bar.3mf", ByteBuffer.wrap(threeMf(plain, part)));
+    assertThat(read.get(0).faces().isEmpty()).isTrue();
+    MeshPart again = read.get(1);
+    assertThat(again.colour()).map(String::toLowerCase).contains("#ece7da");
+    assertThat(again.faces().on(again.mesh()).values())
+        .extracting(BitSet::cardinality)
+        .containsExactlyInAnyOrder(2, 3);
+    assertThat(again.faces().on(bar)).isEqualTo(faces.on(bar));
+  }
+
+  @Test
   void threeMfKeepsNamesColoursAndPlaces() {
     MeshPart disc = new MeshPart("Disc & rim", Shapes.cylinder(20, 3), Optional.of("#ece7da"));
     MeshPart arrow = new MeshPart("Arrow", Shapes.bar(4, 9, 5), Optional.of("#c0392f"));
