@@ -3,6 +3,7 @@ package org.stratonomy.engine.plane;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.IntFunction;
 
 /**
  * Arrays that one thread uses again and again for its polygon work: fresh ones lie in memory that
@@ -17,16 +18,37 @@ final class Scratch implements AutoCloseable {
 
   private static final ThreadLocal<Scratch> OWN = ThreadLocal.withInitial(Scratch::new);
 
-  private final List<List<int[]>> ints = new ArrayList<>();
-  private final List<List<long[]>> longs = new ArrayList<>();
-  private final int[] usedInts = new int[MOST + 1];
-  private final int[] usedLongs = new int[MOST + 1];
+  private final Pool<int[]> ints = new Pool<>(int[]::new);
+  private final Pool<long[]> longs = new Pool<>(long[]::new);
   private boolean isOpen;
 
-  Scratch() {
-    for (int power = 0; power <= MOST; power++) {
-      ints.add(new ArrayList<>());
-      longs.add(new ArrayList<>());
+  /** Arrays of one kind, by the power of two that their length is. */
+  private static final class Pool<A> {
+    private final IntFunction<A> maker;
+    private final List<List<A>> made = new ArrayList<>();
+    private final int[] used = new int[MOST + 1];
+
+    Pool(IntFunction<A> maker) {
+      this.maker = maker;
+      for (int power = 0; power <= MOST; power++) {
+        made.add(new ArrayList<>());
+      }
+    }
+
+    A take(int size) {
+      int power = size <= 1 ? 0 : Integer.SIZE - Integer.numberOfLeadingZeros(size - 1);
+      if (power > MOST) {
+        return maker.apply(size);
+      }
+      List<A> ofLength = made.get(power);
+      if (used[power] == ofLength.size()) {
+        ofLength.add(maker.apply(1 << power));
+      }
+      return ofLength.get(used[power]++);
+    }
+
+    void free() {
+      Arrays.fill(used, 0);
     }
   }
 
@@ -39,27 +61,11 @@ final class Scratch implements AutoCloseable {
   }
 
   int[] ints(int size) {
-    int power = power(size);
-    if (power > MOST) {
-      return new int[size];
-    }
-    List<int[]> made = ints.get(power);
-    if (usedInts[power] == made.size()) {
-      made.add(new int[1 << power]);
-    }
-    return made.get(usedInts[power]++);
+    return ints.take(size);
   }
 
   long[] longs(int size) {
-    int power = power(size);
-    if (power > MOST) {
-      return new long[size];
-    }
-    List<long[]> made = longs.get(power);
-    if (usedLongs[power] == made.size()) {
-      made.add(new long[1 << power]);
-    }
-    return made.get(usedLongs[power]++);
+    return longs.take(size);
   }
 
   /** An array whose first elements have a value. */
@@ -82,14 +88,10 @@ final class Scratch implements AutoCloseable {
     return copy;
   }
 
-  private static int power(int size) {
-    return size <= 1 ? 0 : Integer.SIZE - Integer.numberOfLeadingZeros(size - 1);
-  }
-
   @Override
   public void close() {
-    Arrays.fill(usedInts, 0);
-    Arrays.fill(usedLongs, 0);
+    ints.free();
+    longs.free();
     isOpen = false;
   }
 }
