@@ -84,8 +84,12 @@ public final class Planner implements AutoCloseable {
   }
 
   /** Takes another shelf for all that is computed from now on. */
-  public void use(Shelf shelf) {
+  public synchronized void use(Shelf shelf) {
     now = new Remembered(shelf, new Memo(memoBytes));
+  }
+
+  private synchronized void forget() {
+    now = new Remembered(now.shelf, new Memo(memoBytes));
   }
 
   /**
@@ -122,7 +126,7 @@ public final class Planner implements AutoCloseable {
     try {
       return work.get();
     } catch (OutOfMemoryError e) {
-      use(shelf());
+      forget();
       throw Problem.ofMemory(Problem.Kind.PLAN, "the plan");
     }
   }
