@@ -6,14 +6,6 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
-import java.util.concurrent.atomic.AtomicInteger;
-import java.util.function.IntConsumer;
 import java.util.function.Supplier;
 import org.stratonomy.engine.check.Checks;
 import org.stratonomy.engine.check.Finding;
@@ -55,14 +47,11 @@ import org.stratonomy.engine.strata.SizeCorrection;
  * it touches is computed again. Safe to use from several threads.
  */
 public final class Planner implements AutoCloseable {
-  private static final long ASK_MILLIS = 40;
-
   /** Heights nearer than this are one, mm. */
   private static final double SAME_MM = 1e-6;
 
   private final long memoBytes;
-  private final int threads;
-  private final ExecutorService pool;
+  private final Workers workers;
   private volatile Remembered now;
 
   /** What is remembered holds for one shelf only: values of machines and filaments are in it. */
@@ -74,9 +63,8 @@ public final class Planner implements AutoCloseable {
    */
   public Planner(Shelf shelf, long memoBytes, int threads) {
     this.memoBytes = memoBytes;
-    this.threads = threads;
     use(shelf);
-    this.pool = Executors.newFixedThreadPool(threads);
+    this.workers = new Workers(threads);
   }
 
   public Shelf shelf() {
@@ -135,21 +123,25 @@ public final class Planner implements AutoCloseable {
     Stages stages = stages(plan, meshes);
     LayerStack stack = stages.stack;
     List<LayerPart> parts = parts(stack);
-    forEach("outlines", parts, watch, part -> stages.sections.get(part.piece).get(part.index));
+    workers.forEach(
+        "outlines", parts, watch, part -> stages.sections.get(part.piece).get(part.index));
     List<HeightProfile> profiles = new ArrayList<>();
     for (int p = 0; p < stages.placed.size(); p++) {
       profiles.add(HeightProfile.of(stack.pieces().get(p), stages.sections.get(p)));
     }
-    forEach("cells", parts, watch, part -> stages.cells.get(part.piece).of(layer(stack, part)));
+    workers.forEach(
+        "cells", parts, watch, part -> stages.cells.get(part.piece).of(layer(stack, part)));
     List<PieceLines> lines = stages.lines;
-    forEach("toolpaths", parts, watch, part -> lines.get(part.piece).islands(layer(stack, part)));
-    forEach("support", lines.size(), watch, p -> support(lines.get(p), stack.pieces().get(p)));
+    workers.forEach(
+        "toolpaths", parts, watch, part -> lines.get(part.piece).islands(layer(stack, part)));
+    workers.forEach(
+        "support", lines.size(), watch, p -> support(lines.get(p), stack.pieces().get(p)));
     List<List<LayerFlaws>> flaws =
         stack.pieces().stream()
             .<List<LayerFlaws>>map(
                 p -> new ArrayList<>(Collections.nCopies(p.layers().size(), null)))
             .toList();
-    forEach(
+    workers.forEach(
         "flaws",
         parts,
         watch,
@@ -158,7 +150,7 @@ public final class Planner implements AutoCloseable {
         stages.scheduler.schedule(
             stages.skirt(),
             stages.raft(),
-            (count, task) -> forEach("order and time", count, watch, task));
+            (count, task) -> workers.forEach("order and time", count, watch, task));
     List<Supplier<List<Finding>>> checks =
         Checks.of(
             new Checks.Subject(
@@ -173,7 +165,7 @@ public final class Planner implements AutoCloseable {
                 flaws,
                 schedule));
     List<List<Finding>> found = new ArrayList<>(Collections.nCopies(checks.size(), List.of()));
-    forEach("findings", checks.size(), watch, i -> found.set(i, checks.get(i).get()));
+    workers.forEach("findings", checks.size(), watch, i -> found.set(i, checks.get(i).get()));
     return new PlanResult(
         plan,
         stages.resolver,
@@ -363,71 +355,8 @@ public final class Planner implements AutoCloseable {
     stack.layers().stream().limit(1).forEach(lines::support);
   }
 
-  private void forEach(
-      String stage,
-      List<LayerPart> parts,
-      Watch watch,
-      java.util.function.Consumer<LayerPart> task) {
-    forEach(stage, parts.size(), watch, i -> task.accept(parts.get(i)));
-  }
-
-  /**
-   * Each thread takes the next index when it is done with one: after an edit the work lies close.
-   */
-  private void forEach(String stage, int count, Watch watch, IntConsumer task) {
-    AtomicInteger next = new AtomicInteger();
-    AtomicInteger done = new AtomicInteger();
-    watch.at(stage, 0, count);
-    Runnable worker =
-        () -> {
-          try {
-            for (int i = next.getAndIncrement(); i < count; i = next.getAndIncrement()) {
-              task.accept(i);
-              watch.at(stage, done.incrementAndGet(), count);
-            }
-          } finally {
-            next.set(count);
-          }
-        };
-    List<Future<?>> workers = new ArrayList<>();
-    for (int t = 0; t < threads; t++) {
-      workers.add(pool.submit(worker));
-    }
-    try {
-      for (Future<?> running : workers) {
-        await(running, () -> watch.at(stage, done.get(), count));
-      }
-    } catch (ExecutionException e) {
-      switch (e.getCause()) {
-        case Problem problem -> throw problem;
-        case Error error -> throw error;
-        default -> throw new IllegalStateException(e.getCause());
-      }
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new Problem(
-          Problem.Kind.SUPERSEDED, "plan", "The computation was stopped.", "Start it again.");
-    } finally {
-      next.set(count);
-      workers.forEach(running -> running.cancel(true));
-    }
-  }
-
-  /** Waits for a worker and meanwhile asks often whether the computation is to be stopped. */
-  private static void await(Future<?> worker, Runnable ask)
-      throws ExecutionException, InterruptedException {
-    while (true) {
-      try {
-        worker.get(ASK_MILLIS, TimeUnit.MILLISECONDS);
-        return;
-      } catch (TimeoutException e) {
-        ask.run();
-      }
-    }
-  }
-
   @Override
   public void close() {
-    pool.shutdownNow();
+    workers.close();
   }
 }

@@ -86,7 +86,7 @@ final class LayerSequencer {
       island(batches.getFirst());
       return;
     }
-    int most = batches.stream().mapToInt(b -> NearestPoints.mostStarts(b.lines)).sum();
+    int most = batches.stream().mapToInt(b -> Seam.mostStarts(b.lines)).sum();
     NearestPoints starts = new NearestPoints(most);
     for (int b = 0; b < batches.size(); b++) {
       for (Line line : batches.get(b).lines) {

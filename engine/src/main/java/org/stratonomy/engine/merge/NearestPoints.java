@@ -1,8 +1,6 @@
 package org.stratonomy.engine.merge;
 
 import java.util.Arrays;
-import java.util.Collection;
-import org.stratonomy.engine.path.Line;
 
 /**
  * Points that belong to owners, found by nearness: a uniform grid that is searched in growing
@@ -37,11 +35,6 @@ final class NearestPoints {
     ys = new double[room];
     owners = new int[room];
     marks = new int[room];
-  }
-
-  /** In how many points lines can begin. */
-  static int mostStarts(Collection<Line> lines) {
-    return lines.stream().mapToInt(l -> l.path().isClosed() ? l.path().size() : 2).sum();
   }
 
   /**

@@ -1,5 +1,6 @@
 package org.stratonomy.engine.merge;
 
+import java.util.Collection;
 import java.util.function.ToIntFunction;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.plan.Role;
@@ -13,6 +14,11 @@ interface Seam {
    * @param owner the line's number among the points
    */
   void addStarts(Line line, int owner, NearestPoints starts);
+
+  /** In how many points lines begin at the most. */
+  static int mostStarts(Collection<Line> lines) {
+    return lines.stream().mapToInt(l -> l.path().isClosed() ? l.path().size() : 2).sum();
+  }
 
   /** Wherever the head comes by. */
   Seam NEAREST =

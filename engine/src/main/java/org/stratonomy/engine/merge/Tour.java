@@ -51,7 +51,7 @@ final class Tour {
   }
 
   private void nearestNext(List<Line> unordered) {
-    NearestPoints starts = new NearestPoints(NearestPoints.mostStarts(unordered));
+    NearestPoints starts = new NearestPoints(Seam.mostStarts(unordered));
     for (int i = 0; i < n; i++) {
       seam.addStarts(unordered.get(i), i, starts);
     }

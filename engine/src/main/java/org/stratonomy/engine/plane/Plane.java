@@ -125,7 +125,7 @@ public final class Plane {
    * @param mm distance, not negative
    */
   public static Area near(Area a, Area b, double mm) {
-    return besides(a, b, mm, WindingRule.both());
+    return withOutset(a, b, mm, WindingRule.both());
   }
 
   /**
@@ -135,10 +135,10 @@ public final class Plane {
    * @param mm distance, not negative
    */
   public static Area beyond(Area a, Area b, double mm) {
-    return b.isEmpty() ? a : besides(a, b, mm, WindingRule.without(0));
+    return b.isEmpty() ? a : withOutset(a, b, mm, WindingRule.without(0));
   }
 
-  private static Area besides(Area a, Area b, double mm, WindingRule rule) {
+  private static Area withOutset(Area a, Area b, double mm, WindingRule rule) {
     if (a.isEmpty() || b.isEmpty()) {
       return Area.EMPTY;
     }

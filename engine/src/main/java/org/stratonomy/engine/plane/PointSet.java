@@ -91,7 +91,8 @@ final class PointSet {
 
   /**
    * The numbers of the points from the left to the right, and from below among those of one x: a
-   * radix sort, over as many bits as the points' extent takes.
+   * radix sort, over as many bits as the points' extent takes. As many as there are points; the
+   * array may be longer.
    */
   int[] sorted() {
     int[] order = scratch.ints(size);

@@ -22,6 +22,15 @@ class WindingRuleTest {
   }
 
   @Test
+  void bothMayBeAskedFor() {
+    WindingRule both = WindingRule.both();
+    assertThat(both.test(1, 1)).isTrue();
+    assertThat(both.test(1, 3)).isTrue();
+    assertThat(both.test(1, 0)).isFalse();
+    assertThat(both.test(0, 1)).isFalse();
+  }
+
+  @Test
   void turnsToTheRightMayCountToo() {
     WindingRule any = WindingRule.nonZero();
     assertThat(any.test(-1, 0)).isTrue();
