@@ -61,7 +61,7 @@
     {/each}
   </tbody>
 </table>
-<p class="soft">Underlined: the least of each.</p>
+<p class="soft">Bold figures: the least of each.</p>
 
 <style>
   table {
@@ -102,9 +102,12 @@
     cursor: default;
   }
 
+  .num {
+    white-space: nowrap;
+  }
+
   .least {
-    font-weight: 600;
-    text-decoration: underline;
+    font-weight: 700;
   }
 
   .soft {
