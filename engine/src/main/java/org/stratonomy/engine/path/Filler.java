@@ -152,7 +152,7 @@ final class Filler {
     if (thin != ThinPlaces.FITTED || area.isEmpty()) {
       return area;
     }
-    NarrowPlaces narrow = new NarrowPlaces(area, width, NarrowPlaces.FACING_IN_CORNERS);
+    NarrowPlaces narrow = new NarrowPlaces(area, area, width, NarrowPlaces.FACING_IN_CORNERS);
     List<Line> singles = narrow.singles(Role.GAP);
     out.addAll(singles);
     return singles.isEmpty() ? area : Plane.difference(area, narrow.taken(singles));

@@ -71,10 +71,10 @@ final class InsideMaker {
 
   private Solid solid(Area inside) {
     Area narrower = Plane.inset(Plane.difference(inside, around.solid(s)), width);
-    Area sparse = Plane.regrown(narrower, width);
+    Plane.Split parts = Plane.keptAndLost(inside, narrower, width);
     List<Line> solid = new ArrayList<>();
-    solid(Plane.difference(inside, sparse), filler(solid));
-    return new Solid(List.copyOf(solid), sparse);
+    solid(parts.out(), filler(solid));
+    return new Solid(List.copyOf(solid), parts.in());
   }
 
   private Filler filler(List<Line> out) {
@@ -95,16 +95,15 @@ final class InsideMaker {
 
   /** Fills a solid area, its parts by what lies directly above and below them. */
   private void solid(Area solid, Filler filler) {
-    Area rest = solid;
     if (around.isOnBed()) {
-      filler.solid(rest, Role.BOTTOM_SKIN);
+      filler.solid(solid, Role.BOTTOM_SKIN);
       return;
     }
-    Area bridged = Plane.intersection(solid, around.bridged(width));
-    if (!bridged.isEmpty()) {
-      filler.bridge(bridged, new Bridge(around.below(), width));
-      rest = Plane.difference(rest, bridged);
+    Plane.Split parts = Plane.split(solid, around.bridged(width));
+    if (!parts.in().isEmpty()) {
+      filler.bridge(parts.in(), new Bridge(around.below(), width));
     }
+    Area rest = parts.out();
     Area facingUp = around.facingUp(width);
     if (facingUp.isEmpty() || rest.isEmpty()) {
       filler.solid(rest, Role.SOLID_INFILL);

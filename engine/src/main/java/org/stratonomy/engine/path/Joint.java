@@ -78,7 +78,7 @@ final class Joint {
       Area next = Plane.outset(beyond, width);
       Area left = Plane.difference(rest, next);
       Area narrow = NarrowPlaces.find(rest, Plane.inset(centre, width / 2), width);
-      Area gaps = Plane.difference(left, NarrowPlaces.left(left, width));
+      Area gaps = NarrowPlaces.left(left, width).out();
       if (!gaps.isEmpty()) {
         Area beside = Plane.near(rest, gaps, width + NEAR_MM);
         narrow = Plane.union(narrow, beside);

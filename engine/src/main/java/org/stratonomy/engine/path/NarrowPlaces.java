@@ -54,6 +54,7 @@ final class NarrowPlaces {
   private static final double LEAST_LENGTH = 0.5;
 
   private final Area area;
+  private final Area narrower;
   private final double width;
 
   /** Where the place is too narrow for two lines side by side, however narrow. */
@@ -65,14 +66,16 @@ final class NarrowPlaces {
   private final double facing;
 
   /**
+   * @param narrower all places of the area that are narrower than two lines, perhaps with others
    * @param facing single lines run where the sides' inner normals have at the most this cosine
    */
-  NarrowPlaces(Area area, double width, double facing) {
+  NarrowPlaces(Area area, Area narrower, double width, double facing) {
     this.facing = facing;
     this.area = area;
+    this.narrower = narrower;
     this.width = width;
-    core = Plane.inset(area, SINGLE / 2 * width);
-    narrow = worthALine(Plane.lost(area, core, SINGLE / 2 * width), width);
+    core = narrower.isEmpty() ? area : Plane.inset(area, SINGLE / 2 * width);
+    narrow = worthALine(Plane.lost(narrower, core, SINGLE / 2 * width), width);
   }
 
   /**
@@ -96,19 +99,20 @@ final class NarrowPlaces {
   }
 
   /**
-   * What walls leave of an area once they have taken its places that are too narrow for a line.
+   * Splits what walls leave of an area: its places that are too narrow for a line are out, because
+   * the walls take them.
    *
    * @param inner what they leave if none is wider than the others
    */
-  static Area left(Area inner, double width) {
+  static Plane.Split left(Area inner, double width) {
     double least = LEAST / 2 * width;
     Area smaller = Plane.inset(inner, least);
     if (keptAllEdges(inner, smaller)) {
-      return inner;
+      return new Plane.Split(inner, Area.EMPTY);
     }
-    Area left = Plane.kept(inner, smaller, least);
-    boolean isMuch = inner.areaMm2() - left.areaMm2() > LEAST_TAKEN * width * width;
-    return isMuch ? left : inner;
+    Plane.Split left = Plane.keptAndLost(inner, smaller, least);
+    boolean isMuch = left.out().areaMm2() > LEAST_TAKEN * width * width;
+    return isMuch ? left : new Plane.Split(inner, Area.EMPTY);
   }
 
   /** Where a place is narrow, some of its edges meet and vanish when they move inwards. */
@@ -280,12 +284,12 @@ final class NarrowPlaces {
    * narrowest line between them, they move inwards and become wider.
    *
    * @param halfIn the area, inset by half a width
-   * @param places where the lines may be narrower or wider
+   * @param wider where they are
    */
-  List<Line> walls(Role role, Area halfIn, Area places) {
+  List<Line> walls(Role role, Area halfIn, Area wider) {
     double back = (SINGLE - 1) / 2 * width + ROUNDING_MM;
     Area centre = narrow.isEmpty() ? halfIn : Plane.near(halfIn, core, back);
-    Nearby near = new Nearby(places, width / 2 + ROUNDING_MM);
+    Nearby near = new Nearby(Plane.union(narrower, wider), width / 2 + ROUNDING_MM);
     InnerDiscs discs = new InnerDiscs(centre, FittedRing.reachMm(width));
     List<Line> lines = new ArrayList<>();
     List<Path> exact = Path.ofRings(centre);

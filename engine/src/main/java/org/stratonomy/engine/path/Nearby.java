@@ -1,6 +1,5 @@
 package org.stratonomy.engine.path;
 
-import java.util.BitSet;
 import org.stratonomy.engine.plane.Area;
 
 /**
@@ -15,7 +14,11 @@ final class Nearby {
   private final double cell;
   private final int columns;
   private final int rows;
-  private final BitSet touched = new BitSet();
+
+  /** A bit for each cell, row by row; rows begin with a word of their own. */
+  private final long[] touched;
+
+  private final int wordsPerRow;
 
   Nearby(Area area, double marginMm) {
     double[] all = area.boundsMm();
@@ -26,6 +29,8 @@ final class Nearby {
     cell = Math.max(marginMm, Math.max(width, height) / MOST_CELLS);
     columns = area.isEmpty() ? 0 : (int) (width / cell) + 1;
     rows = area.isEmpty() ? 0 : (int) (height / cell) + 1;
+    wordsPerRow = (columns + Long.SIZE - 1) / Long.SIZE;
+    touched = new long[rows * wordsPerRow];
     for (int ring = 0; ring < area.ringCount(); ring++) {
       int before = area.ringStart(ring + 1) - 1;
       for (int i = area.ringStart(ring); i < area.ringStart(ring + 1); i++) {
@@ -40,8 +45,19 @@ final class Nearby {
     int to = column(Math.max(area.x(a), area.x(b)) * Area.UNIT_MM + marginMm);
     int last = row(Math.max(area.y(a), area.y(b)) * Area.UNIT_MM + marginMm);
     for (int r = row(Math.min(area.y(a), area.y(b)) * Area.UNIT_MM - marginMm); r <= last; r++) {
-      touched.set(r * columns + from, r * columns + to + 1);
+      for (int word = from / Long.SIZE; word <= to / Long.SIZE; word++) {
+        touched[r * wordsPerRow + word] |= bits(word, from, to);
+      }
     }
+  }
+
+  /** The bits of a word that stand for columns from one to another one. */
+  private static long bits(int word, int from, int to) {
+    long all = -1L;
+    if (word == from / Long.SIZE) {
+      all &= -1L << from;
+    }
+    return word == to / Long.SIZE ? all & (-1L >>> (Long.SIZE - 1 - to)) : all;
   }
 
   private int column(double x) {
@@ -69,10 +85,12 @@ final class Nearby {
     }
     int from = column(left);
     int to = column(right);
-    for (int r = row(bottom); r <= row(top); r++) {
-      int next = touched.nextSetBit(r * columns + from);
-      if (next >= 0 && next <= r * columns + to) {
-        return true;
+    int last = row(top);
+    for (int r = row(bottom); r <= last; r++) {
+      for (int word = from / Long.SIZE; word <= to / Long.SIZE; word++) {
+        if ((touched[r * wordsPerRow + word] & bits(word, from, to)) != 0) {
+          return true;
+        }
       }
     }
     return false;

@@ -44,16 +44,15 @@ final class WallMaker {
       return inner;
     }
     Area narrow = NarrowPlaces.find(rest, inner, width);
-    Area left = NarrowPlaces.left(inner, width);
-    Area wide = left.equals(inner) ? Area.EMPTY : Plane.difference(inner, left);
-    if (narrow.isEmpty() && wide.isEmpty()) {
+    Plane.Split left = NarrowPlaces.left(inner, width);
+    if (narrow.isEmpty() && left.out().isEmpty()) {
       whole(role, centre);
     } else {
-      NarrowPlaces places = new NarrowPlaces(rest, width, NarrowPlaces.FACING);
-      out.addAll(places.walls(role, centre, Plane.union(narrow, wide)));
+      NarrowPlaces places = new NarrowPlaces(rest, narrow, width, NarrowPlaces.FACING);
+      out.addAll(places.walls(role, centre, left.out()));
       out.addAll(places.singles(role));
     }
-    return left;
+    return left.in();
   }
 
   private void whole(Role role, Area centre) {

@@ -16,8 +16,11 @@ public final class Clipper {
   private final Area area;
   private final int[] seen;
 
-  /** An X outside of all bounds. */
-  private final double far;
+  /** X on both sides of all bounds, and in the middle. */
+  private final double farLeft;
+
+  private final double middle;
+  private final double farRight;
 
   private int round;
   private double[] cuts = new double[16];
@@ -28,7 +31,10 @@ public final class Clipper {
     this.area = area;
     grid = new EdgeGrid(area);
     seen = new int[area.pointCount()];
-    far = area.isEmpty() ? 0 : area.boundsMm()[0] - 1;
+    double[] bounds = area.boundsMm();
+    farLeft = bounds[0] - 1;
+    middle = (bounds[0] + bounds[2]) / 2;
+    farRight = bounds[2] + 1;
   }
 
   /** Place where a line crosses an edge of the area. */
@@ -91,17 +97,14 @@ public final class Clipper {
     if (area.isEmpty()) {
       return false;
     }
-    collectCuts(x, y, far, y);
+    collectCuts(x, y, x < middle ? farLeft : farRight, y);
     return cutCount % 2 == 1;
   }
 
   /** Whether a straight line lies inside from end to end. */
   boolean isInside(double ax, double ay, double bx, double by) {
-    if (!contains(ax, ay)) {
-      return false;
-    }
     collectCuts(ax, ay, bx, by);
-    return cutCount == 0;
+    return cutCount == 0 && contains(ax, ay);
   }
 
   /** Where a straight line crosses the rings, in order along it. */

@@ -34,7 +34,7 @@ final class EdgeCells {
     for (int i = 0; i < 4 * edges.size; i += 4) {
       sum += (long) e[i + 2] - e[i] + Math.abs((long) e[i + 3] - e[i + 1]);
     }
-    int shift = Long.SIZE - Long.numberOfLeadingZeros(sum / edges.size);
+    int shift = Long.SIZE - Long.numberOfLeadingZeros(sum / Math.max(1, edges.size));
     return new EdgeCells(edges, Math.max(LEAST_SHIFT, shift), 2 * edges.size);
   }
 

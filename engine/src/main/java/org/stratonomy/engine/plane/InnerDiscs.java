@@ -103,7 +103,12 @@ public final class InnerDiscs {
           double ay = area.y(edge);
           double dx = area.x(grid.next[edge]) - ax;
           double dy = area.y(grid.next[edge]) - ay;
-          double t = Math.clamp(((cx - ax) * dx + (cy - ay) * dy) / (dx * dx + dy * dy), 0.0, 1.0);
+          double squareOfLength = dx * dx + dy * dy;
+          double across = dx * (cy - ay) - dy * (cx - ax);
+          if (across * across >= best * squareOfLength) {
+            continue;
+          }
+          double t = Math.clamp(((cx - ax) * dx + (cy - ay) * dy) / squareOfLength, 0.0, 1.0);
           double px = ax + t * dx;
           double py = ay + t * dy;
           double square = (px - cx) * (px - cx) + (py - cy) * (py - cy);

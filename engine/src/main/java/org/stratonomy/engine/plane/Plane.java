@@ -3,6 +3,7 @@ package org.stratonomy.engine.plane;
 import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.function.Consumer;
+import java.util.function.Function;
 
 /**
  * The verbs for areas: combine, grow and shrink, simplify. Every result is clean and exact up to
@@ -80,6 +81,31 @@ public final class Plane {
           edges.addRings(a, 1, 0);
           edges.addRings(b, 0, 1);
         });
+  }
+
+  /** An area in two: what of it lies in another one, and what does not. */
+  public record Split(Area in, Area out) {}
+
+  /** The {@link #intersection} and the {@link #difference}, found at once. */
+  public static Split split(Area a, Area b) {
+    return apart(a, b) ? new Split(Area.EMPTY, a) : splitBy(a, b);
+  }
+
+  /** What is {@link #kept} of an area and what is {@link #lost}, found at once. */
+  public static Split keptAndLost(Area area, Area shrunk, double mm) {
+    return shrunk.isEmpty()
+        ? new Split(Area.EMPTY, area)
+        : splitBy(area, Offset.raw(shrunk, (mm + CLEAR_MM) * Area.UNITS_PER_MM));
+  }
+
+  private static Split splitBy(Area a, Area raw) {
+    return resolve(
+        a.pointCount() + raw.pointCount(),
+        edges -> {
+          edges.addRings(a, 1, 0);
+          edges.addRings(raw, 0, 1);
+        },
+        found -> new Split(found.area(WindingRule.both()), found.area(WindingRule.without(0))));
   }
 
   /** Every place in a that is missing in at least one of the others. */
@@ -211,11 +237,16 @@ public final class Plane {
    * @param rings adds them to the edges
    */
   private static Area resolve(int points, WindingRule rule, Consumer<EdgeList> rings) {
+    return resolve(points, rings, found -> found.area(rule));
+  }
+
+  private static <T> T resolve(
+      int points, Consumer<EdgeList> rings, Function<Arrangement, T> result) {
     stopIfInterrupted();
     try (Scratch scratch = Scratch.open()) {
       EdgeList edges = new EdgeList(points, scratch);
       rings.accept(edges);
-      return edges.size == 0 ? Area.EMPTY : new Arrangement(new Noder(edges).split()).area(rule);
+      return result.apply(new Arrangement(new Noder(edges).split()));
     }
   }
 
