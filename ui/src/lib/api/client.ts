@@ -137,5 +137,21 @@ export async function bytes(address: string, signal?: AbortSignal): Promise<Arra
   if (!response.ok) {
     throw problemOf(response.status, await response.json().catch(() => null));
   }
-  return response.arrayBuffer();
+  const length = Number(response.headers.get('content-length'));
+  const isPlain = !response.headers.has('content-encoding');
+  return length > 0 && isPlain && response.body
+    ? filled(length, response.body)
+    : response.arrayBuffer();
+}
+
+/** All of a body of known length; for a large one this is quicker than the browser's own way. */
+async function filled(length: number, body: ReadableStream<Uint8Array>): Promise<ArrayBuffer> {
+  const all = new Uint8Array(length);
+  const reader = body.getReader();
+  let at = 0;
+  for (let part = await reader.read(); !part.done; part = await reader.read()) {
+    all.set(part.value, at);
+    at += part.value.length;
+  }
+  return all.buffer;
 }

@@ -40,7 +40,7 @@
   let width = $state(360);
   let height = $state(600);
   let svg: SVGSVGElement;
-  let hover: number | undefined = $state(undefined);
+  const hover = $derived(session.pointed);
   let drag: { piece: string; from: number; to: number } | undefined = $state.raw(undefined);
   let levelDrag = false;
 
@@ -140,7 +140,7 @@
       svg.setPointerCapture(event.pointerId);
       session.goToHeight(heightOf(event));
     }
-    hover = heights.tops.length ? layerFromPlane(heights, heightOf(event)) : undefined;
+    session.pointed = heights.tops.length ? layerFromPlane(heights, heightOf(event)) : undefined;
   }
 
   async function up() {
@@ -191,7 +191,7 @@
       onpointerdown={down}
       onpointermove={move}
       onpointerup={up}
-      onpointerleave={() => (hover = undefined)}
+      onpointerleave={() => (session.pointed = undefined)}
       onwheel={wheel}
     >
       <ColumnHeads

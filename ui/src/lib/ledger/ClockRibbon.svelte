@@ -13,6 +13,7 @@
 
   let { session }: Props = $props();
 
+  let ribbon: HTMLElement;
   let width = $state(800);
   const total = $derived(Math.max(1, session.result?.ledger.seconds ?? 1));
   const LEFT = 92;
@@ -50,22 +51,31 @@
     return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
   }
 
+  /** The layer that is printed at a place of the ribbon. */
+  function layerAt(event: MouseEvent): number | undefined {
+    const seconds =
+      ((event.clientX - ribbon.getBoundingClientRect().left - LEFT) / (width - LEFT - 12)) * total;
+    return (passes.findLast(({ start }) => start <= seconds) ?? passes[0])?.layer;
+  }
+
   function go(event: MouseEvent) {
-    const box = (event.currentTarget as Element).getBoundingClientRect();
-    const seconds = ((event.clientX - box.left - LEFT) / (width - LEFT - 12)) * total;
-    const pass = passes.findLast(({ start }) => start <= seconds) ?? passes[0];
-    if (pass) {
-      session.goTo(pass.layer);
+    const layer = layerAt(event);
+    if (layer !== undefined) {
+      session.goTo(layer);
     }
   }
 </script>
 
-<div class="ribbon" bind:clientWidth={width}>
+<div class="ribbon" bind:this={ribbon} bind:clientWidth={width}>
   <svg {width} height="46" role="group" aria-label="Clock ribbon: the print over time">
     <text x="8" y="16" class="title">Clock</text>
     <text x="48" y="16" class="soft">{start ? 'from' : 'h:min'}</text>
     <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
-    <g onclick={go}>
+    <g
+      onclick={go}
+      onpointermove={(event) => (session.pointed = layerAt(event))}
+      onpointerleave={() => (session.pointed = undefined)}
+    >
       {#each bands as band (band.from)}
         {#each band.slots as slot, i (slot)}
           <rect

@@ -136,6 +136,16 @@ function dashed([on, off]: readonly number[]): Extent {
   return on === undefined || off === undefined ? ALL : { from: 0, to: on, period: on + off };
 }
 
+/**
+ * How far a line reaches out over its start so that no wedge stays open at the turn from one
+ * direction to another, in halves of its width: tan(turn / 2), at most 1; 1 if nothing is before it.
+ */
+function miter(ux: number, uy: number, vx: number, vy: number): number {
+  const along = ux * vx + uy * vy;
+  const across = Math.abs(ux * vy - uy * vx);
+  return along <= 0 ? 1 : across / (along + Math.sqrt(along * along + across * across));
+}
+
 /** Draws strokes as they are seen. */
 class Pen {
   constructor(
@@ -169,7 +179,10 @@ class Pen {
     const shiftX = this.ratio * this.view.shiftX;
     const shiftY = this.ratio * this.view.shiftY;
     const last = starts[stroke + 1]! - 1;
+    const half = wide / 2;
     let at = 0;
+    let ux = 0;
+    let uy = 0;
     let ax = x * xy[2 * starts[stroke]!]! + shiftX;
     let ay = y * xy[2 * starts[stroke]! + 1]! + shiftY;
     for (let p = starts[stroke]! + 1; p <= last; p++) {
@@ -177,8 +190,14 @@ class Pen {
       const by = y * xy[2 * p + 1]! + shiftY;
       if (extent === ALL) {
         if (p === last || Math.abs(bx - ax) + Math.abs(by - ay) > NEAR) {
-          this.raster.line(ax, ay, bx, by, wide / 2, colour);
-          [ax, ay] = [bx, by];
+          const dx = bx - ax;
+          const dy = by - ay;
+          const before = half * miter(ux, uy, dx, dy);
+          this.raster.line(ax, ay, bx, by, half, colour, before, p === last ? half : 0);
+          ux = dx;
+          uy = dy;
+          ax = bx;
+          ay = by;
         }
         continue;
       }
@@ -190,7 +209,7 @@ class Pen {
           ay + low * dy,
           ax + high * dx,
           ay + high * dy,
-          wide / 2,
+          half,
           colour,
         );
       }

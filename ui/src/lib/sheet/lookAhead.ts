@@ -47,6 +47,26 @@ export function lookAhead(
   return inSpareTime([...pictured, (isStopped) => askForOthers(session, n, isStopped)]);
 }
 
+/**
+ * Gets one layer ready, once the pointer has rested on it for a moment.
+ *
+ * @returns how to stop
+ */
+export function lookAt(
+  session: PlanSession,
+  n: number,
+  prepare: (paths: LayerPaths) => void,
+): () => void {
+  return inSpareTime([
+    async (isStopped) => {
+      const paths = await session.layers.get(n);
+      if (!isStopped()) {
+        prepare(paths);
+      }
+    },
+  ]);
+}
+
 async function askForOthers(session: PlanSession, n: number, isStopped: () => boolean) {
   const bytes = (await session.layers.get(n)).xy.buffer.byteLength;
   const { result, heights } = session;

@@ -55,3 +55,22 @@ it('leaves out what lies beside the picture', () => {
   raster.line(-50, 6, 70, 6, 1, 0xffffff);
   expect(covered(paper)).toBeCloseTo(40, 0);
 });
+
+it('covers a place as much as lines of one colour that lie side by side do together', () => {
+  const paper = image();
+  const raster = new Raster(paper);
+  raster.line(4, 5.7, 16, 5.7, 0.3, 0x336699);
+  raster.line(4, 6.3, 16, 6.3, 0.3, 0x336699);
+  const column = [5, 6].map((y) => paper.data[4 * (20 * y + 10) + 3]! / 255);
+  expect(column[0]! + column[1]!).toBeCloseTo(1.2, 1);
+});
+
+it('ends a thin line where the next one goes on', () => {
+  const paper = image();
+  const raster = new Raster(paper);
+  raster.line(4, 6, 10, 6, 0.5, 0x336699, 0.5, 0);
+  raster.line(10, 6, 16, 6, 0.5, 0x336699, 0, 0.5);
+  const whole = image();
+  new Raster(whole).line(4, 6, 16, 6, 0.5, 0x336699);
+  expect([...paper.data]).toEqual([...whole.data]);
+});

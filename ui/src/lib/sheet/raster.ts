@@ -33,23 +33,41 @@ export class Raster {
   }
 
   /**
-   * Draws a straight line over what is there, that reaches on by half its width at both ends; a
-   * pixel takes as much of the colour as the line covers of it, near enough.
+   * Draws a straight line over what is there; a pixel takes as much of the colour as the line covers
+   * of it, near enough.
    *
    * @param half of its width, pixels
-   * @param colour 0xrrggbb
+   * @param rgb its colour, 0xrrggbb
+   * @param before how far a thin line reaches out over its start, pixels
+   * @param beyond how far it reaches out over its end
    */
-  line(ax: number, ay: number, bx: number, by: number, half: number, colour: number): void {
+  line(
+    ax: number,
+    ay: number,
+    bx: number,
+    by: number,
+    half: number,
+    rgb: number,
+    before = half,
+    beyond = half,
+  ): void {
+    const colour = ((rgb & 255) << 16) | (rgb & 0xff00) | (rgb >> 16);
     if (half > THIN) {
       this.round(ax, ay, bx, by, half, colour);
     } else if (Math.abs(bx - ax) >= Math.abs(by - ay)) {
-      this.thin(ax, ay, bx, by, half, colour, this.across);
+      if (ax <= bx) {
+        this.thin(ax, ay, bx, by, half, colour, before, beyond, this.across);
+      } else {
+        this.thin(bx, by, ax, ay, half, colour, beyond, before, this.across);
+      }
+    } else if (ay <= by) {
+      this.thin(ay, ax, by, bx, half, colour, before, beyond, this.up);
     } else {
-      this.thin(ay, ax, by, bx, half, colour, this.up);
+      this.thin(by, bx, ay, ax, half, colour, beyond, before, this.up);
     }
   }
 
-  /** Goes along the axis that a line runs along more, and cuts it off along the other one. */
+  /** Goes along the axis that a line runs along more, upwards, and cuts it off along the other. */
   private thin(
     ax: number,
     ay: number,
@@ -57,23 +75,25 @@ export class Raster {
     by: number,
     half: number,
     colour: number,
+    before: number,
+    beyond: number,
     axes: Axes,
   ): void {
-    const run = Math.abs(bx - ax);
-    const rise = run > 0 ? (by - ay) / (bx - ax) : 0;
+    const rise = bx > ax ? (by - ay) / (bx - ax) : 0;
     const steepness = Math.sqrt(1 + rise * rise);
-    const from = Math.max(0, Math.min(ax, bx) - half / steepness);
-    const to = Math.min(axes.length, Math.max(ax, bx) + half / steepness);
+    const from = Math.max(0, ax - before / steepness);
+    const to = Math.min(axes.length, bx + beyond / steepness);
     const aside = half * steepness;
-    for (let column = Math.floor(from); column < to; column++) {
+    for (let column = from | 0; column < to; column++) {
       const left = Math.max(column, from);
       const right = Math.min(column + 1, to);
       const middle = ay + rise * ((left + right) / 2 - ax);
       const low = Math.max(0, middle - aside);
       const high = Math.min(axes.width, middle + aside);
-      for (let row = Math.floor(low); row < high; row++) {
-        const share = (right - left) * (Math.min(high, row + 1) - Math.max(low, row));
-        const alpha = (255 * share + 0.5) | 0;
+      const whole = 255 * (right - left);
+      for (let row = low | 0; row < high; row++) {
+        const share = Math.min(high, row + 1) - Math.max(low, row);
+        const alpha = (whole * share + 0.5) | 0;
         if (alpha > 0) {
           this.put(column * axes.step + row * axes.stepAside, colour, alpha);
         }
@@ -132,27 +152,33 @@ export class Raster {
     }
   }
 
-  /** Lays a colour over a pixel, of which it covers so much, 0 to 255. */
+  /**
+   * Lays a colour over a pixel, of which it covers so much, 0 to 255.
+   *
+   * @param colour 0xbbggrr
+   */
   private put(i: number, colour: number, alpha: number): void {
     const under = this.pixels[i]!;
-    const r = colour >> 16;
-    const g = (colour >> 8) & 255;
-    const b = colour & 255;
     if (alpha === 255 || under === 0) {
-      this.pixels[i] = (alpha << 24) | (b << 16) | (g << 8) | r;
+      this.pixels[i] = (alpha << 24) | colour;
       return;
     }
-    const left = ((under >>> 24) * (255 - alpha)) / 255;
-    const all = alpha + left;
+    const known = under >>> 24;
+    // Lines of one colour lie side by side: together they cover as much as both do.
+    if ((under & 0xffffff) === colour) {
+      this.pixels[i] = (Math.min(255, known + alpha) << 24) | colour;
+      return;
+    }
+    const all = alpha + (known * (255 - alpha)) / 255;
     const share = alpha / all;
-    const ur = under & 255;
-    const ug = (under >> 8) & 255;
-    const ub = (under >> 16) & 255;
+    const r = under & 255;
+    const g = (under >> 8) & 255;
+    const b = (under >> 16) & 255;
     this.pixels[i] =
       ((all + 0.5) << 24) |
-      ((ub + (b - ub) * share + 0.5) << 16) |
-      ((ug + (g - ug) * share + 0.5) << 8) |
-      (ur + (r - ur) * share + 0.5);
+      ((b + ((colour >> 16) - b) * share + 0.5) << 16) |
+      ((g + (((colour >> 8) & 255) - g) * share + 0.5) << 8) |
+      (r + ((colour & 255) - r) * share + 0.5);
   }
 }
 

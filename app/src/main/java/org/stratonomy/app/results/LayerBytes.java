@@ -10,6 +10,7 @@ import org.stratonomy.engine.merge.Bleed;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Travel;
+import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
 
 /**
@@ -61,6 +62,27 @@ final class LayerBytes {
       byte role,
       byte slot) {}
 
+  /** The kinds of a layer's strokes, numbered as they come. */
+  private static final class Kinds {
+    private final List<Kind> all = new ArrayList<>();
+    private final Map<Kind, Integer> numbers = new HashMap<>();
+    private final int[] lastOfRole = new int[Role.values().length];
+
+    int number(Kind kind) {
+      int last = lastOfRole[kind.role];
+      // Most strokes are like the one before of their role, which is told sooner than looked up.
+      if (last < all.size() && all.get(last).equals(kind)) {
+        return last;
+      }
+      int number = numbers.computeIfAbsent(kind, _ -> all.size());
+      if (number == all.size()) {
+        all.add(kind);
+      }
+      lastOfRole[kind.role] = number;
+      return number;
+    }
+  }
+
   /** All of a layer: its passes one after the other. */
   static byte[] of(List<Pass> passes) {
     List<Laid> all = new ArrayList<>();
@@ -85,28 +107,13 @@ final class LayerBytes {
     int[] viaStarts = new int[n + 1];
     int[] kindOf = new int[n];
     byte[] way = new byte[n];
-    Map<Kind, Integer> numbers = new HashMap<>();
-    List<Kind> kinds = new ArrayList<>();
+    Kinds kinds = new Kinds();
     for (int i = 0; i < n; i++) {
       Laid laid = all.get(i);
       starts[i + 1] = starts[i] + pointCount(laid.stroke);
       viaStarts[i + 1] = viaStarts[i] + laid.travel.via().length / 2;
       way[i] = laid.way();
-      Kind kind = laid.kind();
-      Integer known = numbers.putIfAbsent(kind, kinds.size());
-      kindOf[i] = known == null ? kinds.size() : known;
-      if (known == null) {
-        kinds.add(kind);
-      }
-    }
-    float[] points = new float[2 * starts[n]];
-    float[] via = new float[2 * viaStarts[n]];
-    for (int i = 0; i < n; i++) {
-      putPoints(all.get(i).stroke.path(), points, 2 * starts[i]);
-      double[] between = all.get(i).travel.via();
-      for (int k = 0; k < between.length; k++) {
-        via[2 * viaStarts[i] + k] = (float) between[k];
-      }
+      kindOf[i] = kinds.number(laid.kind());
     }
     float[] runFrom = new float[bleed.size()];
     float[] runShare = new float[bleed.size()];
@@ -114,27 +121,32 @@ final class LayerBytes {
       runFrom[i] = (float) bleed.get(i).fromMm();
       runShare[i] = (float) bleed.get(i).share();
     }
-    int k = kinds.size();
-    int words = 4 + 2 * (n + 1) + points.length + n + via.length + 4 * bleed.size() + 5 * k;
+    int k = kinds.all.size();
+    int coordinates = 2 * (starts[n] + viaStarts[n]);
+    int words = 4 + 2 * (n + 1) + coordinates + n + 4 * bleed.size() + 5 * k;
     ByteBuffer bytes = ByteBuffer.allocate(4 * words + 2 * k + n).order(ByteOrder.LITTLE_ENDIAN);
     put(bytes, n, starts[n], k);
     put(bytes, starts);
-    put(bytes, points);
+    all.forEach(laid -> putPoints(laid.stroke.path(), bytes));
     put(bytes, kindOf);
     put(bytes, viaStarts);
-    put(bytes, via);
+    for (Laid laid : all) {
+      for (double coordinate : laid.travel.via()) {
+        bytes.putFloat((float) coordinate);
+      }
+    }
     put(bytes, bleed.size());
     put(bytes, bleed.stream().mapToInt(Bleed.Run::stroke).toArray());
     put(bytes, runFrom);
     put(bytes, runShare);
     put(bytes, bleed.stream().mapToInt(Bleed.Run::colour).toArray());
-    kinds.forEach(kind -> bytes.putFloat(kind.widthMm));
-    kinds.forEach(kind -> bytes.putFloat(kind.speed));
-    kinds.forEach(kind -> bytes.putFloat(kind.nozzleC));
-    kinds.forEach(kind -> bytes.putFloat(kind.fanPercent));
-    kinds.forEach(kind -> bytes.putFloat(kind.flow));
-    kinds.forEach(kind -> bytes.put(kind.role));
-    kinds.forEach(kind -> bytes.put(kind.slot));
+    kinds.all.forEach(kind -> bytes.putFloat(kind.widthMm));
+    kinds.all.forEach(kind -> bytes.putFloat(kind.speed));
+    kinds.all.forEach(kind -> bytes.putFloat(kind.nozzleC));
+    kinds.all.forEach(kind -> bytes.putFloat(kind.fanPercent));
+    kinds.all.forEach(kind -> bytes.putFloat(kind.flow));
+    kinds.all.forEach(kind -> bytes.put(kind.role));
+    kinds.all.forEach(kind -> bytes.put(kind.slot));
     return bytes.put(way).array();
   }
 
@@ -153,15 +165,13 @@ final class LayerBytes {
   }
 
   /** Closed paths repeat their first point. */
-  private static void putPoints(Path path, float[] into, int at) {
+  private static void putPoints(Path path, ByteBuffer into) {
     int size = path.size();
     for (int i = 0; i < size; i++) {
-      into[at + 2 * i] = (float) path.x(i);
-      into[at + 2 * i + 1] = (float) path.y(i);
+      into.putFloat((float) path.x(i)).putFloat((float) path.y(i));
     }
     if (path.isClosed()) {
-      into[at + 2 * size] = (float) path.x(0);
-      into[at + 2 * size + 1] = (float) path.y(0);
+      into.putFloat((float) path.x(0)).putFloat((float) path.y(0));
     }
   }
 }

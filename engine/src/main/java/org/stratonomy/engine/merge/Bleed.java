@@ -63,6 +63,9 @@ public final class Bleed {
     }
     Bleed bleed = new Bleed(resolver);
     int from = bleed.forgottenBefore(schedule, index);
+    if (isOfOneFilament(schedule.layers().subList(from, index + 1))) {
+      return List.of();
+    }
     bleed.fillWith(bleed.pure(schedule.layers().get(from).entrySlot()));
     for (int i = from; i <= index; i++) {
       bleed.runs.clear();
@@ -94,10 +97,14 @@ public final class Bleed {
     int from = index;
     while (from > 0 && volume < machine.plugMm3() + FORGOTTEN * machine.meltMm3()) {
       from--;
-      List<Stroke> strokes = schedule.layers().get(from).strokes();
-      volume += strokes.stream().mapToDouble(Stroke::volumeMm3).sum();
+      volume += schedule.layers().get(from).volumes().mm3();
     }
     return from;
+  }
+
+  private static boolean isOfOneFilament(List<LayerSchedule> layers) {
+    int slot = layers.getFirst().entrySlot();
+    return layers.stream().allMatch(layer -> layer.volumes().isOnly(slot));
   }
 
   private void layer(LayerSchedule layer) {

@@ -15,6 +15,11 @@ public record LayerVolumes(List<Share> shares) implements Memo.Sized {
    */
   public record Share(Origin origin, Role role, int slot, double mm3, double mostFlow) {}
 
+  /** Of all strokes together. */
+  public double mm3() {
+    return shares.stream().mapToDouble(Share::mm3).sum();
+  }
+
   /** Whether nothing is laid but filament of one slot. */
   public boolean isOnly(int slot) {
     return shares.stream().allMatch(share -> share.slot == slot);

@@ -1,0 +1,44 @@
+import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import type { LayerPaths } from '../api/layer';
+import type { PlanSession } from '../model/session.svelte';
+import { lookAt } from './lookAhead';
+
+beforeEach(() => void vi.useFakeTimers());
+afterEach(() => void vi.useRealTimers());
+
+function sessionOf(get: (n: number) => Promise<LayerPaths>): PlanSession {
+  return { layers: { get } } as unknown as PlanSession;
+}
+
+it('gets a layer ready that the pointer rests on', async () => {
+  const layer = { strokes: 3 } as LayerPaths;
+  const get = vi.fn(() => Promise.resolve(layer));
+  const prepare = vi.fn();
+  lookAt(sessionOf(get), 7, prepare);
+  expect(get).not.toHaveBeenCalled();
+  await vi.runAllTimersAsync();
+  expect(get).toHaveBeenCalledWith(7);
+  expect(prepare).toHaveBeenCalledExactlyOnceWith(layer);
+});
+
+it('asks for nothing that the pointer only passes', async () => {
+  const get = vi.fn(() => Promise.resolve({} as LayerPaths));
+  lookAt(sessionOf(get), 7, vi.fn())();
+  await vi.runAllTimersAsync();
+  expect(get).not.toHaveBeenCalled();
+});
+
+it('draws no layer that comes when the pointer is elsewhere', async () => {
+  let come: (layer: LayerPaths) => void = () => {};
+  const prepare = vi.fn();
+  const stop = lookAt(
+    sessionOf(() => new Promise((resolve) => (come = resolve))),
+    7,
+    prepare,
+  );
+  await vi.runAllTimersAsync();
+  stop();
+  come({} as LayerPaths);
+  await vi.runAllTimersAsync();
+  expect(prepare).not.toHaveBeenCalled();
+});
