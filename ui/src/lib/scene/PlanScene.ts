@@ -36,6 +36,9 @@ export const FROM_ABOVE: Side = [0, -0.001, 1];
 /** Opacity of marks above the level. */
 const GHOST_MARKS = 0.4;
 
+/** Without a graphics card the pieces are drawn anew when the level has rested for so long, ms. */
+const REST_MS = 80;
+
 /**
  * The pieces on the bed, coloured by strata, cut open at the level. Draws on demand only. The
  * coordinates are those of the layers, which are level: X to the right, Y to the back, Z up, mm. A
@@ -70,11 +73,18 @@ export class PlanScene {
   /** Whether the user turned or moved the view since it was last set. */
   isTurned = false;
   private asked = 0;
+  private resting = 0;
   private solid = true;
   readonly handles: PieceHandles;
 
-  constructor(canvas: HTMLCanvasElement, smooth: boolean) {
-    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: smooth, alpha: true });
+  /**
+   * @param isQuick whether drawings cost little, so that they may be smooth and come at once
+   */
+  constructor(
+    canvas: HTMLCanvasElement,
+    private readonly isQuick: boolean,
+  ) {
+    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: isQuick, alpha: true });
     this.renderer.localClippingEnabled = true;
     this.turnAbout(0);
     this.handles = new PieceHandles({
@@ -367,7 +377,13 @@ export class PlanScene {
     this.bodies.forEach((shown) => shown.cutAt(height));
     this.level.position.z = height;
     this.level.position.y = this.levelY(height);
-    this.draw();
+    if (this.isQuick) {
+      this.draw();
+    } else {
+      // What else the page shows of the level is seen first, and nothing on the way through levels.
+      window.clearTimeout(this.resting);
+      this.resting = window.setTimeout(() => this.draw(), REST_MS);
+    }
   }
 
   /** Looks at a box over the bed or belt. */
@@ -412,6 +428,7 @@ export class PlanScene {
 
   dispose(): void {
     cancelAnimationFrame(this.asked);
+    window.clearTimeout(this.resting);
     this.handles.dispose();
     this.controls.dispose();
     this.renderer.dispose();

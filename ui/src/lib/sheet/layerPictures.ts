@@ -6,7 +6,7 @@ import { drawLayer, type Drawing, type Size } from './draw';
 const FAINT = 0.13;
 
 /** So many pictures are kept: of the shown layer, the one below it, and those to come. */
-const KEPT = 8;
+const KEPT = 10;
 
 interface Picture {
   readonly canvas: HTMLCanvasElement;

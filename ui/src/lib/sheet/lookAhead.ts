@@ -13,8 +13,8 @@ export interface Preparing {
 }
 
 /**
- * Gets layers ready that may be looked at next, while nothing else is to do: those that are a step or
- * a leap away with their pictures, then all others, as far as they can be kept.
+ * Gets layers ready that may be looked at next, while nothing else is to do: with their pictures those
+ * that are a step or a leap away, the first and the last; then all others, as far as they can be kept.
  *
  * @param n the layer that is looked at, from 1
  * @param preparing undefined where pictures are of no use ahead
@@ -26,6 +26,7 @@ export function lookAhead(
   preparing: Preparing | undefined,
 ): () => void {
   const { layer, below } = preparing ?? { layer: () => {}, below: () => {} };
+  const top = session.heights.tops.length;
   const steps: [number, (paths: LayerPaths) => void][] = [
     [n + 1, layer],
     [n, below],
@@ -33,9 +34,11 @@ export function lookAhead(
     [n - 2, below],
     [n + LEAP, layer],
     [n - LEAP, layer],
+    [1, layer],
+    [top, layer],
   ];
   const pictured = steps
-    .filter(([number]) => number >= 1 && number <= session.heights.tops.length)
+    .filter(([number]) => number >= 1 && number <= top)
     .map(([number, prepare]): Task => {
       return async (isStopped) => {
         const paths = await session.layers.get(number);
