@@ -8,11 +8,14 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plane.Distance;
+import org.stratonomy.engine.plane.Path;
 
 /**
  * Puts the lines of a layer in order: filament by filament as it is told; within a filament the
  * cooler lines first, island by island; and within an island walls and the rest as the wall order
- * says, each as a short {@link Tour}. Lines that are to be printed in order keep it.
+ * says, each as a short {@link Tour}; so are the islands. Lines that are to be printed in order
+ * keep it.
  */
 final class LayerSequencer {
   /** Roles of lines that nobody sees: they may hold what a change of filament purges. */
@@ -82,10 +85,36 @@ final class LayerSequencer {
 
   private void nearestBatches(List<Batch> all) {
     List<Batch> batches = all.stream().filter(batch -> !batch.lines.isEmpty()).toList();
-    if (batches.size() == 1) {
-      island(batches.getFirst());
-      return;
+    for (Visit visit : visits(batches)) {
+      order.addAll(visit.items);
+      x = visit.last().endX();
+      y = visit.last().endY();
     }
+  }
+
+  /** The batches one after the other so that the head travels little. */
+  private List<Visit> visits(List<Batch> batches) {
+    if (batches.size() == 1) {
+      return List.of(visit(batches.getFirst(), x, y, Tour.Place.ANY));
+    }
+    List<Visit> nearest = nearestNext(batches);
+    List<Visit> toured = toured(nearest);
+    return travel(toured) < travel(nearest) ? toured : nearest;
+  }
+
+  /** A batch with its lines in the order in which they are printed. */
+  private record Visit(Batch batch, List<LineOrder.Item> items) {
+    Path first() {
+      return items.getFirst().line().path();
+    }
+
+    LineOrder.Item last() {
+      return items.getLast();
+    }
+  }
+
+  /** Each batch begins at the line nearest to where the one before it ends. */
+  private List<Visit> nearestNext(List<Batch> batches) {
     int most = batches.stream().mapToInt(b -> Seam.mostStarts(b.lines)).sum();
     NearestPoints starts = new NearestPoints(most);
     for (int b = 0; b < batches.size(); b++) {
@@ -93,27 +122,86 @@ final class LayerSequencer {
         Seam.NEAREST.addStarts(line, b, starts);
       }
     }
+    List<Visit> visits = new ArrayList<>();
+    double fromX = x;
+    double fromY = y;
     for (int left = batches.size(); left > 0; left--) {
-      int batch = starts.owner(starts.nearest(x, y));
+      int batch = starts.owner(starts.nearest(fromX, fromY));
       starts.remove(batch);
-      island(batches.get(batch));
+      Visit visit = visit(batches.get(batch), fromX, fromY, Tour.Place.ANY);
+      visits.add(visit);
+      fromX = visit.last().endX();
+      fromY = visit.last().endY();
     }
+    return visits;
   }
 
-  private void island(Batch batch) {
-    Map<Integer, List<Line>> stages = new TreeMap<>();
+  /** The same batches on a tour by where the head comes to each of them and leaves it. */
+  private List<Visit> toured(List<Visit> visits) {
+    double[] ends = new double[4 * visits.size()];
+    for (int i = 0; i < visits.size(); i++) {
+      Visit visit = visits.get(i);
+      ends[4 * i] = visit.first().x(0);
+      ends[4 * i + 1] = visit.first().y(0);
+      ends[4 * i + 2] = visit.last().endX();
+      ends[4 * i + 3] = visit.last().endY();
+    }
+    Tour tour = Tour.of(x, y, ends, Tour.Place.ANY);
+    List<Visit> toured = new ArrayList<>();
+    double fromX = x;
+    double fromY = y;
+    for (int k = 0; k < visits.size(); k++) {
+      Tour.Place goal = Tour.Place.ANY;
+      if (k + 1 < visits.size()) {
+        int entry = 4 * tour.at(k + 1) + (tour.isTurned(k + 1) ? 2 : 0);
+        goal = new Tour.Place(ends[entry], ends[entry + 1]);
+      }
+      Visit visit = visit(visits.get(tour.at(k)).batch, fromX, fromY, goal);
+      toured.add(visit);
+      fromX = visit.last().endX();
+      fromY = visit.last().endY();
+    }
+    return toured;
+  }
+
+  /** Length of all ways to the lines, mm. */
+  private double travel(List<Visit> visits) {
+    double sum = 0;
+    double fromX = x;
+    double fromY = y;
+    for (Visit visit : visits) {
+      for (LineOrder.Item item : visit.items) {
+        Path path = item.line().path();
+        sum += Distance.of(path.x(0) - fromX, path.y(0) - fromY);
+        fromX = item.endX();
+        fromY = item.endY();
+      }
+    }
+    return sum;
+  }
+
+  /**
+   * @param goal where the head goes on to
+   */
+  private static Visit visit(Batch batch, double startX, double startY, Tour.Place goal) {
+    TreeMap<Integer, List<Line>> stages = new TreeMap<>();
     for (Line line : batch.lines) {
       stages.computeIfAbsent(batch.walls.stage(line), s -> new ArrayList<>()).add(line);
     }
-    stages.forEach(
-        (stage, lines) -> {
-          boolean inOrder = lines.getFirst().inOrder();
-          for (Line line : inOrder ? lines : Tour.of(lines, x, y, batch.seam)) {
-            LineOrder.Item item = new LineOrder.Item(batch.part, line, batch.slot);
-            order.add(item);
-            x = item.endX();
-            y = item.endY();
-          }
-        });
+    List<LineOrder.Item> items = new ArrayList<>();
+    double fromX = startX;
+    double fromY = startY;
+    for (int stage : stages.keySet()) {
+      List<Line> lines = stages.get(stage);
+      Tour.Place next = stage == stages.lastKey() ? goal : Tour.Place.ANY;
+      List<Line> toured =
+          lines.getFirst().inOrder() ? lines : LineTour.of(lines, fromX, fromY, batch.seam, next);
+      for (Line line : toured) {
+        items.add(new LineOrder.Item(batch.part, line, batch.slot));
+        fromX = line.path().endX();
+        fromY = line.path().endY();
+      }
+    }
+    return new Visit(batch, items);
   }
 }

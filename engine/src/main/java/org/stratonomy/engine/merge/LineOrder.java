@@ -12,11 +12,11 @@ record LineOrder(List<Item> items) implements Memo.Sized {
    */
   record Item(int part, Line line, int slot) {
     double endX() {
-      return line.path().x(line.path().isClosed() ? 0 : line.path().size() - 1);
+      return line.path().endX();
     }
 
     double endY() {
-      return line.path().y(line.path().isClosed() ? 0 : line.path().size() - 1);
+      return line.path().endY();
     }
   }
 

@@ -79,10 +79,10 @@ public record Stroke(
 
   /** Where the stroke ends: at its start if it is closed. */
   public double endX() {
-    return path.x(path.isClosed() ? 0 : path.size() - 1);
+    return path.endX();
   }
 
   public double endY() {
-    return path.y(path.isClosed() ? 0 : path.size() - 1);
+    return path.endY();
   }
 }

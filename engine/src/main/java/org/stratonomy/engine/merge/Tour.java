@@ -1,109 +1,96 @@
 package org.stratonomy.engine.merge;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.List;
-import org.stratonomy.engine.path.Line;
+import java.util.stream.IntStream;
 
 /**
- * An order of lines in which the head travels little: the nearest next first, then made better as
- * long as it helps by turning round a part of the tour (2-opt, Croes 1958) or by moving a few lines
- * elsewhere (Or 1976). Closed lines begin and end in one point, open ones may be run either way.
+ * An order of stops in which the head travels little: the one they are given in, made better as
+ * long as it helps by turning round a part of the tour (2-opt, Croes 1958) or by moving a few stops
+ * elsewhere (Or 1976). The head comes to a stop at one end and leaves it at the other; either may
+ * be the first.
  */
 final class Tour {
-  /** Beyond this many lines only parts of the tour up to this length are turned round. */
+  /** Beyond this many stops only parts of the tour up to this length are turned round. */
   private static final int WINDOW = 120;
 
   private static final int MOST_PASSES = 12;
   private static final int MOST_MOVED = 3;
   private static final double LEAST_GAIN = 1e-6;
+  private static final boolean[] BOTH_WAYS = {false, true};
 
   private final double startX;
   private final double startY;
-  private final Seam seam;
   private final int n;
-  private final Line[] lines;
 
-  /** Ends of each line in the order of the tour: from x, from y, to x, to y. */
+  /** Index of each stop as it was given, in the order of the tour. */
+  private final int[] order;
+
+  private final boolean[] turned;
+
+  /** Ends of each stop in the order of the tour: from x, from y, to x, to y; then the goal. */
   private final double[] ends;
 
-  private Tour(List<Line> unordered, double x, double y, Seam seam) {
+  private final boolean hasGoal;
+
+  private Tour(double x, double y, double[] ends, Place goal) {
     startX = x;
     startY = y;
-    this.seam = seam;
-    n = unordered.size();
-    lines = new Line[n];
-    ends = new double[4 * n];
-    nearestNext(unordered);
+    n = ends.length / 4;
+    order = IntStream.range(0, n).toArray();
+    turned = new boolean[n];
+    hasGoal = goal != Place.ANY;
+    this.ends = Arrays.copyOf(ends, 4 * n + 4);
+    this.ends[4 * n] = goal.x();
+    this.ends[4 * n + 1] = goal.y();
+  }
+
+  /** Where the head goes on to after the tour, mm. */
+  record Place(double x, double y) {
+    /** The tour may end anywhere. */
+    static final Place ANY = new Place(Double.NaN, Double.NaN);
   }
 
   /**
    * @param x where the head comes from, mm
-   * @param seam chooses where closed lines begin
+   * @param ends of each stop: where the head comes to it, x and y, and where it leaves it, mm
    */
-  static List<Line> of(List<Line> lines, double x, double y, Seam seam) {
-    if (lines.isEmpty()) {
-      return lines;
-    }
-    Tour tour = new Tour(lines, x, y, seam);
+  static Tour of(double x, double y, double[] ends, Place goal) {
+    Tour tour = new Tour(x, y, ends, goal);
     tour.improve();
-    return List.of(tour.lines);
+    return tour;
   }
 
-  private void nearestNext(List<Line> unordered) {
-    NearestPoints starts = new NearestPoints(Seam.mostStarts(unordered));
-    for (int i = 0; i < n; i++) {
-      seam.addStarts(unordered.get(i), i, starts);
-    }
-    double x = startX;
-    double y = startY;
-    for (int k = 0; k < n; k++) {
-      int point = starts.nearest(x, y);
-      Line line = unordered.get(starts.owner(point));
-      int start = starts.mark(point);
-      starts.remove(starts.owner(point));
-      if (line.path().isClosed()) {
-        line = line.startingAt(start);
-      } else if (start != 0) {
-        line = line.reversed();
-      }
-      put(k, line);
-      x = ends[4 * k + 2];
-      y = ends[4 * k + 3];
-    }
+  /** Index of the stop at a place of the tour, as stops were given. */
+  int at(int k) {
+    return order[k];
   }
 
-  private void put(int k, Line line) {
-    lines[k] = line;
-    int last = line.path().isClosed() ? 0 : line.path().size() - 1;
-    ends[4 * k] = line.path().x(0);
-    ends[4 * k + 1] = line.path().y(0);
-    ends[4 * k + 2] = line.path().x(last);
-    ends[4 * k + 3] = line.path().y(last);
+  /** Whether the head comes to the stop at a place of the tour at its other end. */
+  boolean isTurned(int k) {
+    return turned[k];
   }
 
   private void improve() {
-    boolean better = n > 2;
+    boolean better = n > (hasGoal ? 1 : 2);
     for (int pass = 0; pass < MOST_PASSES && better; pass++) {
       better = turnParts() | moveParts();
     }
   }
 
   /**
-   * Distance from the end of one line to the start of another, -1 for where the head comes from.
+   * Distance from the end of one stop to the start of another, -1 for where the head comes from.
    */
   private double gap(int from, int to) {
-    if (to >= n) {
-      return 0;
-    }
-    double x = from < 0 ? startX : ends[4 * from + 2];
-    double y = from < 0 ? startY : ends[4 * from + 3];
-    return distance(x, y, ends[4 * to], ends[4 * to + 1]);
+    return from < 0 ? onTo(startX, startY, to) : onTo(ends[4 * from + 2], ends[4 * from + 3], to);
   }
 
-  private static double distance(double ax, double ay, double bx, double by) {
-    double dx = bx - ax;
-    double dy = by - ay;
+  /** Distance from a place to the start of a stop; after the last one to the goal, if there is. */
+  private double onTo(double x, double y, int to) {
+    if (to == n && !hasGoal) {
+      return 0;
+    }
+    double dx = ends[4 * to] - x;
+    double dy = ends[4 * to + 1] - y;
     return Math.sqrt(dx * dx + dy * dy);
   }
 
@@ -117,14 +104,11 @@ final class Tour {
         continue;
       }
       for (int j = i; j < Math.min(n, i + WINDOW); j++) {
-        double newInto = distance(x, y, ends[4 * j + 2], ends[4 * j + 3]);
+        double newInto = distance(x, y, 4 * j + 2);
         if (newInto >= into + gap(j, j + 1)) {
           continue;
         }
-        double newOut =
-            j + 1 == n
-                ? 0
-                : distance(ends[4 * i], ends[4 * i + 1], ends[4 * j + 4], ends[4 * j + 5]);
+        double newOut = onTo(ends[4 * i], ends[4 * i + 1], j + 1);
         if (newInto + newOut < into + gap(j, j + 1) - LEAST_GAIN) {
           turn(i, j);
           better = true;
@@ -135,18 +119,39 @@ final class Tour {
     return better;
   }
 
+  /** Distance from a place to one of the ends. */
+  private double distance(double x, double y, int end) {
+    double dx = ends[end] - x;
+    double dy = ends[end + 1] - y;
+    return Math.sqrt(dx * dx + dy * dy);
+  }
+
   private void turn(int from, int to) {
-    for (int i = from, j = to; i <= j; i++, j--) {
-      Line low = lines[i];
-      put(i, backwards(lines[j]));
-      if (i != j) {
-        put(j, backwards(low));
+    for (int i = from, j = to; i < j; i++, j--) {
+      swap(i, j);
+    }
+    for (int k = from; k <= to; k++) {
+      turned[k] = !turned[k];
+      for (int axis = 0; axis < 2; axis++) {
+        double end = ends[4 * k + axis];
+        ends[4 * k + axis] = ends[4 * k + 2 + axis];
+        ends[4 * k + 2 + axis] = end;
       }
     }
   }
 
-  private static Line backwards(Line line) {
-    return line.path().isClosed() ? line : line.reversed();
+  private void swap(int i, int j) {
+    int stop = order[i];
+    order[i] = order[j];
+    order[j] = stop;
+    boolean isTurned = turned[i];
+    turned[i] = turned[j];
+    turned[j] = isTurned;
+    for (int c = 0; c < 4; c++) {
+      double coordinate = ends[4 * i + c];
+      ends[4 * i + c] = ends[4 * j + c];
+      ends[4 * j + c] = coordinate;
+    }
   }
 
   private boolean moveParts() {
@@ -162,60 +167,49 @@ final class Tour {
   /** Moves lines i to i + length - 1 to the best place near by, if that is better. */
   private boolean moved(int i, int length) {
     int last = i + length - 1;
-    double joined =
-        last + 1 == n
-            ? 0
-            : distance(
-                i == 0 ? startX : ends[4 * i - 2],
-                i == 0 ? startY : ends[4 * i - 1],
-                ends[4 * last + 4],
-                ends[4 * last + 5]);
+    double joined = gap(i - 1, last + 1);
     double freed = gap(i - 1, i) + gap(last, last + 1) - joined;
     if (freed < LEAST_GAIN) {
       return false;
     }
     int best = -2;
-    boolean bestTurned = false;
+    boolean bestBack = false;
     double gain = LEAST_GAIN;
     for (int k = Math.max(-1, i - WINDOW); k < Math.min(n, last + WINDOW); k++) {
       if (k >= i - 1 && k <= last) {
         continue;
       }
-      for (int turned = 0; turned < 2; turned++) {
-        int head = turned == 0 ? 4 * i : 4 * last + 2;
-        int tail = turned == 0 ? 4 * last + 2 : 4 * i;
+      for (boolean back : BOTH_WAYS) {
+        int head = back ? 4 * last + 2 : 4 * i;
+        int tail = back ? 4 * i : 4 * last + 2;
         double x = k < 0 ? startX : ends[4 * k + 2];
         double y = k < 0 ? startY : ends[4 * k + 3];
-        double added = distance(x, y, ends[head], ends[head + 1]) - gap(k, k + 1);
-        if (k + 1 < n) {
-          added += distance(ends[tail], ends[tail + 1], ends[4 * k + 4], ends[4 * k + 5]);
-        }
+        double added =
+            distance(x, y, head) + onTo(ends[tail], ends[tail + 1], k + 1) - gap(k, k + 1);
         if (freed - added > gain) {
           gain = freed - added;
           best = k;
-          bestTurned = turned == 1;
+          bestBack = back;
         }
       }
     }
     if (best == -2) {
       return false;
     }
-    move(i, length, best, bestTurned);
+    move(i, length, best, bestBack);
     return true;
   }
 
-  private void move(int i, int length, int after, boolean turned) {
+  private void move(int i, int length, int after, boolean back) {
+    if (back) {
+      turn(i, i + length - 1);
+    }
+    // Exchanging two neighbouring parts is turning each of them round, and then both together.
     int from = Math.min(i, after + 1);
-    int to = Math.max(i + length, after + 1);
-    List<Line> order = new ArrayList<>(Arrays.asList(lines).subList(from, to));
-    List<Line> part = new ArrayList<>(order.subList(i - from, i - from + length));
-    order.subList(i - from, i - from + length).clear();
-    if (turned) {
-      part = part.reversed().stream().map(Tour::backwards).toList();
-    }
-    order.addAll((after < i ? after + 1 : after + 1 - length) - from, part);
-    for (int k = from; k < to; k++) {
-      put(k, order.get(k - from));
-    }
+    int middle = after < i ? i : i + length;
+    int to = after < i ? i + length : after + 1;
+    turn(from, middle - 1);
+    turn(middle, to - 1);
+    turn(from, to - 1);
   }
 }

@@ -69,6 +69,15 @@ public final class Path {
     return sum;
   }
 
+  /** Where one comes who runs along the path: to its start if it is closed. */
+  public double endX() {
+    return x(closed ? 0 : size() - 1);
+  }
+
+  public double endY() {
+    return y(closed ? 0 : size() - 1);
+  }
+
   /** How many straight segments the path has; a closed one returns to its start. */
   public int segmentCount() {
     return closed ? size() : size() - 1;

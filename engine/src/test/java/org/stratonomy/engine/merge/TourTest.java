@@ -30,7 +30,7 @@ class TourTest {
     return lines;
   }
 
-  private static double travel(List<Line> tour) {
+  static double travel(List<Line> tour) {
     double sum = 0;
     double x = 0;
     double y = 0;
@@ -45,7 +45,7 @@ class TourTest {
   }
 
   /** A much longer search: simulated annealing that turns random parts round. */
-  private static double longSearch(List<Line> start, long seed) {
+  static double longSearch(List<Line> start, long seed) {
     Random random = new Random(seed);
     List<Line> tour = new ArrayList<>(start);
     double now = travel(tour);
@@ -77,14 +77,31 @@ class TourTest {
   @ParameterizedTest
   @CsvSource({"30, 1, 10", "60, 2, 10", "60, 3, 1", "90, 4, 30"})
   void theTourIsWithinATenthOfWhatALongSearchFinds(int count, long seed, double longest) {
-    List<Line> tour = Tour.of(lines(count, seed, longest), 0, 0, Seam.NEAREST);
+    List<Line> tour = LineTour.of(lines(count, seed, longest), 0, 0, Seam.NEAREST, Tour.Place.ANY);
     assertThat(travel(tour)).isLessThanOrEqualTo(1.1 * longSearch(tour, seed));
+  }
+
+  @Test
+  void theTourEndsWhereTheHeadGoesOn() {
+    List<Line> lines = new ArrayList<>();
+    for (int i = 0; i < 8; i++) {
+      lines.add(new Line(Role.INFILL, new Path(false, i, 0, i, 20), 0.4));
+    }
+    for (double y : new double[] {0, 20}) {
+      List<Line> tour = LineTour.of(lines, 0, 0, Seam.NEAREST, new Tour.Place(0, y));
+      assertThat(
+              travel(tour)
+                  + Math.hypot(tour.getLast().path().endX(), tour.getLast().path().endY() - y))
+          .isLessThan(7 * 2 + 22);
+    }
+    List<Line> tour = LineTour.of(lines, 0, 0, Seam.NEAREST, Tour.Place.ANY);
+    assertThat(travel(tour)).isEqualTo(7);
   }
 
   @Test
   void everyLineIsPrintedOnceAndWhole() {
     List<Line> lines = lines(200, 7, 5);
-    List<Line> tour = Tour.of(lines, 0, 0, Seam.NEAREST);
+    List<Line> tour = LineTour.of(lines, 0, 0, Seam.NEAREST, Tour.Place.ANY);
     assertThat(tour).hasSameSizeAs(lines);
     for (Line line : lines) {
       assertThat(tour).containsAnyOf(line, line.reversed());
