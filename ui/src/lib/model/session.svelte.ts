@@ -60,7 +60,7 @@ export class PlanSession {
   handling: 'move' | 'turn' | 'size' | 'lay' | undefined = $state(undefined);
   /** The spot that a sample is shown of. */
   sampled: SampleSpot | undefined = $state.raw(undefined);
-  /** The layer that the pointer is on, in the column or on the clock: it may be gone to next. */
+  /** The layer that is pointed at, in the column, on the clock or in a list: it may be gone to next. */
   pointed: number | undefined = $state();
 
   /** How lines are shown. */

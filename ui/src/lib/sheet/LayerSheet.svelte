@@ -221,7 +221,7 @@
   /** Draws the layer that may be gone to next while the pointer is still on its way to the click. */
   $effect(() => {
     const n = session.pointed;
-    if (n !== undefined && !playing && !isTilted) {
+    if (n !== undefined && session.result && !playing && !isTilted) {
       return lookAt(session, n, (ahead) => {
         if (drawn) {
           pictures.prepare(ahead, drawn.size, drawn.drawing);

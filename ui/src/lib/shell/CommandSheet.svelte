@@ -33,6 +33,14 @@
     list?.children[at]?.scrollIntoView({ block: 'nearest' });
   });
 
+  /** Where the chosen command leads can be got ready before it is run. */
+  $effect(() => {
+    if (open) {
+      session.pointed = found[at]?.layer;
+      return () => (session.pointed = undefined);
+    }
+  });
+
   function key(event: KeyboardEvent) {
     if (event.key === 'ArrowDown') {
       at = Math.min(found.length - 1, at + 1);

@@ -57,10 +57,22 @@ it('runs what is clicked, and nothing where nothing is found', async () => {
 it('goes to a layer or a height, and to nothing else', () => {
   const [command] = goingTo(session, 'L3');
   expect(command!.label).toMatch(/^Go to L3, from /);
+  expect(command!.layer).toBe(3);
   command!.run();
   expect(session.layer).toBe(3);
   expect(goingTo(session, 'somewhere')).toEqual([]);
   expect(goingTo(session, 'L99999')).toEqual([]);
+});
+
+it('points at the layer that the chosen command leads to, as long as it is open', async () => {
+  const sheet = render(CommandSheet, { session, open: true, commands });
+  await type('L4');
+  expect(session.pointed).toBe(4);
+  await type('und');
+  expect(session.pointed).toBeUndefined();
+  await type('L2');
+  sheet.unmount();
+  expect(session.pointed).toBeUndefined();
 });
 
 it('selects what a plan consists of by its name', () => {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onDestroy } from 'svelte';
   import type { FindingView } from '../api/client';
   import { layerFromPlane, mm } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
@@ -14,6 +15,12 @@
   let note = $state('');
 
   const accepted = $derived(finding.accepted != null);
+  const layer = $derived(
+    finding.heightMm == null ? undefined : layerFromPlane(session.heights, finding.heightMm),
+  );
+
+  // An entry that goes away under the pointer is not left by it.
+  onDestroy(() => (session.pointed = undefined));
 
   function go() {
     if (finding.heightMm != null) {
@@ -35,12 +42,15 @@
 </script>
 
 <article class={accepted ? 'accepted' : finding.severity}>
-  <button class="go" onclick={go}>
+  <button
+    class="go"
+    onclick={go}
+    onpointerenter={() => (session.pointed = layer)}
+    onpointerleave={() => (session.pointed = undefined)}
+  >
     <strong>{accepted ? 'accepted' : finding.severity}: {finding.title}</strong>
     {#if finding.heightMm != null}
-      <span class="num"
-        >{mm(finding.heightMm)} · L{layerFromPlane(session.heights, finding.heightMm)}</span
-      >
+      <span class="num">{mm(finding.heightMm)} · L{layer}</span>
     {/if}
   </button>
   {#if accepted}

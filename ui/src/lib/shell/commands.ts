@@ -6,6 +6,8 @@ export interface Command {
   readonly label: string;
   /** The key that does the same. */
   readonly key?: string;
+  /** The layer that it leads to. */
+  readonly layer?: number;
   readonly run: () => void;
 }
 
@@ -34,6 +36,7 @@ export function goingTo(session: PlanSession, text: string): Command[] {
   return [
     {
       label: `Go to L${layer}, from ${mm(layerBottom(session.heights, layer))}`,
+      layer,
       run: () => session.goTo(layer),
     },
   ];
@@ -52,6 +55,7 @@ export function selections(session: PlanSession): Command[] {
     return [
       ...strata.map((stratum, i) => ({
         label: `Select ${name} · stratum ${i + 1}, from ${mm(stratum.from)}`,
+        layer: layerFromPlane(session.heights, stratum.from),
         run: () => {
           session.select(piece.id, i + 1);
           session.goToHeight(stratum.from);
