@@ -8,8 +8,6 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plane.Distance;
-import org.stratonomy.engine.plane.Path;
 
 /**
  * Puts the lines of a layer in order: filament by filament as it is told; within a filament the
@@ -21,8 +19,7 @@ final class LayerSequencer {
   /** Roles of lines that nobody sees: they may hold what a change of filament purges. */
   static final Set<Role> HIDDEN = Set.of(Role.INFILL, Role.SUPPORT);
 
-  private double x;
-  private double y;
+  private Tour.Place head;
   private final List<LineOrder.Item> order = new ArrayList<>();
 
   /**
@@ -57,9 +54,8 @@ final class LayerSequencer {
     }
   }
 
-  private LayerSequencer(double x, double y) {
-    this.x = x;
-    this.y = y;
+  private LayerSequencer(Tour.Place head) {
+    this.head = head;
   }
 
   /**
@@ -68,7 +64,7 @@ final class LayerSequencer {
    * @param filaments slots of all batches, in order
    */
   static LineOrder order(List<Batch> batches, double x, double y, List<Integer> filaments) {
-    LayerSequencer sequencer = new LayerSequencer(x, y);
+    LayerSequencer sequencer = new LayerSequencer(new Tour.Place(x, y));
     for (int slot : filaments) {
       TreeMap<Double, List<Batch>> byHeat =
           batches.stream()
@@ -85,36 +81,33 @@ final class LayerSequencer {
 
   private void nearestBatches(List<Batch> all) {
     List<Batch> batches = all.stream().filter(batch -> !batch.lines.isEmpty()).toList();
-    for (Visit visit : visits(batches)) {
-      order.addAll(visit.items);
-      x = visit.last().endX();
-      y = visit.last().endY();
+    for (Sequence sequence : sequences(batches)) {
+      order.addAll(sequence.items);
+      head = sequence.ends().to();
     }
   }
 
   /** The batches one after the other so that the head travels little. */
-  private List<Visit> visits(List<Batch> batches) {
+  private List<Sequence> sequences(List<Batch> batches) {
     if (batches.size() == 1) {
-      return List.of(visit(batches.getFirst(), x, y, Tour.Place.ANY));
+      return List.of(sequence(batches.getFirst(), head, Tour.Place.ANY));
     }
-    List<Visit> nearest = nearestNext(batches);
-    List<Visit> toured = toured(nearest);
+    List<Sequence> nearest = nearestNext(batches);
+    List<Sequence> toured = toured(nearest);
     return travel(toured) < travel(nearest) ? toured : nearest;
   }
 
   /** A batch with its lines in the order in which they are printed. */
-  private record Visit(Batch batch, List<LineOrder.Item> items) {
-    Path first() {
-      return items.getFirst().line().path();
-    }
-
-    LineOrder.Item last() {
-      return items.getLast();
+  private record Sequence(Batch batch, List<LineOrder.Item> items) {
+    Tour.Visit ends() {
+      return new Tour.Visit(
+          Tour.Visit.of(items.getFirst().line().path()).from(),
+          Tour.Visit.of(items.getLast().line().path()).to());
     }
   }
 
   /** Each batch begins at the line nearest to where the one before it ends. */
-  private List<Visit> nearestNext(List<Batch> batches) {
+  private List<Sequence> nearestNext(List<Batch> batches) {
     int most = batches.stream().mapToInt(b -> Seam.mostStarts(b.lines)).sum();
     NearestPoints starts = new NearestPoints(most);
     for (int b = 0; b < batches.size(); b++) {
@@ -122,86 +115,64 @@ final class LayerSequencer {
         Seam.NEAREST.addStarts(line, b, starts);
       }
     }
-    List<Visit> visits = new ArrayList<>();
-    double fromX = x;
-    double fromY = y;
-    for (int left = batches.size(); left > 0; left--) {
-      int batch = starts.owner(starts.nearest(fromX, fromY));
+    List<Sequence> sequences = new ArrayList<>();
+    Tour.Place at = head;
+    while (sequences.size() < batches.size()) {
+      int batch = starts.owner(starts.nearest(at.x(), at.y()));
       starts.remove(batch);
-      Visit visit = visit(batches.get(batch), fromX, fromY, Tour.Place.ANY);
-      visits.add(visit);
-      fromX = visit.last().endX();
-      fromY = visit.last().endY();
+      Sequence next = sequence(batches.get(batch), at, Tour.Place.ANY);
+      sequences.add(next);
+      at = next.ends().to();
     }
-    return visits;
+    return sequences;
   }
 
   /** The same batches on a tour by where the head comes to each of them and leaves it. */
-  private List<Visit> toured(List<Visit> visits) {
-    double[] ends = new double[4 * visits.size()];
-    for (int i = 0; i < visits.size(); i++) {
-      Visit visit = visits.get(i);
-      ends[4 * i] = visit.first().x(0);
-      ends[4 * i + 1] = visit.first().y(0);
-      ends[4 * i + 2] = visit.last().endX();
-      ends[4 * i + 3] = visit.last().endY();
-    }
-    Tour tour = Tour.of(x, y, ends, Tour.Place.ANY);
-    List<Visit> toured = new ArrayList<>();
-    double fromX = x;
-    double fromY = y;
-    for (int k = 0; k < visits.size(); k++) {
-      Tour.Place goal = Tour.Place.ANY;
-      if (k + 1 < visits.size()) {
-        int entry = 4 * tour.at(k + 1) + (tour.isTurned(k + 1) ? 2 : 0);
-        goal = new Tour.Place(ends[entry], ends[entry + 1]);
-      }
-      Visit visit = visit(visits.get(tour.at(k)).batch, fromX, fromY, goal);
-      toured.add(visit);
-      fromX = visit.last().endX();
-      fromY = visit.last().endY();
+  private List<Sequence> toured(List<Sequence> sequences) {
+    Tour tour = Tour.of(head, sequences.stream().map(Sequence::ends).toList(), Tour.Place.ANY);
+    List<Sequence> toured = new ArrayList<>();
+    Tour.Place at = head;
+    for (int k = 0; k < sequences.size(); k++) {
+      Sequence next = sequence(sequences.get(tour.at(k)).batch, at, tour.entry(k + 1));
+      toured.add(next);
+      at = next.ends().to();
     }
     return toured;
   }
 
   /** Length of all ways to the lines, mm. */
-  private double travel(List<Visit> visits) {
+  private double travel(List<Sequence> sequences) {
     double sum = 0;
-    double fromX = x;
-    double fromY = y;
-    for (Visit visit : visits) {
-      for (LineOrder.Item item : visit.items) {
-        Path path = item.line().path();
-        sum += Distance.of(path.x(0) - fromX, path.y(0) - fromY);
-        fromX = item.endX();
-        fromY = item.endY();
+    Tour.Place at = head;
+    for (Sequence sequence : sequences) {
+      for (LineOrder.Item item : sequence.items) {
+        Tour.Visit visit = Tour.Visit.of(item.line().path());
+        sum += at.distance(visit.from());
+        at = visit.to();
       }
     }
     return sum;
   }
 
   /**
-   * @param goal where the head goes on to
+   * @param start where the head comes from
+   * @param goal where it goes on to
    */
-  private static Visit visit(Batch batch, double startX, double startY, Tour.Place goal) {
+  private static Sequence sequence(Batch batch, Tour.Place start, Tour.Place goal) {
     TreeMap<Integer, List<Line>> stages = new TreeMap<>();
     for (Line line : batch.lines) {
       stages.computeIfAbsent(batch.walls.stage(line), s -> new ArrayList<>()).add(line);
     }
     List<LineOrder.Item> items = new ArrayList<>();
-    double fromX = startX;
-    double fromY = startY;
+    Tour.Place at = start;
     for (int stage : stages.keySet()) {
       List<Line> lines = stages.get(stage);
       Tour.Place next = stage == stages.lastKey() ? goal : Tour.Place.ANY;
-      List<Line> toured =
-          lines.getFirst().inOrder() ? lines : LineTour.of(lines, fromX, fromY, batch.seam, next);
-      for (Line line : toured) {
-        items.add(new LineOrder.Item(batch.part, line, batch.slot));
-        fromX = line.path().endX();
-        fromY = line.path().endY();
-      }
+      List<Line> inOrder =
+          lines.getFirst().inOrder() ? lines : LineTour.of(lines, at, batch.seam, next);
+      inOrder.forEach(line -> items.add(new LineOrder.Item(batch.part, line, batch.slot)));
+      at = Tour.Visit.of(inOrder.getLast().path()).to();
     }
-    return new Visit(batch, items);
+    return new Sequence(batch, items);
   }
 }

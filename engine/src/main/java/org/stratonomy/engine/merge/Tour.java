@@ -1,16 +1,17 @@
 package org.stratonomy.engine.merge;
 
-import java.util.Arrays;
+import java.util.List;
 import java.util.stream.IntStream;
+import org.stratonomy.engine.plane.Distance;
+import org.stratonomy.engine.plane.Path;
 
 /**
- * An order of stops in which the head travels little: the one they are given in, made better as
- * long as it helps by turning round a part of the tour (2-opt, Croes 1958) or by moving a few stops
- * elsewhere (Or 1976). The head comes to a stop at one end and leaves it at the other; either may
- * be the first.
+ * An order of visits in which the head travels little: the one they are given in, made better as
+ * long as it helps by turning round a part of the tour (2-opt, Croes 1958) or by moving a few
+ * visits elsewhere (Or 1976).
  */
 final class Tour {
-  /** Beyond this many stops only parts of the tour up to this length are turned round. */
+  /** Beyond this many visits only parts of the tour up to this length are turned round. */
   private static final int WINDOW = 120;
 
   private static final int MOST_PASSES = 12;
@@ -22,69 +23,93 @@ final class Tour {
   private final double startY;
   private final int n;
 
-  /** Index of each stop as it was given, in the order of the tour. */
+  /** Index of each visit as it was given, in the order of the tour. */
   private final int[] order;
 
   private final boolean[] turned;
 
-  /** Ends of each stop in the order of the tour: from x, from y, to x, to y; then the goal. */
+  /** Ends of each visit in the order of the tour: from x, from y, to x, to y; then the goal. */
   private final double[] ends;
 
   private final boolean hasGoal;
 
-  private Tour(double x, double y, double[] ends, Place goal) {
-    startX = x;
-    startY = y;
-    n = ends.length / 4;
+  private Tour(Place start, List<Visit> visits, Place goal) {
+    startX = start.x;
+    startY = start.y;
+    n = visits.size();
     order = IntStream.range(0, n).toArray();
     turned = new boolean[n];
     hasGoal = goal != Place.ANY;
-    this.ends = Arrays.copyOf(ends, 4 * n + 4);
-    this.ends[4 * n] = goal.x();
-    this.ends[4 * n + 1] = goal.y();
+    ends = new double[4 * n + 2];
+    for (int i = 0; i < n; i++) {
+      put(4 * i, visits.get(i).from);
+      put(4 * i + 2, visits.get(i).to);
+    }
+    put(4 * n, goal);
   }
 
-  /** Where the head goes on to after the tour, mm. */
+  private void put(int end, Place place) {
+    ends[end] = place.x;
+    ends[end + 1] = place.y;
+  }
+
+  /** Where the head is, mm. */
   record Place(double x, double y) {
-    /** The tour may end anywhere. */
+    /** As the goal of a tour: it may end anywhere. */
     static final Place ANY = new Place(Double.NaN, Double.NaN);
+
+    double distance(Place other) {
+      return Distance.of(other.x - x, other.y - y);
+    }
+  }
+
+  /** Where the head comes to something and where it leaves it; or the other way round. */
+  record Visit(Place from, Place to) {
+    static Visit of(Path path) {
+      return new Visit(new Place(path.x(0), path.y(0)), new Place(path.endX(), path.endY()));
+    }
   }
 
   /**
-   * @param x where the head comes from, mm
-   * @param ends of each stop: where the head comes to it, x and y, and where it leaves it, mm
+   * @param start where the head comes from
+   * @param goal where it goes on to
    */
-  static Tour of(double x, double y, double[] ends, Place goal) {
-    Tour tour = new Tour(x, y, ends, goal);
+  static Tour of(Place start, List<Visit> visits, Place goal) {
+    Tour tour = new Tour(start, visits, goal);
     tour.improve();
     return tour;
   }
 
-  /** Index of the stop at a place of the tour, as stops were given. */
+  /** Which visit, as they were given, comes at a place in the tour, from 0. */
   int at(int k) {
     return order[k];
   }
 
-  /** Whether the head comes to the stop at a place of the tour at its other end. */
+  /** Whether the head comes to it at its other end. */
   boolean isTurned(int k) {
     return turned[k];
   }
 
+  /** Where the head comes to it; to the goal after the last one. */
+  Place entry(int k) {
+    return k == n && !hasGoal ? Place.ANY : new Place(ends[4 * k], ends[4 * k + 1]);
+  }
+
   private void improve() {
-    boolean better = n > (hasGoal ? 1 : 2);
+    boolean better = n > 1 || hasGoal;
     for (int pass = 0; pass < MOST_PASSES && better; pass++) {
       better = turnParts() | moveParts();
     }
   }
 
   /**
-   * Distance from the end of one stop to the start of another, -1 for where the head comes from.
+   * Distance from the end of one visit to the start of another, -1 for where the head comes from.
    */
   private double gap(int from, int to) {
     return from < 0 ? onTo(startX, startY, to) : onTo(ends[4 * from + 2], ends[4 * from + 3], to);
   }
 
-  /** Distance from a place to the start of a stop; after the last one to the goal, if there is. */
+  /** Distance from a place to the start of a visit; after the last one to the goal, if there is. */
   private double onTo(double x, double y, int to) {
     if (to == n && !hasGoal) {
       return 0;
@@ -141,9 +166,9 @@ final class Tour {
   }
 
   private void swap(int i, int j) {
-    int stop = order[i];
+    int visit = order[i];
     order[i] = order[j];
-    order[j] = stop;
+    order[j] = visit;
     boolean isTurned = turned[i];
     turned[i] = turned[j];
     turned[j] = isTurned;

@@ -74,13 +74,7 @@ public final class Plane {
     if (apart(a, b)) {
       return a;
     }
-    return resolve(
-        a.pointCount() + b.pointCount(),
-        WindingRule.without(0),
-        edges -> {
-          edges.addRings(a, 1, 0);
-          edges.addRings(b, 0, 1);
-        });
+    return overlay(a, b, found -> found.area(WindingRule.without(0)));
   }
 
   /** An area in two: what of it lies in another one, and what does not. */
@@ -98,13 +92,10 @@ public final class Plane {
         : splitBy(area, Offset.raw(shrunk, (mm + CLEAR_MM) * Area.UNITS_PER_MM));
   }
 
-  private static Split splitBy(Area a, Area raw) {
-    return resolve(
-        a.pointCount() + raw.pointCount(),
-        edges -> {
-          edges.addRings(a, 1, 0);
-          edges.addRings(raw, 0, 1);
-        },
+  private static Split splitBy(Area a, Area b) {
+    return overlay(
+        a,
+        b,
         found -> new Split(found.area(WindingRule.both()), found.area(WindingRule.without(0))));
   }
 
@@ -169,13 +160,7 @@ public final class Plane {
       return Area.EMPTY;
     }
     Area raw = mm == 0 ? b : Offset.raw(b, mm * Area.UNITS_PER_MM);
-    return resolve(
-        a.pointCount() + raw.pointCount(),
-        rule,
-        edges -> {
-          edges.addRings(a, 1, 0);
-          edges.addRings(raw, 0, 1);
-        });
+    return overlay(a, raw, found -> found.area(rule));
   }
 
   /** The area without its parts narrower than twice a distance; also called opening. */
@@ -230,6 +215,17 @@ public final class Plane {
         points,
         WindingRule.atLeast(atLeast),
         edges -> areas.forEach(area -> edges.addRings(area, 1, 0)));
+  }
+
+  /** The arrangement of a clean area as the first operand and any rings as the second. */
+  private static <T> T overlay(Area a, Area b, Function<Arrangement, T> result) {
+    return resolve(
+        a.pointCount() + b.pointCount(),
+        edges -> {
+          edges.addRings(a, 1, 0);
+          edges.addRings(b, 0, 1);
+        },
+        result);
   }
 
   /**

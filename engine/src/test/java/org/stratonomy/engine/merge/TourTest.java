@@ -13,6 +13,8 @@ import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
 
 class TourTest {
+  private static final Tour.Place ORIGIN = new Tour.Place(0, 0);
+
   private static List<Line> lines(int count, long seed, double longest) {
     Random random = new Random(seed);
     List<Line> lines = new ArrayList<>();
@@ -77,7 +79,8 @@ class TourTest {
   @ParameterizedTest
   @CsvSource({"30, 1, 10", "60, 2, 10", "60, 3, 1", "90, 4, 30"})
   void theTourIsWithinATenthOfWhatALongSearchFinds(int count, long seed, double longest) {
-    List<Line> tour = LineTour.of(lines(count, seed, longest), 0, 0, Seam.NEAREST, Tour.Place.ANY);
+    List<Line> tour =
+        LineTour.of(lines(count, seed, longest), ORIGIN, Seam.NEAREST, Tour.Place.ANY);
     assertThat(travel(tour)).isLessThanOrEqualTo(1.1 * longSearch(tour, seed));
   }
 
@@ -88,20 +91,29 @@ class TourTest {
       lines.add(new Line(Role.INFILL, new Path(false, i, 0, i, 20), 0.4));
     }
     for (double y : new double[] {0, 20}) {
-      List<Line> tour = LineTour.of(lines, 0, 0, Seam.NEAREST, new Tour.Place(0, y));
+      List<Line> tour = LineTour.of(lines, ORIGIN, Seam.NEAREST, new Tour.Place(0, y));
       assertThat(
               travel(tour)
                   + Math.hypot(tour.getLast().path().endX(), tour.getLast().path().endY() - y))
           .isLessThan(7 * 2 + 22);
     }
-    List<Line> tour = LineTour.of(lines, 0, 0, Seam.NEAREST, Tour.Place.ANY);
+    List<Line> tour = LineTour.of(lines, ORIGIN, Seam.NEAREST, Tour.Place.ANY);
     assertThat(travel(tour)).isEqualTo(7);
+  }
+
+  @Test
+  void twoLinesAreRunSoThatTheHeadTravelsLeast() {
+    Line near = new Line(Role.INFILL, new Path(false, 1, 0, -3, 0), 0.4);
+    Line far = new Line(Role.INFILL, new Path(false, 2, 0, 9, 0), 0.4);
+    // The nearest end first would be 1 + 5, the other one 3 + 1.
+    assertThat(travel(LineTour.of(List.of(near, far), ORIGIN, Seam.NEAREST, Tour.Place.ANY)))
+        .isEqualTo(4);
   }
 
   @Test
   void everyLineIsPrintedOnceAndWhole() {
     List<Line> lines = lines(200, 7, 5);
-    List<Line> tour = LineTour.of(lines, 0, 0, Seam.NEAREST, Tour.Place.ANY);
+    List<Line> tour = LineTour.of(lines, ORIGIN, Seam.NEAREST, Tour.Place.ANY);
     assertThat(tour).hasSameSizeAs(lines);
     for (Line line : lines) {
       assertThat(tour).containsAnyOf(line, line.reversed());
