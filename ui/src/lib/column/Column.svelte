@@ -40,12 +40,8 @@
   let width = $state(360);
   let height = $state(600);
   let svg: SVGSVGElement;
-  const hover = $derived(session.pointed);
   let drag: { piece: string; from: number; to: number } | undefined = $state.raw(undefined);
   let levelDrag = false;
-
-  /** The pointer rests if it stays on a layer for so long, ms. */
-  const REST_MS = 30;
 
   const heights: Heights = $derived(session.heights);
   const result = $derived(session.result);
@@ -102,16 +98,7 @@
     const count = Math.floor(range.to / step + 1e-9) - first + 1;
     return Array.from({ length: count }, (_, i) => Number(((first + i) * step).toFixed(6)));
   });
-  const shownLayer = $derived(hover ?? session.layer);
-
-  /** A layer that the pointer rests on may be clicked next. */
-  $effect(() => {
-    const n = hover;
-    if (n !== undefined && session.result) {
-      const timer = window.setTimeout(() => session.layers.expect(n), REST_MS);
-      return () => window.clearTimeout(timer);
-    }
-  });
+  const shownLayer = $derived(session.pointed ?? session.layer);
 
   function heightOf(event: MouseEvent): number {
     return scale.height(event.clientY - svg.getBoundingClientRect().top);
@@ -288,7 +275,7 @@
 
       {#if result}
         {@const n = shownLayer}
-        {#if hover !== undefined && hover !== session.layer}
+        {#if session.pointed !== undefined && session.pointed !== session.layer}
           <line
             class="hover"
             x1="42"

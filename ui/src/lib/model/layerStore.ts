@@ -32,11 +32,6 @@ export class LayerStore {
     );
   }
 
-  /** Asks for a layer that may be looked at next; if that fails, it is asked for again then. */
-  expect(n: number): void {
-    this.get(n).catch(() => undefined);
-  }
-
   /** Whether a layer need not be waited for, or is under way. */
   has(n: number): boolean {
     return this.kept.has(this.source().address + n);

@@ -4,6 +4,7 @@
   import { ROLE_STYLE } from '../model/colours';
   import { layerBottom, layerTop } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
+  import { lookAtPointed } from '../sheet/lookAhead';
   import type { Range } from '../sheet/measure';
   import Probe from '../sheet/Probe.svelte';
   import SheetLegend from '../sheet/SheetLegend.svelte';
@@ -184,6 +185,8 @@
     stack = made;
     read = 0;
   }
+
+  $effect(() => lookAtPointed(session));
 
   $effect(() => {
     let going = true;

@@ -14,7 +14,7 @@
   import { onBed, type Drawing, type Size, type View } from './draw';
   import { extentOf } from './extent';
   import { LayerPictures } from './layerPictures';
-  import { lookAhead, lookAt } from './lookAhead';
+  import { lookAhead, lookAtPointed } from './lookAhead';
   import { isMeasure, measured, rangeOf } from './measure';
   import { drawBed, drawHead, drawOutline, drawRuler, drawSpot, drawStops } from './overlays';
   import HaltList from './HaltList.svelte';
@@ -219,16 +219,15 @@
   });
 
   /** Draws the layer that may be gone to next while the pointer is still on its way to the click. */
-  $effect(() => {
-    const n = session.pointed;
-    if (n !== undefined && session.result && !playing && !isTilted) {
-      return lookAt(session, n, (ahead) => {
-        if (drawn) {
-          pictures.prepare(ahead, drawn.size, drawn.drawing);
-        }
-      });
-    }
-  });
+  $effect(() =>
+    playing || isTilted
+      ? undefined
+      : lookAtPointed(session, (ahead) => {
+          if (drawn) {
+            pictures.prepare(ahead, drawn.size, drawn.drawing);
+          }
+        }),
+  );
 
   function sampleHere() {
     if (hit) {

@@ -1,20 +1,23 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import type { LayerPaths } from '../api/layer';
 import type { PlanSession } from '../model/session.svelte';
-import { lookAt } from './lookAhead';
+import { lookAtPointed } from './lookAhead';
 
 beforeEach(() => void vi.useFakeTimers());
 afterEach(() => void vi.useRealTimers());
 
-function sessionOf(get: (n: number) => Promise<LayerPaths>): PlanSession {
-  return { layers: { get } } as unknown as PlanSession;
+function pointingAt(
+  pointed: number | undefined,
+  get: (n: number) => Promise<LayerPaths>,
+): PlanSession {
+  return { pointed, result: {}, layers: { get } } as unknown as PlanSession;
 }
 
 it('gets a layer ready that the pointer rests on', async () => {
   const layer = { strokes: 3 } as LayerPaths;
   const get = vi.fn(() => Promise.resolve(layer));
   const prepare = vi.fn();
-  lookAt(sessionOf(get), 7, prepare);
+  lookAtPointed(pointingAt(7, get), prepare);
   expect(get).not.toHaveBeenCalled();
   await vi.runAllTimersAsync();
   expect(get).toHaveBeenCalledWith(7);
@@ -23,7 +26,8 @@ it('gets a layer ready that the pointer rests on', async () => {
 
 it('asks for nothing that the pointer only passes', async () => {
   const get = vi.fn(() => Promise.resolve({} as LayerPaths));
-  lookAt(sessionOf(get), 7, vi.fn())();
+  lookAtPointed(pointingAt(7, get))!();
+  lookAtPointed(pointingAt(undefined, get));
   await vi.runAllTimersAsync();
   expect(get).not.toHaveBeenCalled();
 });
@@ -31,11 +35,8 @@ it('asks for nothing that the pointer only passes', async () => {
 it('draws no layer that comes when the pointer is elsewhere', async () => {
   let come: (layer: LayerPaths) => void = () => {};
   const prepare = vi.fn();
-  const stop = lookAt(
-    sessionOf(() => new Promise((resolve) => (come = resolve))),
-    7,
-    prepare,
-  );
+  const session = pointingAt(7, () => new Promise((resolve) => (come = resolve)));
+  const stop = lookAtPointed(session, prepare)!;
   await vi.runAllTimersAsync();
   stop();
   come({} as LayerPaths);

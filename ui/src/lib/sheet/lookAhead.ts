@@ -51,15 +51,18 @@ export function lookAhead(
 }
 
 /**
- * Gets one layer ready, once the pointer has rested on it for a moment.
+ * Gets the layer ready that is pointed at, once it has been for a moment.
  *
  * @returns how to stop
  */
-export function lookAt(
+export function lookAtPointed(
   session: PlanSession,
-  n: number,
-  prepare: (paths: LayerPaths) => void,
-): () => void {
+  prepare: (paths: LayerPaths) => void = () => {},
+): (() => void) | undefined {
+  const n = session.pointed;
+  if (n === undefined || !session.result) {
+    return undefined;
+  }
   return inSpareTime([
     async (isStopped) => {
       const paths = await session.layers.get(n);
