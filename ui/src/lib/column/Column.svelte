@@ -98,8 +98,6 @@
     const count = Math.floor(range.to / step + 1e-9) - first + 1;
     return Array.from({ length: count }, (_, i) => Number(((first + i) * step).toFixed(6)));
   });
-  const shownLayer = $derived(session.pointed ?? session.layer);
-
   function heightOf(event: MouseEvent): number {
     return scale.height(event.clientY - svg.getBoundingClientRect().top);
   }
@@ -166,6 +164,14 @@
     void session.edit({ action: 'DIVIDE', piece, height: planeNear(event) });
   }
 </script>
+
+{#snippet tag(plane: number, layer: number, kind: 'level-tag' | 'pointed-tag')}
+  <g transform="translate(0 {scale.y(plane)})" class={kind}>
+    <rect x="0" y="-9" width="82" height="18" rx="2" />
+    <text class="num" x="40" y="4" text-anchor="end">{plane.toFixed(2)}</text>
+    <text class="num" x="79" y="4" text-anchor="end">L{layer}</text>
+  </g>
+{/snippet}
 
 <div class="frame">
   <div class="column" bind:clientWidth={width} bind:clientHeight={height}>
@@ -274,15 +280,10 @@
       </g>
 
       {#if result}
-        {@const n = shownLayer}
         {#if session.pointed !== undefined && session.pointed !== session.layer}
-          <line
-            class="hover"
-            x1="42"
-            x2={width}
-            y1={scale.y(layerBottom(heights, n))}
-            y2={scale.y(layerBottom(heights, n))}
-          />
+          {@const plane = layerBottom(heights, session.pointed)}
+          <line class="pointed" x1="82" x2={width} y1={scale.y(plane)} y2={scale.y(plane)} />
+          {@render tag(plane, session.pointed, 'pointed-tag')}
         {/if}
         <rect
           class="level"
@@ -291,11 +292,7 @@
           {width}
           height={Math.max(1.5, scale.y(session.plane) - scale.y(layerTop(heights, session.layer)))}
         />
-        <g transform="translate(0 {scale.y(session.plane)})" class="level-tag">
-          <rect x="0" y="-9" width="82" height="18" rx="2" />
-          <text class="num" x="40" y="4" text-anchor="end">{session.plane.toFixed(2)}</text>
-          <text class="num" x="79" y="4" text-anchor="end">L{session.layer}</text>
-        </g>
+        {@render tag(session.plane, session.layer, 'level-tag')}
         {#if drag}
           <g transform="translate({x.strata} {scale.y(drag.to) - 10})" class="drag-tag">
             <rect x="0" y="-15" width="130" height="18" rx="2" />
@@ -377,7 +374,7 @@
     fill: none;
   }
 
-  .hover {
+  .pointed {
     stroke: var(--accent);
     stroke-dasharray: 3 3;
     pointer-events: none;
@@ -400,7 +397,18 @@
     font-size: 11px;
   }
 
+  .pointed-tag rect {
+    fill: var(--paper);
+    stroke: var(--accent);
+  }
+
+  .pointed-tag text {
+    fill: var(--ink);
+    font-size: 11px;
+  }
+
   .level-tag,
+  .pointed-tag,
   .drag-tag {
     pointer-events: none;
   }
