@@ -128,11 +128,14 @@ final class ThinChecks {
       Path path = stroke.path();
       double length = path.lengthMm();
       allMm += length;
-      // Each way ends with two corners, a width apart.
-      int own = sharpCorners(path) / 2;
-      if (length < own * (BIT_WIDTHS + 1) * stroke.widthMm()) {
-        ways += own;
-        mm += length;
+      double leastOfWay = (BIT_WIDTHS + 1) * stroke.widthMm();
+      // Each way ends with two corners, a width apart; few paths have as many as make it short.
+      if (length < path.size() / 2 * leastOfWay) {
+        int own = sharpCorners(path) / 2;
+        if (length < own * leastOfWay) {
+          ways += own;
+          mm += length;
+        }
       }
     }
   }

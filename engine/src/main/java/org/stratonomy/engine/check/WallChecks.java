@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.BiConsumer;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.merge.LayerSchedule;
@@ -49,8 +50,12 @@ final class WallChecks {
     private final int stratum;
     private final double bottom;
     private final double wanted;
-    private final List<Stroke> strokes = new ArrayList<>();
+    private int count;
     private int fitted;
+    private double lengthMm;
+
+    /** Length of those that are fitted, by their width in steps. */
+    private final Map<Long, Double> lengths = new TreeMap<>();
 
     Walls(Stroke first, double bottom) {
       index = first.piece();
@@ -64,45 +69,57 @@ final class WallChecks {
       return index == stroke.piece() && stratum == stroke.stratum();
     }
 
-    void add(Stroke stroke) {
-      strokes.add(stroke);
+    void count(Stroke stroke) {
+      count++;
       fitted += isFitted(stroke) ? 1 : 0;
+    }
+
+    /** Most walls are as they are wanted; they are not worth measuring. */
+    boolean mayBeFitted() {
+      return fitted >= MUCH / 2 * count;
+    }
+
+    void measure(Stroke stroke) {
+      double length = stroke.path().lengthMm();
+      lengthMm += length;
+      if (isFitted(stroke)) {
+        lengths.merge(Math.round(stroke.widthMm() / WIDTH_STEP_MM), length, Double::sum);
+      }
     }
 
     private boolean isFitted(Stroke stroke) {
       return Math.abs(stroke.widthMm() - wanted) > FITTED * wanted;
     }
 
-    /** The width of much of the walls, if it is not the wanted one, mm. */
+    /** The width of much of the walls that were measured, if it is not the wanted one, mm. */
     Optional<Double> usual() {
-      // Most walls are as they are wanted; they are not worth measuring.
-      if (fitted < MUCH / 2 * strokes.size()) {
-        return Optional.empty();
-      }
-      double all = 0;
-      Map<Long, Double> byWidth = new TreeMap<>();
-      for (Stroke stroke : strokes) {
-        double length = stroke.path().lengthMm();
-        all += length;
-        if (isFitted(stroke)) {
-          byWidth.merge(Math.round(stroke.widthMm() / WIDTH_STEP_MM), length, Double::sum);
-        }
-      }
-      double least = MUCH * all;
-      return byWidth.entrySet().stream()
+      return lengths.entrySet().stream()
           .max(Map.Entry.comparingByValue())
-          .filter(most -> most.getValue() > least)
+          .filter(most -> most.getValue() > MUCH * lengthMm)
           .map(most -> Math.rint(100 * most.getKey() * WIDTH_STEP_MM) / 100);
     }
   }
 
   private void collect(Schedule schedule) {
+    eachWall(schedule, Walls::count);
+    if (strata.stream().anyMatch(Walls::mayBeFitted)) {
+      eachWall(
+          schedule,
+          (walls, stroke) -> {
+            if (walls.mayBeFitted()) {
+              walls.measure(stroke);
+            }
+          });
+    }
+  }
+
+  private void eachWall(Schedule schedule, BiConsumer<Walls, Stroke> task) {
     Walls at = null;
     for (LayerSchedule layer : schedule.layers()) {
       for (Stroke stroke : layer.strokes()) {
         if (stroke.role().isWall()) {
           at = at != null && at.has(stroke) ? at : wallsOf(stroke, layer.layer().bottom());
-          at.add(stroke);
+          task.accept(at, stroke);
         }
       }
     }

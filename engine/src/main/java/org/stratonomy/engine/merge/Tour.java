@@ -31,6 +31,9 @@ final class Tour {
   /** Ends of each visit in the order of the tour: from x, from y, to x, to y; then the goal. */
   private final double[] ends;
 
+  /** Length of the way to each visit in the order of the tour; then to the goal, 0 without one. */
+  private final double[] gaps;
+
   private final boolean hasGoal;
 
   private Tour(Place start, List<Visit> visits, Place goal) {
@@ -46,6 +49,8 @@ final class Tour {
       put(4 * i + 2, visits.get(i).to);
     }
     put(4 * n, goal);
+    gaps = new double[n + 1];
+    measure(0, n);
   }
 
   private void put(int end, Place place) {
@@ -102,53 +107,58 @@ final class Tour {
     }
   }
 
-  /**
-   * Distance from the end of one visit to the start of another, -1 for where the head comes from.
-   */
-  private double gap(int from, int to) {
-    return from < 0 ? onTo(startX, startY, to) : onTo(ends[4 * from + 2], ends[4 * from + 3], to);
+  /** Measures the ways to some of the visits. */
+  private void measure(int first, int last) {
+    for (int k = first; k <= last; k++) {
+      gaps[k] = onTo(leaveX(k - 1), leaveY(k - 1), k);
+    }
+  }
+
+  /** Where the head leaves a visit; before the first one where it comes from. */
+  private double leaveX(int k) {
+    return k < 0 ? startX : ends[4 * k + 2];
+  }
+
+  private double leaveY(int k) {
+    return k < 0 ? startY : ends[4 * k + 3];
   }
 
   /** Distance from a place to the start of a visit; after the last one to the goal, if there is. */
   private double onTo(double x, double y, int to) {
-    if (to == n && !hasGoal) {
-      return 0;
-    }
-    double dx = ends[4 * to] - x;
-    double dy = ends[4 * to + 1] - y;
-    return Math.sqrt(dx * dx + dy * dy);
+    return to == n && !hasGoal ? 0 : Math.sqrt(square(x, y, 4 * to));
+  }
+
+  /** Square of the distance from a place to one of the ends. */
+  private double square(double x, double y, int end) {
+    double dx = ends[end] - x;
+    double dy = ends[end + 1] - y;
+    return dx * dx + dy * dy;
   }
 
   private boolean turnParts() {
     boolean better = false;
     for (int i = 0; i < n; i++) {
-      double x = i == 0 ? startX : ends[4 * i - 2];
-      double y = i == 0 ? startY : ends[4 * i - 1];
-      double into = gap(i - 1, i);
+      double x = leaveX(i - 1);
+      double y = leaveY(i - 1);
+      double into = gaps[i];
       if (into < LEAST_GAIN) {
         continue;
       }
       for (int j = i; j < Math.min(n, i + WINDOW); j++) {
-        double newInto = distance(x, y, 4 * j + 2);
-        if (newInto >= into + gap(j, j + 1)) {
+        double ways = into + gaps[j + 1];
+        double square = square(x, y, 4 * j + 2);
+        if (square >= ways * ways) {
           continue;
         }
         double newOut = onTo(ends[4 * i], ends[4 * i + 1], j + 1);
-        if (newInto + newOut < into + gap(j, j + 1) - LEAST_GAIN) {
+        if (Math.sqrt(square) + newOut < ways - LEAST_GAIN) {
           turn(i, j);
           better = true;
-          into = gap(i - 1, i);
+          into = gaps[i];
         }
       }
     }
     return better;
-  }
-
-  /** Distance from a place to one of the ends. */
-  private double distance(double x, double y, int end) {
-    double dx = ends[end] - x;
-    double dy = ends[end + 1] - y;
-    return Math.sqrt(dx * dx + dy * dy);
   }
 
   private void turn(int from, int to) {
@@ -163,6 +173,7 @@ final class Tour {
         ends[4 * k + 2 + axis] = end;
       }
     }
+    measure(from, to + 1);
   }
 
   private void swap(int i, int j) {
@@ -192,8 +203,7 @@ final class Tour {
   /** Moves lines i to i + length - 1 to the best place near by, if that is better. */
   private boolean moved(int i, int length) {
     int last = i + length - 1;
-    double joined = gap(i - 1, last + 1);
-    double freed = gap(i - 1, i) + gap(last, last + 1) - joined;
+    double freed = gaps[i] + gaps[last + 1] - onTo(leaveX(i - 1), leaveY(i - 1), last + 1);
     if (freed < LEAST_GAIN) {
       return false;
     }
@@ -204,15 +214,17 @@ final class Tour {
       if (k >= i - 1 && k <= last) {
         continue;
       }
+      double ways = freed + gaps[k + 1];
       for (boolean back : BOTH_WAYS) {
         int head = back ? 4 * last + 2 : 4 * i;
+        double square = square(leaveX(k), leaveY(k), head);
+        if (square >= (ways - gain) * (ways - gain)) {
+          continue;
+        }
         int tail = back ? 4 * i : 4 * last + 2;
-        double x = k < 0 ? startX : ends[4 * k + 2];
-        double y = k < 0 ? startY : ends[4 * k + 3];
-        double added =
-            distance(x, y, head) + onTo(ends[tail], ends[tail + 1], k + 1) - gap(k, k + 1);
-        if (freed - added > gain) {
-          gain = freed - added;
+        double saved = ways - Math.sqrt(square) - onTo(ends[tail], ends[tail + 1], k + 1);
+        if (saved > gain) {
+          gain = saved;
           best = k;
           bestBack = back;
         }

@@ -181,9 +181,7 @@ final class FittedPath {
   private double deviation(int i, int a, int b) {
     double dx = x(b) - x(a);
     double dy = y(b) - y(a);
-    double square = dx * dx + dy * dy;
-    double t =
-        square == 0 ? 0 : Math.clamp(((x(i) - x(a)) * dx + (y(i) - y(a)) * dy) / square, 0.0, 1.0);
+    double t = Distance.along(x(i) - x(a), y(i) - y(a), dx, dy);
     double width = data[3 * a + 2] + t * (data[3 * b + 2] - data[3 * a + 2]);
     double ox = x(i) - x(a) - t * dx;
     double oy = y(i) - y(a) - t * dy;

@@ -16,6 +16,7 @@ import org.stratonomy.engine.plane.Plane;
  */
 final class InsideMaker {
   private final Surroundings around;
+  private final Area inner;
   private final LineSettings s;
   private final double width;
   private final List<Line> lines;
@@ -23,16 +24,19 @@ final class InsideMaker {
   private final Supplier<Key> solidKey;
 
   /**
+   * @param inner what the outer wall leaves of the section
    * @param lines the walls; what is inside goes there, too
    * @param solidKey of all that does not depend on infill
    */
   InsideMaker(
       Surroundings around,
+      Area inner,
       LineSettings settings,
       List<Line> lines,
       Memo memo,
       Supplier<Key> solidKey) {
     this.around = around;
+    this.inner = inner;
     this.s = settings;
     this.width = settings.lineWidth();
     this.lines = lines;
@@ -70,7 +74,9 @@ final class InsideMaker {
   }
 
   private Solid solid(Area inside) {
-    Area narrower = Plane.inset(Plane.difference(inside, around.solid(s)), width);
+    Area sparse = around.sparse(s, inner);
+    Area open = sparse.equals(inner) ? inside : Plane.intersection(inside, sparse);
+    Area narrower = Plane.inset(open, width);
     Plane.Split parts = Plane.keptAndLost(inside, narrower, width);
     List<Line> solid = new ArrayList<>();
     solid(parts.out(), filler(solid));
@@ -104,7 +110,7 @@ final class InsideMaker {
       filler.bridge(parts.in(), new Bridge(around.below(), width));
     }
     Area rest = parts.out();
-    Area facingUp = around.facingUp(width);
+    Area facingUp = around.facingUp(s, inner);
     if (facingUp.isEmpty() || rest.isEmpty()) {
       filler.solid(rest, Role.SOLID_INFILL);
     } else {

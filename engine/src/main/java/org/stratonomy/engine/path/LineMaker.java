@@ -124,10 +124,15 @@ final class LineMaker {
 
   private InsideMaker maker(
       Surroundings around, PieceLayer layer, int part, LineSettings s, List<Line> lines) {
-    return new InsideMaker(around, s, lines, memo, () -> solidKey(layer, part));
+    Area inner = outline(layer, s, Math.min(s.walls(), 1)).inside();
+    return new InsideMaker(around, inner, s, lines, memo, () -> solidKey(layer, part));
   }
 
   private OutlineWalls outline(PieceLayer layer, LineSettings s) {
+    return outline(layer, s, s.walls());
+  }
+
+  private OutlineWalls outline(PieceLayer layer, LineSettings s, int most) {
     Key section = sections.key(layer.index());
     double width = s.lineWidth();
     ThinPlaces thin = s.thinPlaces();
@@ -136,7 +141,7 @@ final class LineMaker {
             walls(section, s, 0),
             OutlineWalls.class,
             () -> OutlineWalls.none(sections.get(layer.index()).area(), width, thin));
-    for (int count = 1; count <= s.walls() && !walls.inside().isEmpty(); count++) {
+    for (int count = 1; count <= most && !walls.inside().isEmpty(); count++) {
       OutlineWalls outer = walls;
       walls = memo.get(walls(section, s, count), OutlineWalls.class, () -> outer.more(width, thin));
     }

@@ -22,6 +22,15 @@ final class Surroundings {
   /** Lines by which a bridge at least as wide reaches over what carries it. */
   private static final int ANCHOR = 3;
 
+  /** Lines by which a skin grows from where it was found to be {@link #wide}. */
+  private static final double HELD = 1.25;
+
+  /**
+   * Where infill begins beside a skin is hidden, and the skin grows by much more than this; so that
+   * edge may miss its place by this share of a line's width.
+   */
+  private static final double ROUGHNESS = 0.15;
+
   private final PieceLayer layer;
   private final PieceStack stack;
   private final Sections sections;
@@ -55,12 +64,14 @@ final class Surroundings {
   }
 
   /**
-   * Where the section is to be solid: a surface lies within the solid layers of some settings,
-   * because one of the sections above or below is missing there. Without slivers, and a line wider,
-   * so that it is held by what is beside it.
+   * Where inside of the outer wall there is room for infill: all sections above and below that
+   * count are there. The others, without slivers, are a line wider than that, so that a skin is
+   * held by what is beside it.
+   *
+   * @param inner what the outer wall leaves of the section
    */
-  Area solid(LineSettings s) {
-    Key.Builder key = Key.of("solid").add(s.leastSkinMm2()).add(s.lineWidth());
+  Area sparse(LineSettings s, Area inner) {
+    Key.Builder key = withinOuterWall("sparse", s).add(s.leastSkinMm2());
     int first = layer.index() - s.bottomLayers();
     int last = layer.index() + s.topLayers();
     return remembered(
@@ -68,17 +79,23 @@ final class Surroundings {
         () -> {
           Area missing = Plane.missing(section(), neighbours(s.bottomLayers(), s.topLayers()));
           double least = s.leastSkinMm2();
-          Area held = held(least > 0 ? missing.withoutSmall(least) : missing, s.lineWidth());
-          if (s.bottomLayers() > 0) {
-            held = Plane.union(held, bridged(s.lineWidth()));
-          }
-          return new Simplifier(OutlineWalls.ROUGHNESS * s.lineWidth()).simplify(held);
+          Area wide = wide(least > 0 ? missing.withoutSmall(least) : missing, s.lineWidth());
+          Area smooth = new Simplifier(ROUGHNESS * s.lineWidth()).simplify(wide);
+          Area sparse = Plane.beyond(inner, smooth, HELD * s.lineWidth());
+          return s.bottomLayers() > 0 ? Plane.difference(sparse, bridged(s.lineWidth())) : sparse;
         });
   }
 
-  /** Without slivers, and a line wider, so that a skin is held by what is beside it. */
-  private static Area held(Area skin, double width) {
-    return skin.isEmpty() ? skin : Plane.outset(Plane.inset(skin, width / 4), 1.25 * width);
+  private static Key.Builder withinOuterWall(String what, LineSettings s) {
+    return Key.of(what)
+        .add(s.lineWidth())
+        .add(s.thinPlaces().ordinal())
+        .add(Math.min(s.walls(), 1));
+  }
+
+  /** What of an area is more than half a line wide, by a quarter of a line less. */
+  private static Area wide(Area area, double width) {
+    return area.isEmpty() ? area : Plane.inset(area, width / 4);
   }
 
   /** The sections that must all be there for a place to be inside. */
@@ -113,8 +130,9 @@ final class Surroundings {
         sectionKeys(key, layer.index() - 1, layer.index()),
         () -> {
           Area air = overAir(width);
-          Area wide = Plane.inset(air, ANCHOR * width / 2);
-          return Plane.union(held(air, width), Plane.outset(wide, 1.5 * ANCHOR * width));
+          Area anchored = Plane.inset(air, ANCHOR * width / 2);
+          Area held = Plane.outset(wide(air, width), HELD * width);
+          return Plane.union(held, Plane.outset(anchored, 1.5 * ANCHOR * width));
         });
   }
 
@@ -153,14 +171,17 @@ final class Surroundings {
         && !Plane.difference(around, below()).withoutSmall(sliver).isEmpty();
   }
 
-  /** What of the section has nothing above it; slivers do not count. */
-  Area facingUp(double width) {
-    Key.Builder key = Key.of("facing up");
+  /**
+   * What of the section has nothing above it; slivers do not count.
+   *
+   * @param inner what the outer wall leaves of the section
+   */
+  Area facingUp(LineSettings s, Area inner) {
     Area facingUp =
         remembered(
-            sectionKeys(key, layer.index(), layer.index() + 1),
-            () -> Plane.difference(section(), above()));
-    return facingUp.withoutSmall(width * width);
+            sectionKeys(withinOuterWall("facing up", s), layer.index(), layer.index() + 1),
+            () -> Plane.difference(inner, above()));
+    return facingUp.withoutSmall(s.lineWidth() * s.lineWidth());
   }
 
   private Key sectionKeys(Key.Builder key, int first, int last) {

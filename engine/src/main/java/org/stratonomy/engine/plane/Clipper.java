@@ -142,7 +142,7 @@ public final class Clipper {
           double ay = area.y(edge) * Area.UNIT_MM;
           double dx = area.x(grid.next[edge]) * Area.UNIT_MM - ax;
           double dy = area.y(grid.next[edge]) * Area.UNIT_MM - ay;
-          double t = Math.clamp(((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy), 0.0, 1.0);
+          double t = Distance.along(x - ax, y - ay, dx, dy);
           double px = ax + t * dx;
           double py = ay + t * dy;
           double square = (px - x) * (px - x) + (py - y) * (py - y);

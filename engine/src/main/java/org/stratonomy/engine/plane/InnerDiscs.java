@@ -108,7 +108,7 @@ public final class InnerDiscs {
           if (across * across >= best * squareOfLength) {
             continue;
           }
-          double t = Math.clamp(((cx - ax) * dx + (cy - ay) * dy) / squareOfLength, 0.0, 1.0);
+          double t = Distance.along(cx - ax, cy - ay, dx, dy);
           double px = ax + t * dx;
           double py = ay + t * dy;
           double square = (px - cx) * (px - cx) + (py - cy) * (py - cy);

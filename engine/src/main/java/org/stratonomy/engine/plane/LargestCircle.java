@@ -80,7 +80,7 @@ public final class LargestCircle {
         }
         double dx = bx - ax;
         double dy = by - ay;
-        double along = Math.clamp(((px - ax) * dx + (py - ay) * dy) / (dx * dx + dy * dy), 0, 1);
+        double along = Distance.along(px - ax, py - ay, dx, dy);
         least = Math.min(least, Distance.of(px - ax - along * dx, py - ay - along * dy));
       }
     }

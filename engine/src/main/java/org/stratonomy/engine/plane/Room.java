@@ -70,8 +70,7 @@ public final class Room {
         double ay = area.y(before) - y;
         double dx = area.x(p) - x - ax;
         double dy = area.y(p) - y - ay;
-        double square = dx * dx + dy * dy;
-        double along = square == 0 ? 0 : Math.clamp(-(ax * dx + ay * dy) / square, 0, 1);
+        double along = Distance.along(-ax, -ay, dx, dy);
         double nearX = ax + along * dx;
         double nearY = ay + along * dy;
         if (nearX * nearX + nearY * nearY <= distance * distance) {

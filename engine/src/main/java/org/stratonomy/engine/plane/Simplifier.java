@@ -77,11 +77,10 @@ public final class Simplifier {
       int at = -1;
       double dx = (double) x[b] - x[a];
       double dy = (double) y[b] - y[a];
-      double square = dx * dx + dy * dy;
       for (int i = a + 1; i < b; i++) {
         double px = (double) x[i] - x[a];
         double py = (double) y[i] - y[a];
-        double along = square == 0 ? 0 : Math.clamp((px * dx + py * dy) / square, 0, 1);
+        double along = Distance.along(px, py, dx, dy);
         double ox = px - along * dx;
         double oy = py - along * dy;
         double distance = ox * ox + oy * oy;
