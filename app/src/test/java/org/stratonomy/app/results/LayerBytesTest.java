@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.merge.Bleed;
+import org.stratonomy.engine.merge.LayerFit;
 import org.stratonomy.engine.merge.LayerOrder;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.LayerVolumes;
@@ -51,7 +52,8 @@ class LayerBytesTest {
             1,
             List.of(),
             new LayerTime(List.of(), 0, 0, 1, 10),
-            LayerVolumes.of(strokes));
+            LayerVolumes.of(strokes),
+            LayerFit.of(strokes));
     return new LayerBytes.Pass(layer, List.of(new Bleed.Run(1, 0, 0.5, 0x102030)));
   }
 

@@ -1,29 +1,24 @@
 package org.stratonomy.engine.check;
 
 import java.util.ArrayList;
-import java.util.Collection;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeMap;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.merge.LayerFit;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
-import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
 
@@ -35,20 +30,11 @@ final class ThinChecks {
   /** Less than this many squares of a line's width in a layer is not worth telling. */
   private static final double LEAST_SQUARES = 4;
 
-  /** Infill that goes to and fro over less than so many of its widths is bits. */
-  private static final double BIT_WIDTHS = 4;
-
-  /** Where a line turns by more than the angle of this cosine, it goes to or fro. */
-  private static final double SHARP = 0.6;
-
   /** Fewer bits in a layer are not worth telling. */
   private static final int LEAST_BITS = 16;
 
   /** Nor are those that are less than this share of what is inside of the walls in the layer. */
   private static final double LEAST_SHARE = 0.35;
-
-  private static final Set<Role> INSIDE =
-      EnumSet.of(Role.INFILL, Role.SOLID_INFILL, Role.TOP_SKIN, Role.BOTTOM_SKIN);
 
   private static final String FITTED = "fitted";
 
@@ -79,80 +65,16 @@ final class ThinChecks {
     Map<Integer, List<LayerSchedule>> found = new TreeMap<>();
     Map<Integer, Integer> most = new TreeMap<>();
     for (LayerSchedule layer : schedule.layers()) {
-      for (Bits bits : bits(layer.strokes())) {
-        if (bits.ways >= LEAST_BITS && bits.mm > LEAST_SHARE * bits.allMm) {
-          found.computeIfAbsent(bits.piece, _ -> new ArrayList<>()).add(layer);
-          most.merge(bits.piece, bits.ways, Math::max);
+      for (LayerFit.Bits bits : layer.fit().bits()) {
+        if (bits.ways() >= LEAST_BITS && bits.mm() > LEAST_SHARE * bits.allMm()) {
+          found.computeIfAbsent(bits.piece(), _ -> new ArrayList<>()).add(layer);
+          most.merge(bits.piece(), bits.ways(), Math::max);
         }
       }
     }
     return found.keySet().stream()
         .map(piece -> bits(plan.pieces().get(piece), found.get(piece), most.get(piece)))
         .toList();
-  }
-
-  /** The bits of infill of each piece. */
-  private static Collection<Bits> bits(List<Stroke> strokes) {
-    Map<Integer, Bits> all = new TreeMap<>();
-    Bits at = null;
-    for (Stroke stroke : strokes) {
-      if (INSIDE.contains(stroke.role())) {
-        at =
-            at != null && at.piece == stroke.piece()
-                ? at
-                : all.computeIfAbsent(stroke.piece(), Bits::new);
-        at.add(stroke);
-      }
-    }
-    return all.values();
-  }
-
-  /** What goes to and fro over narrow places of a piece. */
-  private static final class Bits {
-    private final int piece;
-
-    /** How often. */
-    private int ways;
-
-    /** Length of those lines. */
-    private double mm;
-
-    /** Length of all lines inside of the walls. */
-    private double allMm;
-
-    Bits(int piece) {
-      this.piece = piece;
-    }
-
-    void add(Stroke stroke) {
-      Path path = stroke.path();
-      double length = path.lengthMm();
-      allMm += length;
-      double leastOfWay = (BIT_WIDTHS + 1) * stroke.widthMm();
-      // Each way ends with two corners, a width apart; few paths have as many as make it short.
-      if (length < path.size() / 2 * leastOfWay) {
-        int own = sharpCorners(path) / 2;
-        if (length < own * leastOfWay) {
-          ways += own;
-          mm += length;
-        }
-      }
-    }
-  }
-
-  private static int sharpCorners(Path path) {
-    int corners = 0;
-    for (int i = 1; i + 1 < path.size(); i++) {
-      double ax = path.x(i) - path.x(i - 1);
-      double ay = path.y(i) - path.y(i - 1);
-      double bx = path.x(i + 1) - path.x(i);
-      double by = path.y(i + 1) - path.y(i);
-      double along = ax * bx + ay * by;
-      double most = SHARP * SHARP * (ax * ax + ay * ay) * (bx * bx + by * by);
-      boolean isSharp = along <= 0 || along * along < most;
-      corners += isSharp ? 1 : 0;
-    }
-    return corners;
   }
 
   private Finding bits(Piece piece, List<LayerSchedule> layers, int most) {
@@ -174,7 +96,7 @@ final class ThinChecks {
             layers.size() == 1 ? "layer" : "layers",
             first.layer().bottom(),
             most,
-            BIT_WIDTHS,
+            LayerFit.BIT_WIDTHS,
             isFitted ? "One wall more fills them." : "Fitted lines, or one wall more, fill them."),
         Optional.of(piece.id()),
         Optional.of(first.layer().bottom()),

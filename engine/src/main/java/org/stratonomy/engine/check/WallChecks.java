@@ -5,12 +5,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.function.BiConsumer;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.merge.LayerFit;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
@@ -25,8 +24,6 @@ final class WallChecks {
 
   /** It is worth telling if this share of the walls of a stratum is fitted with one width. */
   private static final double MUCH = 0.4;
-
-  private static final double WIDTH_STEP_MM = 0.02;
 
   private final Plan plan;
   private final Resolver resolver;
@@ -50,14 +47,12 @@ final class WallChecks {
     private final int stratum;
     private final double bottom;
     private final double wanted;
-    private int count;
-    private int fitted;
     private double lengthMm;
 
-    /** Length of those that are fitted, by their width in steps. */
-    private final Map<Long, Double> lengths = new TreeMap<>();
+    /** Length of those that are fitted, by their width. */
+    private final Map<Double, Double> fitted = new TreeMap<>();
 
-    Walls(Stroke first, double bottom) {
+    Walls(LayerFit.Walls first, double bottom) {
       index = first.piece();
       piece = plan.pieces().get(index);
       stratum = first.stratum();
@@ -65,70 +60,38 @@ final class WallChecks {
       this.bottom = bottom;
     }
 
-    boolean has(Stroke stroke) {
-      return index == stroke.piece() && stratum == stroke.stratum();
+    boolean has(LayerFit.Walls some) {
+      return index == some.piece() && stratum == some.stratum();
     }
 
-    void count(Stroke stroke) {
-      count++;
-      fitted += isFitted(stroke) ? 1 : 0;
-    }
-
-    /** Most walls are as they are wanted; they are not worth measuring. */
-    boolean mayBeFitted() {
-      return fitted >= MUCH / 2 * count;
-    }
-
-    void measure(Stroke stroke) {
-      double length = stroke.path().lengthMm();
-      lengthMm += length;
-      if (isFitted(stroke)) {
-        lengths.merge(Math.round(stroke.widthMm() / WIDTH_STEP_MM), length, Double::sum);
+    void add(LayerFit.Walls some) {
+      lengthMm += some.lengthMm();
+      if (Math.abs(some.widthMm() - wanted) > FITTED * wanted) {
+        fitted.merge(some.widthMm(), some.lengthMm(), Double::sum);
       }
     }
 
-    private boolean isFitted(Stroke stroke) {
-      return Math.abs(stroke.widthMm() - wanted) > FITTED * wanted;
-    }
-
-    /** The width of much of the walls that were measured, if it is not the wanted one, mm. */
+    /** The width of much of the walls, if it is not the wanted one, mm. */
     Optional<Double> usual() {
-      return lengths.entrySet().stream()
+      return fitted.entrySet().stream()
           .max(Map.Entry.comparingByValue())
           .filter(most -> most.getValue() > MUCH * lengthMm)
-          .map(most -> Math.rint(100 * most.getKey() * WIDTH_STEP_MM) / 100);
+          .map(most -> Math.rint(100 * most.getKey()) / 100);
     }
   }
 
   private void collect(Schedule schedule) {
-    eachWall(schedule, Walls::count);
-    if (strata.stream().anyMatch(Walls::mayBeFitted)) {
-      eachWall(
-          schedule,
-          (walls, stroke) -> {
-            if (walls.mayBeFitted()) {
-              walls.measure(stroke);
-            }
-          });
-    }
-  }
-
-  private void eachWall(Schedule schedule, BiConsumer<Walls, Stroke> task) {
-    Walls at = null;
     for (LayerSchedule layer : schedule.layers()) {
-      for (Stroke stroke : layer.strokes()) {
-        if (stroke.role().isWall()) {
-          at = at != null && at.has(stroke) ? at : wallsOf(stroke, layer.layer().bottom());
-          task.accept(at, stroke);
-        }
+      for (LayerFit.Walls walls : layer.fit().walls()) {
+        wallsOf(walls, layer.layer().bottom()).add(walls);
       }
     }
   }
 
-  private Walls wallsOf(Stroke stroke, double bottom) {
-    Optional<Walls> known = strata.stream().filter(walls -> walls.has(stroke)).findFirst();
+  private Walls wallsOf(LayerFit.Walls some, double bottom) {
+    Optional<Walls> known = strata.stream().filter(walls -> walls.has(some)).findFirst();
     if (known.isEmpty()) {
-      strata.add(new Walls(stroke, bottom));
+      strata.add(new Walls(some, bottom));
     }
     return known.orElseGet(strata::getLast);
   }

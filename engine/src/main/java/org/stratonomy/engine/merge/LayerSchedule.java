@@ -12,6 +12,7 @@ import org.stratonomy.engine.strata.LayerStack.PlanLayer;
  * @param halts in the order of their strokes
  * @param time without the halts
  * @param volumes of all its strokes
+ * @param fit of all its strokes
  */
 public record LayerSchedule(
     PlanLayer layer,
@@ -19,7 +20,8 @@ public record LayerSchedule(
     int entrySlot,
     List<Halt> halts,
     LayerTime time,
-    LayerVolumes volumes) {
+    LayerVolumes volumes,
+    LayerFit fit) {
 
   /** Index of the first piece that is printed in it, or {@link Origin#NO_PIECE}. */
   public int piece() {

@@ -264,8 +264,11 @@ public final class Scheduler {
             Key.of("volumes").add(built).build(),
             LayerVolumes.class,
             () -> LayerVolumes.of(order.strokes()));
+    LayerFit fit =
+        memo.get(
+            Key.of("fit").add(built).build(), LayerFit.class, () -> LayerFit.of(order.strokes()));
     List<Halt> halts = halts(layer, ordered.slot, order);
-    return new LayerSchedule(layer, order, ordered.slot, halts, time, volumes);
+    return new LayerSchedule(layer, order, ordered.slot, halts, time, volumes, fit);
   }
 
   /** Slots of the filaments that the tower is printed with in a layer. */
