@@ -24,7 +24,7 @@
   import KeysSheet from '../lib/shell/KeysSheet.svelte';
   import ProgramNote from '../lib/shell/ProgramNote.svelte';
   import { complainsTo } from '../lib/shell/typed';
-  import { route } from '../router';
+  import { navigate, route } from '../router';
 
   let session: PlanSession | undefined = $state.raw(undefined);
   let failed: ApiProblem | undefined = $state.raw(undefined);
@@ -188,86 +188,93 @@
 {#if failed}
   <DeadEnd problem={failed} />
 {:else if session}
-  <div
-    class="view"
-    use:dropFiles={{ onFiles: (files) => session!.drop(files) }}
-    data-revision={session.resultRevision}
-    data-stale={session.isStale || !session.result}
-  >
-    <Header
-      {session}
-      onProgram={() => program?.write()}
-      onKeys={() => (keys = true)}
-      onLedger={() => (ledger = true)}
-    />
-    <div class="body">
-      <section class="left" aria-label="Column">
-        <div class="level-bar">
-          <span class="where">
-            <span class="panel-title">Level</span>
-            <span class="num" data-testid="level">L{session.layer} · from {mm(session.plane)}</span>
-          </span>
-          <button
-            class="tool"
-            onclick={divide}
-            disabled={!session.result}
-            title="Divide {session.selected?.part?.kind === 'plan'
-              ? 'the whole plan'
-              : (session.selectedPiece?.name ?? 'the piece')} before layer {session.layer}, at {mm(
-              session.plane,
-            )} (d)">Divide here</button
-          >
-          <button
-            class="tool"
-            aria-pressed={stopHere !== undefined}
-            disabled={!session.result || session.layer === 1}
-            onclick={toggleStop}
-            title="The machine waits before layer {session.layer}, at {mm(session.plane)} (p)"
-            >{stopHere ? 'Stop is set' : 'Stop here'}</button
-          >
-        </div>
-        <Column {session} />
-      </section>
-      <section class="middle" aria-label="Model and layer sheet">
-        <div class="switch" role="group" aria-label="What the middle shows">
-          {#each [['both', 'Both'], ['model', 'Model'], ['sheet', 'Layer sheet']] as const as [id, label] (id)}
-            <button class="tool" aria-pressed={middle === id} onclick={() => (middle = id)}
-              >{label}</button
+  {#key session}
+    <div
+      class="view"
+      use:dropFiles={{ onFiles: (files) => session!.drop(files) }}
+      data-revision={session.resultRevision}
+      data-stale={session.isStale || !session.result}
+    >
+      <Header
+        {session}
+        onProgram={() => program?.write()}
+        onKeys={() => (keys = true)}
+        onLedger={() => (ledger = true)}
+        onOpen={(id) => void navigate('/plans/:id', { params: { id } })}
+        onCompare={(id, other) =>
+          void navigate('/plans/:id/compare/:other', { params: { id, other } })}
+      />
+      <div class="body">
+        <section class="left" aria-label="Column">
+          <div class="level-bar">
+            <span class="where">
+              <span class="panel-title">Level</span>
+              <span class="num" data-testid="level"
+                >L{session.layer} · from {mm(session.plane)}</span
+              >
+            </span>
+            <button
+              class="tool"
+              onclick={divide}
+              disabled={!session.result}
+              title="Divide {session.selected?.part?.kind === 'plan'
+                ? 'the whole plan'
+                : (session.selectedPiece?.name ??
+                  'the piece')} before layer {session.layer}, at {mm(session.plane)} (d)"
+              >Divide here</button
             >
-          {/each}
-        </div>
-        {#if middle !== 'sheet'}<div class="pane"><ModelView {session} /></div>{/if}
-        {#if middle !== 'model'}<div class="pane"><LayerSheet {session} /></div>{/if}
-        {#if session.progress || session.isStale || writing}
-          <div class="progress" role="status">
-            {#if writing}
-              <span>Writing the program …</span>
-            {:else if session.progress}
-              <span>Computing {session.progress.stage} …</span>
-              <progress max={session.progress.total} value={session.progress.done}></progress>
-            {/if}
+            <button
+              class="tool"
+              aria-pressed={stopHere !== undefined}
+              disabled={!session.result || session.layer === 1}
+              onclick={toggleStop}
+              title="The machine waits before layer {session.layer}, at {mm(session.plane)} (p)"
+              >{stopHere ? 'Stop is set' : 'Stop here'}</button
+            >
           </div>
-        {/if}
-      </section>
-      <aside class="right">
-        <SampleSheet {session} />
-        <PieceList {session} />
-        <Inspector {session} onEqualParts={() => (equalParts = true)} />
-        <RuleSheet {session} />
-      </aside>
+          <Column {session} />
+        </section>
+        <section class="middle" aria-label="Model and layer sheet">
+          <div class="switch" role="group" aria-label="What the middle shows">
+            {#each [['both', 'Both'], ['model', 'Model'], ['sheet', 'Layer sheet']] as const as [id, label] (id)}
+              <button class="tool" aria-pressed={middle === id} onclick={() => (middle = id)}
+                >{label}</button
+              >
+            {/each}
+          </div>
+          {#if middle !== 'sheet'}<div class="pane"><ModelView {session} /></div>{/if}
+          {#if middle !== 'model'}<div class="pane"><LayerSheet {session} /></div>{/if}
+          {#if session.progress || session.isStale || writing}
+            <div class="progress" role="status">
+              {#if writing}
+                <span>Writing the program …</span>
+              {:else if session.progress}
+                <span>Computing {session.progress.stage} …</span>
+                <progress max={session.progress.total} value={session.progress.done}></progress>
+              {/if}
+            </div>
+          {/if}
+        </section>
+        <aside class="right">
+          <SampleSheet {session} />
+          <PieceList {session} />
+          <Inspector {session} onEqualParts={() => (equalParts = true)} />
+          <RuleSheet {session} />
+        </aside>
+      </div>
+      <ClockRibbon {session} />
+      <ProgramNote bind:this={program} {session} bind:writing />
     </div>
-    <ClockRibbon {session} />
-    <ProgramNote bind:this={program} {session} bind:writing />
-  </div>
-  <EqualParts {session} bind:open={equalParts} />
-  <CourseEditor {session} />
-  <ImportQuestion
-    bind:question={session.question}
-    onAnswer={(files, together) => session!.addFiles(files, together)}
-  />
-  <KeysSheet bind:open={keys} />
-  <LedgerSheet {session} bind:open={ledger} />
-  <CommandSheet {session} {commands} bind:open={asking} />
+    <EqualParts {session} bind:open={equalParts} />
+    <CourseEditor {session} />
+    <ImportQuestion
+      bind:question={session.question}
+      onAnswer={(files, together) => session!.addFiles(files, together)}
+    />
+    <KeysSheet bind:open={keys} />
+    <LedgerSheet {session} bind:open={ledger} />
+    <CommandSheet {session} {commands} bind:open={asking} />
+  {/key}
 {:else}
   <p class="opening">Opening the plan …</p>
 {/if}

@@ -23,9 +23,11 @@
     onProgram: () => void;
     onKeys: () => void;
     onLedger: () => void;
+    onOpen: (plan: string) => void;
+    onCompare: (plan: string, other: string) => void;
   }
 
-  let { session, onProgram, onKeys, onLedger }: Props = $props();
+  let { session, onProgram, onKeys, onLedger, onOpen, onCompare }: Props = $props();
 
   /** The machine that is asked about before it is taken. */
   let wanted: Wanted | undefined = $state.raw(undefined);
@@ -89,7 +91,7 @@
     {/each}
   </select>
   <SlotsButton {session} onWanted={(slot, id) => (wanted = { slot, id })} />
-  <VariantsButton {session} onGo={(address) => window.location.assign(address)} />
+  <VariantsButton {session} {onOpen} {onCompare} />
   <div class="totals" class:stale={session.isStale} aria-live="polite" data-testid="totals">
     {#if ledger}
       <button class="tool" onclick={onLedger} aria-label="Ledger" title="Where time and material go"

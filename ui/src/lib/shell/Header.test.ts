@@ -16,7 +16,14 @@ async function show(filaments: number) {
   server.answers['/result'] = { ...RESULT, ledger: { ...RESULT.ledger, slots } };
   const session = await PlanSession.open('p');
   const nothing = () => undefined;
-  render(Header, { session, onProgram: nothing, onKeys: nothing, onLedger: nothing });
+  render(Header, {
+    session,
+    onProgram: nothing,
+    onKeys: nothing,
+    onLedger: nothing,
+    onOpen: nothing,
+    onCompare: nothing,
+  });
   await vi.waitFor(() => expect(session.result).toBeDefined());
 }
 

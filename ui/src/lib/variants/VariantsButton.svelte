@@ -9,11 +9,11 @@
 
   interface Props {
     session: PlanSession;
-    /** Opens another plan, or a page about this one. */
-    onGo: (address: string) => void;
+    onOpen: (plan: string) => void;
+    onCompare: (plan: string, other: string) => void;
   }
 
-  let { session, onGo }: Props = $props();
+  let { session, onOpen, onCompare }: Props = $props();
 
   const AIMS = {
     FEWEST_CHANGES: { label: 'Fewest changes', less: 'fewer changes of filament' },
@@ -76,7 +76,7 @@
           }),
         );
         if (proposal.variant) {
-          onGo(`/plans/${id}/compare/${proposal.variant.id}`);
+          onCompare(id, proposal.variant.id);
         } else {
           found = `Nothing that was tried gives ${AIMS[aim].less}.`;
         }
@@ -131,12 +131,10 @@
                 />
                 <span class="soft">open</span>
               {:else}
-                <button class="tool open" onclick={() => onGo(`/plans/${variant.id}`)}
-                  >{variant.name}</button
-                >
+                <button class="tool open" onclick={() => onOpen(variant.id)}>{variant.name}</button>
                 <button
                   class="tool"
-                  onclick={() => onGo(`/plans/${id}/compare/${variant.id}`)}
+                  onclick={() => onCompare(id, variant.id)}
                   title="Both side by side">Compare</button
                 >
                 {#if i > 0}

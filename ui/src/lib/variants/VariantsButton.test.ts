@@ -12,10 +12,11 @@ async function open(variants: object[]) {
   server.answers['/variants'] = variants;
   server.answers['/variant'] = variants;
   const session = await PlanSession.open('p');
-  const onGo = vi.fn();
-  render(VariantsButton, { session, onGo });
+  const onOpen = vi.fn();
+  const onCompare = vi.fn();
+  render(VariantsButton, { session, onOpen, onCompare });
   await fireEvent.click(screen.getByRole('button', { name: /Variants/ }));
-  return { server, session, onGo };
+  return { server, session, onOpen, onCompare };
 }
 
 it('keeps the state under a name', async () => {
@@ -34,12 +35,12 @@ it('keeps the state under a name', async () => {
 });
 
 it('opens and compares the others, and says which one is open', async () => {
-  const { onGo } = await open([FIRST, SECOND]);
+  const { onOpen, onCompare } = await open([FIRST, SECOND]);
   expect(await screen.findByLabelText('Name of this variant')).toHaveValue('first');
   await fireEvent.click(screen.getByRole('button', { name: 'second' }));
-  expect(onGo).toHaveBeenLastCalledWith('/plans/q');
+  expect(onOpen).toHaveBeenLastCalledWith('q');
   await fireEvent.click(screen.getByRole('button', { name: 'Compare' }));
-  expect(onGo).toHaveBeenLastCalledWith('/plans/p/compare/q');
+  expect(onCompare).toHaveBeenLastCalledWith('p', 'q');
 });
 
 it('removes another variant and puts it back, but not the first', async () => {
@@ -69,11 +70,11 @@ it('says why a name was refused', async () => {
 });
 
 it('has a variant proposed and compares it, or says that nothing helps', async () => {
-  const { server, session, onGo } = await open([FIRST]);
+  const { server, session, onCompare } = await open([FIRST]);
   await vi.waitFor(() => expect(session.result).toBeDefined());
   server.answers['/proposals'] = { variant: SECOND, steps: ['layers of 0.28 mm'] };
   await fireEvent.click(await screen.findByRole('button', { name: 'Shortest time' }));
-  await vi.waitFor(() => expect(onGo).toHaveBeenLastCalledWith('/plans/p/compare/q'));
+  await vi.waitFor(() => expect(onCompare).toHaveBeenLastCalledWith('p', 'q'));
   server.answers['/proposals'] = { variant: null, steps: [] };
   await fireEvent.click(screen.getByRole('button', { name: 'Fewest changes' }));
   expect(
