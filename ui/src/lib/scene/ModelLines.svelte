@@ -80,7 +80,11 @@
 
   $effect(() => {
     const into = scene;
-    const remove = [blocks.mesh, levelBlocks.mesh, ways.group].map((part) => into.add(part));
+    const remove = [
+      into.add(blocks.mesh, () => blocks.pieces),
+      into.add(levelBlocks.mesh, () => levelBlocks.pieces),
+      into.add(ways.group),
+    ];
     into.setSolid(false);
     return () => {
       remove.forEach((take) => take());

@@ -39,6 +39,9 @@ const GHOST_MARKS = 0.4;
 /** Without a graphics card the pieces are drawn anew when the level has rested for so long, ms. */
 const REST_MS = 80;
 
+/** Without a graphics card, so many pieces of lines can be turned; for more the bodies stand in. */
+const MOST_TURNED = 20_000;
+
 /**
  * The pieces on the bed, coloured by strata, cut open at the level. Draws on demand only. The
  * coordinates are those of the layers, which are level: X to the right, Y to the back, Z up, mm. A
@@ -74,7 +77,13 @@ export class PlanScene {
   isTurned = false;
   private asked = 0;
   private resting = 0;
+  /** Whether the user turns the view right now. */
+  private isTurning = false;
+  private turned = 0;
   private solid = true;
+  /** Of what consists of many pieces: how many are drawn. */
+  private readonly piecesOf = new Map<THREE.Object3D, () => number>();
+  private standsIn = false;
   readonly handles: PieceHandles;
 
   /**
@@ -126,8 +135,21 @@ export class PlanScene {
     const target = this.controls?.target;
     this.controls?.dispose();
     this.controls = new OrbitControls(this.camera, this.renderer.domElement);
-    this.controls.addEventListener('change', () => this.draw());
-    this.controls.addEventListener('start', () => (this.isTurned = true));
+    this.controls.addEventListener('change', () => {
+      this.standIn(this.isTurning);
+      this.draw();
+    });
+    this.controls.addEventListener('start', () => {
+      this.isTurned = true;
+      this.isTurning = true;
+      window.clearTimeout(this.turned);
+    });
+    this.controls.addEventListener('end', () => {
+      this.turned = window.setTimeout(() => {
+        this.isTurning = false;
+        this.standIn(false);
+      }, REST_MS);
+    });
     if (target) {
       this.controls.target.copy(target);
     }
@@ -227,12 +249,20 @@ export class PlanScene {
     this.draw();
   }
 
-  /** Puts something into the scene, or takes it out again. */
-  add(what: THREE.Object3D): () => void {
+  /**
+   * Puts something into the scene, or takes it out again.
+   *
+   * @param pieces of how many pieces it is drawn, if they may be too many to be turned
+   */
+  add(what: THREE.Object3D, pieces?: () => number): () => void {
     this.scene.add(what);
+    if (pieces) {
+      this.piecesOf.set(what, pieces);
+    }
     this.draw();
     return () => {
       this.scene.remove(what);
+      this.piecesOf.delete(what);
       this.draw();
     };
   }
@@ -240,10 +270,22 @@ export class PlanScene {
   /** Whether the pieces are shown solid below the level; their shadow above it stays. */
   setSolid(on: boolean): void {
     this.solid = on;
-    this.bodies.forEach((shown) => shown.setSolid(on));
+    this.bodies.forEach((shown) => shown.setSolid(on || this.standsIn));
     this.tower.visible = on;
     this.marks.visible = on;
     this.draw();
+  }
+
+  /** Shows the bodies in place of lines that are too many to be turned, or the lines again. */
+  private standIn(wanted: boolean): void {
+    const pieces = [...this.piecesOf.values()].reduce((sum, of) => sum + of(), 0);
+    const on = wanted && !this.isQuick && pieces > MOST_TURNED;
+    if (on !== this.standsIn) {
+      this.standsIn = on;
+      this.piecesOf.forEach((_, what) => (what.visible = !on));
+      this.bodies.forEach((shown) => shown.setSolid(on || this.solid));
+      this.draw();
+    }
   }
 
   /** Shows regions through the pieces, the chosen ones stronger. */
@@ -429,6 +471,7 @@ export class PlanScene {
   dispose(): void {
     cancelAnimationFrame(this.asked);
     window.clearTimeout(this.resting);
+    window.clearTimeout(this.turned);
     this.handles.dispose();
     this.controls.dispose();
     this.renderer.dispose();

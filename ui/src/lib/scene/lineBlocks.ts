@@ -99,6 +99,11 @@ export class LineBlocks {
     this.mesh.geometry.instanceCount = pieces;
   }
 
+  /** How many pieces are drawn. */
+  get pieces(): number {
+    return this.mesh.geometry.instanceCount;
+  }
+
   dispose(): void {
     this.mesh.geometry.dispose();
     this.mesh.material.dispose();
