@@ -7,6 +7,7 @@ import { PieceHandles } from './handles';
 import { HeightOrder } from './heightOrder';
 import { markMesh, markedGeometries, type Marks } from './markMeshes';
 import { ShownBody, type Band } from './shownBody';
+import { Turning } from './turning';
 
 /** A region as lines: x y z of both ends of each, mm. */
 export interface Contours {
@@ -38,9 +39,6 @@ const GHOST_MARKS = 0.4;
 
 /** Without a graphics card the pieces are drawn anew when the level has rested for so long, ms. */
 const REST_MS = 80;
-
-/** Without a graphics card, so many pieces of lines can be turned; for more the bodies stand in. */
-const MOST_TURNED = 20_000;
 
 /**
  * The pieces on the bed, coloured by strata, cut open at the level. Draws on demand only. The
@@ -77,13 +75,9 @@ export class PlanScene {
   isTurned = false;
   private asked = 0;
   private resting = 0;
-  /** Whether the user turns the view right now. */
-  private isTurning = false;
-  private turned = 0;
   private solid = true;
-  /** Of what consists of many pieces: how many are drawn. */
-  private readonly piecesOf = new Map<THREE.Object3D, () => number>();
-  private standsIn = false;
+  /** While it lasts, the bodies stand in for many lines. */
+  private readonly turning: Turning;
   readonly handles: PieceHandles;
 
   /**
@@ -95,6 +89,10 @@ export class PlanScene {
   ) {
     this.renderer = new THREE.WebGLRenderer({ canvas, antialias: isQuick, alpha: true });
     this.renderer.localClippingEnabled = true;
+    this.turning = new Turning(isQuick, REST_MS, () => {
+      this.showBodies();
+      this.draw();
+    });
     this.turnAbout(0);
     this.handles = new PieceHandles({
       scene: this.scene,
@@ -136,20 +134,14 @@ export class PlanScene {
     this.controls?.dispose();
     this.controls = new OrbitControls(this.camera, this.renderer.domElement);
     this.controls.addEventListener('change', () => {
-      this.standIn(this.isTurning);
+      this.turning.moved();
       this.draw();
     });
     this.controls.addEventListener('start', () => {
       this.isTurned = true;
-      this.isTurning = true;
-      window.clearTimeout(this.turned);
+      this.turning.begin();
     });
-    this.controls.addEventListener('end', () => {
-      this.turned = window.setTimeout(() => {
-        this.isTurning = false;
-        this.standIn(false);
-      }, REST_MS);
-    });
+    this.controls.addEventListener('end', () => this.turning.end());
     if (target) {
       this.controls.target.copy(target);
     }
@@ -257,12 +249,12 @@ export class PlanScene {
   add(what: THREE.Object3D, pieces?: () => number): () => void {
     this.scene.add(what);
     if (pieces) {
-      this.piecesOf.set(what, pieces);
+      this.turning.add(what, pieces);
     }
     this.draw();
     return () => {
       this.scene.remove(what);
-      this.piecesOf.delete(what);
+      this.turning.remove(what);
       this.draw();
     };
   }
@@ -270,22 +262,14 @@ export class PlanScene {
   /** Whether the pieces are shown solid below the level; their shadow above it stays. */
   setSolid(on: boolean): void {
     this.solid = on;
-    this.bodies.forEach((shown) => shown.setSolid(on || this.standsIn));
+    this.showBodies();
     this.tower.visible = on;
     this.marks.visible = on;
     this.draw();
   }
 
-  /** Shows the bodies in place of lines that are too many to be turned, or the lines again. */
-  private standIn(wanted: boolean): void {
-    const pieces = [...this.piecesOf.values()].reduce((sum, of) => sum + of(), 0);
-    const on = wanted && !this.isQuick && pieces > MOST_TURNED;
-    if (on !== this.standsIn) {
-      this.standsIn = on;
-      this.piecesOf.forEach((_, what) => (what.visible = !on));
-      this.bodies.forEach((shown) => shown.setSolid(on || this.solid));
-      this.draw();
-    }
+  private showBodies(): void {
+    this.bodies.forEach((shown) => shown.setSolid(this.solid || this.turning.standsIn));
   }
 
   /** Shows regions through the pieces, the chosen ones stronger. */
@@ -471,7 +455,7 @@ export class PlanScene {
   dispose(): void {
     cancelAnimationFrame(this.asked);
     window.clearTimeout(this.resting);
-    window.clearTimeout(this.turned);
+    this.turning.dispose();
     this.handles.dispose();
     this.controls.dispose();
     this.renderer.dispose();
