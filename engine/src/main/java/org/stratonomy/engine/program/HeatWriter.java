@@ -122,6 +122,6 @@ final class HeatWriter {
   }
 
   private void addCelsius(double celsius) throws IOException {
-    text.add(" S").addThousandths(Math.round(1000 * celsius)).add('\n');
+    text.thousandths('S', Math.round(1000 * celsius)).add('\n');
   }
 }

@@ -121,7 +121,7 @@ final class MoveWriter {
   /** Pushes strand out where the head is; the strand is drawn back before and after. */
   void purge(double mm, double speed) throws IOException {
     unretract();
-    text.add("G1");
+    text.move('1');
     strandMoves(Math.round(mm * 1e5));
     feed(speed);
     text.add('\n');
@@ -134,11 +134,11 @@ final class MoveWriter {
     }
     double from = z;
     z = height;
-    text.add("G0");
+    text.move('0');
     if (belt.isPresent()) {
       rise(belt.get(), from);
     } else {
-      text.add(" Z").addThousandths(scaled(height));
+      text.thousandths('Z', scaled(height));
       feed(maxSpeedZ);
     }
     text.add('\n');
@@ -148,9 +148,9 @@ final class MoveWriter {
   private void rise(Belt over, double from) throws IOException {
     if (y != NOWHERE) {
       y += scaled(over.edgeY(z)) - scaled(over.edgeY(from));
-      text.add(" Y").addThousandths(y - offsetY - originY);
+      text.thousandths('Y', y - offsetY - originY);
     }
-    text.add(" Z").addThousandths(scaled(over.way(z)));
+    text.thousandths('Z', scaled(over.way(z)));
     feed(maxSpeedZ * (y == NOWHERE ? 1 : over.wayOfRise()));
   }
 
@@ -199,7 +199,7 @@ final class MoveWriter {
       if ((toX == x && toY == y) || wanted == drawn) {
         continue;
       }
-      text.add("G1");
+      text.move('1');
       position(toX, toY);
       strandMoves(wanted - drawn);
       feed(settings.wipeSpeed(length));
@@ -227,7 +227,7 @@ final class MoveWriter {
     if (toX == x && toY == y) {
       return;
     }
-    text.add("G0");
+    text.move('0');
     position(toX, toY);
     feed(settings.speed());
     text.add('\n');
@@ -235,11 +235,11 @@ final class MoveWriter {
 
   private void position(long toX, long toY) throws IOException {
     if (toX != x) {
-      text.add(" X").addThousandths(toX - offsetX - originX);
+      text.thousandths('X', toX - offsetX - originX);
       x = toX;
     }
     if (toY != y) {
-      text.add(" Y").addThousandths(toY - offsetY - originY);
+      text.thousandths('Y', toY - offsetY - originY);
       y = toY;
     }
   }
@@ -248,7 +248,7 @@ final class MoveWriter {
     long wanted = Math.round(speed * 60);
     if (wanted != feed) {
       feed = wanted;
-      text.add(" F").addNumber(wanted);
+      text.number('F', wanted);
     }
   }
 
@@ -271,7 +271,7 @@ final class MoveWriter {
    */
   private void strandMoves(long by) throws IOException {
     told = isAbsolute ? told + by : by;
-    text.add(" E").addHundredThousandths(told);
+    text.hundredThousandths('E', told);
   }
 
   /** After others' commands extrusion is relative again; where it is absolute, it begins anew. */
@@ -291,7 +291,7 @@ final class MoveWriter {
   }
 
   private void strand(double mm) throws IOException {
-    text.add("G1");
+    text.move('1');
     strandMoves(Math.round(mm * 1e5));
     feed(settings.retractionSpeed());
     text.add('\n');
@@ -326,9 +326,9 @@ final class MoveWriter {
     long toY = machineY(path.y(last));
     long i = scaled(arcs.centreX()) - x;
     long j = machineY(arcs.centreY()) - y;
-    text.add(arcs.isToTheLeft() != belt.isPresent() ? "G3" : "G2");
+    text.move(arcs.isToTheLeft() != belt.isPresent() ? '3' : '2');
     position(toX, toY);
-    text.add(" I").addThousandths(i).add(" J").addThousandths(j);
+    text.thousandths('I', i).thousandths('J', j);
     long extrusion = Math.round(extrusionRest);
     extrusionRest -= extrusion;
     strandMoves(extrusion);
@@ -349,7 +349,7 @@ final class MoveWriter {
     }
     long extrusion = Math.round(extrusionRest);
     extrusionRest -= extrusion;
-    text.add("G1");
+    text.move('1');
     position(toX, toY);
     strandMoves(extrusion);
     feed(speed);

@@ -52,10 +52,18 @@ class ProgramWriterTest {
     "100000, 5, 1",
     "123456, 5, 1.23456",
     "90, 0, 90",
+    "1000, 0, 1000",
+    "21600, 0, 21600",
+    "1000000, 0, 1000000",
+    "1012000, 3, 1012",
     "-1000, 3, -1",
     "999, 3, 0.999",
     "-120340, 3, -120.34",
     "5, 5, 0.00005",
+    "7000, 5, 0.07",
+    "-70000, 5, -0.7",
+    "99990, 5, 0.9999",
+    "4500100, 5, 45.001",
     "2147483647999, 3, 2147483647.999",
     "0, 0, 0"
   })
@@ -64,11 +72,11 @@ class ProgramWriterTest {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     GcodeText text = new GcodeText(bytes);
     switch (decimals) {
-      case 3 -> text.addThousandths(scaled).flush();
-      case 5 -> text.addHundredThousandths(scaled).flush();
-      default -> text.addNumber(scaled).flush();
+      case 3 -> text.thousandths('X', scaled).flush();
+      case 5 -> text.hundredThousandths('X', scaled).flush();
+      default -> text.number('X', scaled).flush();
     }
-    assertThat(bytes.toString(StandardCharsets.US_ASCII)).isEqualTo(expected);
+    assertThat(bytes.toString(StandardCharsets.US_ASCII)).isEqualTo(" X" + expected);
   }
 
   @Test
