@@ -44,7 +44,7 @@ final class InspectCommand implements Callable<Integer> {
       paramLabel = "MM",
       defaultValue = "0.2",
       description = "Distance of the heights that are looked at, mm; 0.2 if not given.")
-  private String layerHeight;
+  private double layerHeight;
 
   @Option(
       names = "--write",
@@ -64,9 +64,11 @@ final class InspectCommand implements Callable<Integer> {
     Shelf shelf = ShelfReader.standard();
     String name = file.getFileName().toString();
     List<MeshPart> parts = MeshFiles.read(name, ByteBuffer.wrap(Files.readAllBytes(file)));
-    Map<String, String> values =
-        Map.of("layerHeight", layerHeight, "firstLayerHeight", layerHeight);
-    PlanInput input = PlanInput.read(file, shelf, "", values);
+    String height = Double.toString(layerHeight);
+    Map<String, String> values = Map.of("layerHeight", height, "firstLayerHeight", height);
+    PlanInput mesh = PlanInput.read(file, shelf, "", Map.of());
+    PlanInput input =
+        StratonomyCommand.ofOption("--layer-height", () -> mesh.with(shelf, "", values));
     HeightProfile profile;
     try (Planner planner = new Planner(shelf, MEMO_BYTES, 1)) {
       profile = planner.profiles(input.plan(), input.meshes()).getFirst();

@@ -25,6 +25,7 @@ import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PlanChecker;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
@@ -65,7 +66,7 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files) {
     } else {
       input = bareMesh(name, Files.readAllBytes(file), shelf, machine);
     }
-    return input.with(machine, values);
+    return input.with(shelf, machine, values);
   }
 
   private static PlanInput of(StratFile strat) {
@@ -97,7 +98,7 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files) {
       meshes.put(reference, part.mesh());
       bodies.add(new Body("body-" + (bodies.size() + 1), part.name(), reference));
     }
-    Machine on = machine.isEmpty() ? shelf.machines().getFirst() : shelf.machine(machine);
+    Machine on = machine.isEmpty() ? shelf.machines().getFirst() : machineOf(shelf, machine);
     int dot = name.lastIndexOf('.');
     String stem = dot > 0 ? name.substring(0, dot) : name;
     Piece piece =
@@ -109,18 +110,38 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files) {
         reference -> content);
   }
 
-  private PlanInput with(String machine, Map<String, String> values) {
+  /**
+   * @throws Problem with the option's name as its place if machine or value cannot be
+   */
+  PlanInput with(Shelf shelf, String machine, Map<String, String> values) {
     Plan changed = plan;
     if (!machine.isEmpty()) {
-      changed = plan.withMachine(machine);
+      changed = plan.withMachine(machineOf(shelf, machine).id());
     }
     if (!values.isEmpty()) {
+      Rule first = new Rule(Where.EVERYWHERE, settings(values));
+      check(first, changed, shelf);
       List<Rule> rules = new ArrayList<>();
-      rules.add(new Rule(Where.EVERYWHERE, settings(values)));
+      rules.add(first);
       rules.addAll(changed.rules());
       changed = changed.withRules(rules);
     }
     return new PlanInput(changed, meshes, files);
+  }
+
+  private static Machine machineOf(Shelf shelf, String id) {
+    return StratonomyCommand.ofOption("--machine", () -> shelf.machine(id));
+  }
+
+  /** Whether the plan is sound without the rule is told later, and elsewhere. */
+  private static void check(Rule rule, Plan plan, Shelf shelf) {
+    try {
+      PlanChecker.check(plan.withRules(List.of(rule)), shelf);
+    } catch (Problem problem) {
+      if (problem.place().equals("rule 1")) {
+        throw new Problem(problem.kind(), "--set", problem.reason(), problem.remedy());
+      }
+    }
   }
 
   private static Map<Setting, Value> settings(Map<String, String> values) {

@@ -6,6 +6,7 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDateTime;
+import java.time.format.DateTimeParseException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -24,8 +25,10 @@ import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.program.Enclosures;
 import org.stratonomy.engine.sheet.RunSheet;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.ITypeConverter;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import picocli.CommandLine.TypeConversionException;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -70,6 +73,7 @@ final class ProgramCommand implements Callable<Integer> {
   @Option(
       names = "--start",
       paramLabel = "TIME",
+      converter = Time.class,
       description =
           "When the print starts, as 2026-03-09T08:30, for the run sheet; now if left out.")
   private LocalDateTime start = LocalDateTime.now();
@@ -162,5 +166,18 @@ final class ProgramCommand implements Callable<Integer> {
 
   private static String severity(Finding finding) {
     return finding.severity().name().toLowerCase(Locale.ROOT);
+  }
+
+  /** Reads a time of a day. */
+  private static final class Time implements ITypeConverter<LocalDateTime> {
+    @Override
+    public LocalDateTime convert(String text) {
+      try {
+        return LocalDateTime.parse(text);
+      } catch (DateTimeParseException e) {
+        throw new TypeConversionException(
+            "'%s' is not a time. Give one as 2026-03-09T08:30.".formatted(text));
+      }
+    }
   }
 }

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.function.Supplier;
 import org.stratonomy.engine.problem.Problem;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -17,6 +18,7 @@ import tools.jackson.databind.node.ObjectNode;
     subcommands = {ProgramCommand.class, InspectCommand.class, SettingsCommand.class})
 public final class StratonomyCommand {
   static final int FAILED = 1;
+  static final int BAD_CALL = 2;
   static final int NO_FILE = 3;
 
   /** Exit codes, as they stand under every command's help. */
@@ -47,7 +49,7 @@ public final class StratonomyCommand {
       return 0;
     } catch (Problem problem) {
       say(json, problem.place(), problem.reason(), problem.remedy());
-      return FAILED;
+      return problem.place().startsWith("--") ? BAD_CALL : FAILED;
     } catch (OutOfMemoryError e) {
       Problem problem = Problem.ofMemory(Problem.Kind.PLAN, "the computation");
       String more = " Or give it more, as in JDK_JAVA_OPTIONS=-Xmx8g.";
@@ -62,6 +64,15 @@ public final class StratonomyCommand {
       say(json, String.valueOf(e.getMessage()), "It cannot be read or written.", "Check the path.");
     }
     return NO_FILE;
+  }
+
+  /** Asks for something that an option names; what is wrong with it is wrong with the call. */
+  static <T> T ofOption(String option, Supplier<T> asked) {
+    try {
+      return asked.get();
+    } catch (Problem problem) {
+      throw new Problem(problem.kind(), option, problem.reason(), problem.remedy());
+    }
   }
 
   private static void say(boolean json, String place, String reason, String remedy) {

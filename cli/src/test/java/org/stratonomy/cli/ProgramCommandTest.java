@@ -212,14 +212,18 @@ class ProgramCommandTest {
   @Test
   void aSettingThatDoesNotExistOrCannotBeIsAnErrorInJson() throws IOException {
     Run unknown = run("block.stl", "--json", "--set", "wobble=1");
-    assertThat(unknown.exit).isEqualTo(1);
+    assertThat(unknown.exit).isEqualTo(2);
     assertThat(JsonMapper.shared().readTree(unknown.said).get("place").asString())
         .isEqualTo("--set wobble");
     assertThat(run("block.stl", "--set", "skirtLoops=1").said)
         .contains("Perhaps skirtLines, skirtDistance?");
     assertThat(run("block.stl", "--set", "walls=many").said).contains("'many' is not a number");
-    assertThat(run("block.stl", "--set", "layerHeight=9").said).contains("Choose a value from");
-    assertThat(run("block.stl", "--machine", "nothing").said).contains("workshop-one");
+    assertThat(run("block.stl", "--set", "layerHeight=9").said)
+        .startsWith("--set: ")
+        .contains("Choose a value from");
+    Run elsewhere = run("block.stl", "--machine", "nothing");
+    assertThat(elsewhere.said).startsWith("--machine: ").contains("workshop-one");
+    assertThat(elsewhere.exit).isEqualTo(2);
   }
 
   @Test
@@ -268,6 +272,9 @@ class ProgramCommandTest {
     assertThat(json.get("meshes").get(0).get("volumeMm3").asDouble()).isCloseTo(4800, within(1e-6));
     assertThat(json.get("outlineChangesMm")).isEmpty();
     assertThat(call("inspect").exit).isEqualTo(2);
+    Run thick = call("inspect", file, "--layer-height", "9");
+    assertThat(thick.said).startsWith("--layer-height: ").contains("Choose a value from");
+    assertThat(thick.exit).isEqualTo(2);
   }
 
   @Test

@@ -31,7 +31,7 @@ final class ObjFiles {
     try {
       obj = ObjReader.read(new ByteArrayInputStream(bytes));
     } catch (IOException | RuntimeException e) {
-      throw bad(name, "It is not sound OBJ: %s.".formatted(e.getMessage()));
+      throw bad(name, "It is not sound OBJ: %s.".formatted(wrong(e)));
     }
     if (obj.getNumFaces() == 0) {
       throw bad(name, "It has no faces.");
@@ -58,6 +58,13 @@ final class ObjFiles {
             soups.add(
                 new NamedSoup(part.equals(DEFAULT_GROUP) ? "" : part, soup, Optional.empty())));
     return soups;
+  }
+
+  /** What the library says is wrong; of a word that should be a number it says its own class. */
+  private static String wrong(Exception e) {
+    return String.valueOf(e.getMessage())
+        .replaceFirst("^[\\w.]+Exception: ", "")
+        .replaceFirst("^For input string:", "no number is");
   }
 
   private static void collect(

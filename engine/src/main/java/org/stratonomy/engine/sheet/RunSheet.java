@@ -1,6 +1,7 @@
 package org.stratonomy.engine.sheet;
 
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.util.XRLog;
 import com.samskivert.mustache.Mustache;
 import com.samskivert.mustache.Template;
 import java.io.IOException;
@@ -20,6 +21,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.logging.Level;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
@@ -38,6 +40,10 @@ public final class RunSheet {
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("EEE d MMM, HH:mm", Locale.UK);
   private static final Template PAGE = template();
+
+  static {
+    XRLog.listRegisteredLoggers().forEach(logger -> XRLog.setLevel(logger, Level.WARNING));
+  }
 
   private final PlanResult result;
   private final LocalDateTime start;

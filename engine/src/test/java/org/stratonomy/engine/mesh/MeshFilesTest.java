@@ -82,6 +82,13 @@ class MeshFilesTest {
   }
 
   @Test
+  void aWordWhereAnObjNeedsANumberIsNamed() {
+    assertThatThrownBy(() -> MeshFiles.read("w.obj", bytes("v wide 0 0\nf 1 1 1\n")))
+        .hasMessageContaining("no number is \"wide\"")
+        .hasMessageNotContaining("Exception");
+  }
+
+  @Test
   void theGroupsOfAnObjAreParts() {
     String text = obj(BAR, 1, "base") + obj(Shapes.bar(5, 5, 5), 1 + BAR.vertexCount(), "knob");
     List<MeshPart> parts = MeshFiles.read("two.obj", bytes(text));
