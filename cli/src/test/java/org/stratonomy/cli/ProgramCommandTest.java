@@ -278,6 +278,15 @@ class ProgramCommandTest {
   }
 
   @Test
+  void bytesThatAreNoTextAreSaidInOneLine() throws IOException {
+    Path file = directory.resolve("lame.amf");
+    Files.write(file, "<amf unit='millimeter'>\u00ff</amf>".getBytes(StandardCharsets.ISO_8859_1));
+    Run run = call("inspect", file.toString());
+    assertThat(run.exit).isEqualTo(1);
+    assertThat(run.said).startsWith("lame.amf: It is not sound XML").hasLineCount(1);
+  }
+
+  @Test
   void inspectTellsWhatOverlappingShellsTakeUpTogether() throws IOException {
     Path file = directory.resolve("two.stl");
     try (OutputStream out = Files.newOutputStream(file)) {

@@ -21,12 +21,16 @@ final class Xml {
           "foot", 304.8,
           "feet", 304.8);
 
+  /** Woodstox' name for reading on only when a value is asked for, where no error is expected. */
+  private static final String NOT_UNTIL_ASKED = "com.ctc.wstx.lazyParsing";
+
   private Xml() {}
 
   static XMLStreamReader reader(InputStream in) throws XMLStreamException {
     XMLInputFactory factory = XMLInputFactory.newFactory();
     factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
     factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
+    factory.setProperty(NOT_UNTIL_ASKED, false);
     return factory.createXMLStreamReader(in);
   }
 
