@@ -3,7 +3,7 @@ import { readLayer, type LayerPaths } from '../api/layer';
 import { Recent } from './recent';
 
 /** So many bytes of toolpaths are kept; a layer of very many lines has more than a million. */
-const BYTES_KEPT = 80e6;
+const BYTES_KEPT = 150e6;
 
 /** Where the toolpaths of a result are had. */
 interface Source {

@@ -6,7 +6,7 @@ import { drawLayer, type Drawing, type Size } from './draw';
 const FAINT = 0.13;
 
 /** So many pictures are kept: of the shown layer, the one below it, and those to come. */
-const KEPT = 10;
+const KEPT = 12;
 
 interface Picture {
   readonly canvas: HTMLCanvasElement;

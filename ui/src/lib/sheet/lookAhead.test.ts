@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import type { LayerPaths } from '../api/layer';
 import type { PlanSession } from '../model/session.svelte';
-import { lookAtPointed } from './lookAhead';
+import { lookAhead, lookAtPointed } from './lookAhead';
 
 beforeEach(() => void vi.useFakeTimers());
 afterEach(() => void vi.useRealTimers());
@@ -42,4 +42,22 @@ it('draws no layer that comes when the pointer is elsewhere', async () => {
   come({} as LayerPaths);
   await vi.runAllTimersAsync();
   expect(prepare).not.toHaveBeenCalled();
+});
+
+it('draws the layers at the next boundary and at the next stop ahead', async () => {
+  const drawn: number[] = [];
+  const get = vi.fn((n: number) => Promise.resolve({ strokes: n, xy: new Float32Array() }));
+  const session = {
+    result: {
+      pieces: [{ strata: [{ from: 0 }, { from: 6 }] }],
+      ledger: { halts: [{ heightMm: 20 }] },
+      findings: [],
+    },
+    heights: { bottom: 0, tops: Array.from({ length: 40 }, (_, i) => i + 1) },
+    layers: { get, ahead: () => [] },
+  } as unknown as PlanSession;
+  const layer = (paths: LayerPaths) => void drawn.push(paths.strokes);
+  lookAhead(session, 13, { layer, below: () => {} });
+  await vi.runAllTimersAsync();
+  expect([...drawn].sort((a, b) => a - b)).toEqual([1, 3, 7, 12, 14, 21, 23, 40]);
 });

@@ -1,5 +1,5 @@
 import type { LayerPaths } from '../api/layer';
-import { landmarks } from '../model/landmarks';
+import { landmarks, marked } from '../model/landmarks';
 import type { PlanSession } from '../model/session.svelte';
 import { LEAP } from '../shell/keys';
 import { breath, inSpareTime, type Task } from '../shell/spareTime';
@@ -14,7 +14,8 @@ export interface Preparing {
 
 /**
  * Gets layers ready that may be looked at next, while nothing else is to do: with their pictures those
- * that are a step or a leap away, the first and the last; then all others, as far as they can be kept.
+ * that are a step or a leap away, the first and the last, and those at the next boundary or stop; then
+ * all others, as far as they can be kept.
  *
  * @param n the layer that is looked at, from 1
  * @param preparing undefined where pictures are of no use ahead
@@ -26,7 +27,9 @@ export function lookAhead(
   preparing: Preparing | undefined,
 ): () => void {
   const { layer, below } = preparing ?? { layer: () => {}, below: () => {} };
-  const top = session.heights.tops.length;
+  const { result, heights } = session;
+  const top = heights.tops.length;
+  const marks = result ? marked(result, heights) : [];
   const steps: [number, (paths: LayerPaths) => void][] = [
     [n + 1, layer],
     [n, below],
@@ -36,6 +39,8 @@ export function lookAhead(
     [n - LEAP, layer],
     [1, layer],
     [top, layer],
+    [marks.find((mark) => mark > n) ?? top, layer],
+    [marks.findLast((mark) => mark < n) ?? 1, layer],
   ];
   const pictured = steps
     .filter(([number]) => number >= 1 && number <= top)
