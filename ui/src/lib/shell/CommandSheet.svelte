@@ -54,11 +54,31 @@
     event.preventDefault();
   }
 
+  /** A key that comes before the field has the focus, or after it lost it, is for the field too. */
+  function keyElsewhere(event: KeyboardEvent) {
+    const { target } = event;
+    const isElsewhere = open && target !== field && !(target instanceof HTMLButtonElement);
+    if (!isElsewhere || event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) {
+      return;
+    }
+    if (event.key.length === 1) {
+      text += event.key;
+      event.preventDefault();
+    } else {
+      key(event);
+    }
+    if (event.defaultPrevented) {
+      field?.focus();
+    }
+  }
+
   function run(command: Command) {
     open = false;
     command.run();
   }
 </script>
+
+<svelte:window onkeydown={keyElsewhere} />
 
 <Sheet bind:open title="What to do">
   <!-- svelte-ignore a11y_autofocus -->

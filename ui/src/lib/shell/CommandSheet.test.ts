@@ -43,6 +43,18 @@ it('runs what is chosen by words and arrows', async () => {
   expect(undo).not.toHaveBeenCalled();
 });
 
+it('takes what is typed before its field has the focus', async () => {
+  render(CommandSheet, { session, open: true, commands });
+  for (const key of 'redo') {
+    await fireEvent.keyDown(document.body, { key });
+  }
+  const field = await screen.findByRole('combobox', { name: 'What to do' });
+  expect(field).toHaveValue('redo');
+  expect(field).toHaveFocus();
+  await fireEvent.keyDown(document.body, { key: 'Enter' });
+  expect(redo).toHaveBeenCalledOnce();
+});
+
 it('runs what is clicked, and nothing where nothing is found', async () => {
   render(CommandSheet, { session, open: true, commands });
   const field = await type('no such words');
