@@ -39,7 +39,9 @@ import tools.jackson.databind.node.ObjectNode;
     description = "Writes the machine program (G-code) of a plan, or of a bare mesh.",
     footer = StratonomyCommand.EXIT_CODES)
 final class ProgramCommand implements Callable<Integer> {
-  private static final long MEMO_BYTES = 256L << 20;
+  /** Where lines of all layers do not find room together they are computed anew for their order. */
+  private static final long MEMO_BYTES = Runtime.getRuntime().maxMemory() / 5 * 2;
+
   private static final int PICTURE_WIDTH = 480;
   private static final int PICTURE_HEIGHT = 300;
 
