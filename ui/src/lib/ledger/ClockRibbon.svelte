@@ -17,6 +17,8 @@
   let width = $state(800);
   const total = $derived(Math.max(1, session.result?.ledger.seconds ?? 1));
   const LEFT = 92;
+  /** The label of a tick that is nearer to the end has no room to both sides of it. */
+  const LAST_TICK = 30;
   /** Time of day at which the print begins, as the field has it; elapsed time is shown without. */
   let typed = $state(untrack(() => keptStart(session.state.id)));
   const start = $derived(typed ? nextAt(typed) : undefined);
@@ -115,7 +117,13 @@
     {/each}
     {#each ticks as tick (tick)}
       <line class="tick" x1={x(tick)} x2={x(tick)} y1="26" y2="30" />
-      <text class="num soft" x={x(tick)} y="41" text-anchor="middle">{clock(tick)}</text>
+      {@const isLast = x(tick) > width - LAST_TICK}
+      <text
+        class="num soft"
+        x={isLast ? width : x(tick)}
+        y="41"
+        text-anchor={isLast ? 'end' : 'middle'}>{clock(tick)}</text
+      >
     {/each}
     {#if session.result}
       <title>{duration(total)} in all</title>
