@@ -68,6 +68,7 @@
           aria-label="Why it is meant to be so"
           placeholder="why it is meant to be so"
           maxlength="500"
+          {@attach (field) => field.focus()}
           bind:value={note}
         />
         <button class="tool">Accept</button>

@@ -42,6 +42,7 @@ it('counts what is not accepted, and accepts with a note', async () => {
   expect(screen.getByRole('button', { name: '2 findings' })).toBeVisible();
   expect(screen.getAllByRole('button', { name: 'Accept …' })).toHaveLength(1);
   await fireEvent.click(screen.getByRole('button', { name: 'Accept …' }));
+  expect(screen.getByRole('textbox', { name: 'Why it is meant to be so' })).toHaveFocus();
   const note = screen.getByLabelText('Why it is meant to be so');
   await fireEvent.input(note, { target: { value: ' a test ' } });
   await fireEvent.click(screen.getByRole('button', { name: 'Accept' }));
