@@ -36,10 +36,10 @@ final class Xml {
 
   /** What is wrong where, in a line. */
   static Problem unsound(String file, String what, XMLStreamException e) {
-    String[] lines = e.getMessage().split("\\R");
-    String reason = lines[lines.length - 1].replace("Message: ", "");
+    // The lines after the first one say where it is, in the parser's own way.
+    String reason = e.getMessage().lines().findFirst().orElse("").replaceFirst("[.\\s]+$", "");
     String place = e.getLocation() == null ? "" : " in line " + e.getLocation().getLineNumber();
-    return bad(file, "%s is not sound XML%s: %s".formatted(what, place, reason));
+    return bad(file, "%s is not sound XML%s: %s.".formatted(what, place, reason));
   }
 
   /** An attribute by its local name, whatever its namespace; empty if there is none. */
