@@ -43,15 +43,17 @@ final class BedChecks {
 
   /**
    * Whether all of a piece stands over the bed; a round one may hold what its box reaches beside.
+   *
+   * @param out how far the piece is printed outside of its model, mm
    */
-  static boolean holds(Machine machine, PlacedPiece piece) {
-    if (machine.hasOnBed(piece.bounds(), 0) || !machine.hasRoundBed()) {
-      return machine.hasOnBed(piece.bounds(), 0);
+  static boolean holds(Machine machine, PlacedPiece piece, double out) {
+    if (machine.hasOnBed(piece.bounds(), out) || !machine.hasRoundBed()) {
+      return machine.hasOnBed(piece.bounds(), out);
     }
     for (int body = 0; body < piece.meshes().size(); body++) {
       double[] xyz = piece.vertices(body);
       for (int i = 0; i < xyz.length; i += 3) {
-        if (!machine.isOnBed(xyz[i], xyz[i + 1], 0)) {
+        if (!machine.isOnBed(xyz[i], xyz[i + 1], out)) {
           return false;
         }
       }

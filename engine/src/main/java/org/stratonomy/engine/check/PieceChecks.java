@@ -65,15 +65,16 @@ final class PieceChecks {
     Piece piece = p.piece();
     Bounds b = p.bounds();
     mesh(p);
-    if (!BedChecks.holds(machine, p)) {
+    double out = Reach.ofOutlines(piece, resolver);
+    if (!BedChecks.holds(machine, p, out)) {
       add(
           "off-bed:" + piece.id(),
           Severity.ERROR,
           "%s reaches off the bed".formatted(piece.name()),
-          Checks.offBed(b, machine),
+          Checks.offBed(b.widenedBy(out), machine),
           piece,
           Optional.empty(),
-          toMiddle(piece, b));
+          toMiddle(piece, b.widenedBy(out)));
     }
     double most = machine.heightMm() - schedule.liftMm();
     if (b.maxZ() > most) {
@@ -241,11 +242,12 @@ final class PieceChecks {
             .map(PlacedPiece::bounds)
             .reduce(Bounds::with);
     double reach = Reach.ofAll(plan, resolver) - ROUNDING_MM;
-    if (reach <= 0 || all.isEmpty()) {
+    double out = Reach.ofOutlines(plan, resolver);
+    if (reach <= out || all.isEmpty()) {
       return findings;
     }
     Bounds b = all.get();
-    if (machine.hasOnBed(b, 0) && !machine.hasOnBed(b, reach)) {
+    if (machine.hasOnBed(b, out) && !machine.hasOnBed(b, reach)) {
       boolean skirt = resolver.plan().count(Setting.SKIRT_LINES) > 0;
       boolean raft = resolver.plan().count(Setting.RAFT_LAYERS) > 0;
       Setting under = raft ? Setting.RAFT_LAYERS : Setting.BRIM_LINES;

@@ -39,6 +39,11 @@ public record Bounds(double minX, double minY, double minZ, double maxX, double 
     return new Bounds(minX + x, minY + y, minZ, maxX + x, maxY + y, maxZ);
   }
 
+  /** Wider in the plane by a distance to each side, mm. */
+  public Bounds widenedBy(double mm) {
+    return new Bounds(minX - mm, minY - mm, minZ, maxX + mm, maxY + mm, maxZ);
+  }
+
   /** The least box around both. */
   public Bounds with(Bounds o) {
     return new Bounds(

@@ -6,7 +6,7 @@ import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 
-/** How far what is printed on the bed around the pieces reaches outwards of them, mm. */
+/** How far what is printed reaches outwards of the models, mm. */
 public final class Reach {
   private Reach() {}
 
@@ -17,15 +17,35 @@ public final class Reach {
     double width = settings.number(Setting.LINE_WIDTH);
     double skirt = lines == 0 ? 0 : settings.number(Setting.SKIRT_DISTANCE) + lines * width;
     boolean raft = settings.count(Setting.RAFT_LAYERS) > 0;
-    return (raft ? settings.number(Setting.RAFT_MARGIN) : ofBrim(plan, resolver)) + skirt;
+    double around =
+        raft
+            ? ofOutlines(plan, resolver) + settings.number(Setting.RAFT_MARGIN)
+            : ofBrim(plan, resolver);
+    return around + skirt;
   }
 
-  /** Of the widest brim. */
-  public static double ofBrim(Plan plan, Resolver resolver) {
+  /** Of outlines that are corrected to lie further out than the models'. */
+  public static double ofOutlines(Plan plan, Resolver resolver) {
+    return plan.pieces().stream().mapToDouble(piece -> ofOutlines(piece, resolver)).max().orElse(0);
+  }
+
+  /** Of a piece's outlines in any of its strata. */
+  public static double ofOutlines(Piece piece, Resolver resolver) {
     double most = 0;
+    for (int stratum = 1; stratum <= piece.strataCount(); stratum++) {
+      Settings settings = resolver.stratum(piece.id(), stratum);
+      most = Math.max(most, settings.number(Setting.OUTLINE_OUT));
+    }
+    return most;
+  }
+
+  /** Of the widest brim, or of outlines where there is none. */
+  public static double ofBrim(Plan plan, Resolver resolver) {
+    double most = ofOutlines(plan, resolver);
     for (Piece piece : plan.pieces()) {
       Settings settings = resolver.stratum(piece.id(), 1);
-      double reach = settings.count(Setting.BRIM_LINES) * settings.number(Setting.LINE_WIDTH);
+      double lines = settings.count(Setting.BRIM_LINES) * settings.number(Setting.LINE_WIDTH);
+      double reach = ofOutlines(piece, resolver) + lines;
       boolean outside = !settings.choice(Setting.BRIM_SIDE).equals("inside");
       most = outside ? Math.max(most, reach) : most;
     }

@@ -133,6 +133,23 @@ class ChecksTest {
   }
 
   @Test
+  void outlinesThatAreWidenedCountWhereTheBedEnds() {
+    Mesh bar = Shapes.bar(20, 20, 2);
+    Map<Setting, Value> bare = Map.of(Setting.SKIRT_LINES, Value.of(0));
+    Map<Setting, Value> wide =
+        Map.of(Setting.SKIRT_LINES, Value.of(0), Setting.OUTLINE_OUT, Value.of(0.5));
+    Placement atEdge = Placement.at(10.2, 100);
+    Plan plan = Shapes.plan(List.of(), Shapes.everywhere(bare));
+    plan = plan.withPiece(plan.pieces().getFirst().withPlacement(atEdge));
+    assertThat(finding(plan, bar, "off-bed")).isEmpty();
+    Plan widened = plan.withRules(List.of(Shapes.everywhere(wide)));
+    Finding off = finding(widened, bar, "off-bed").orElseThrow();
+    assertThat(off.reason()).contains("X -0.3 to 20.7");
+    mends(off, bar, "off-bed");
+    assertThat(finding(widened, bar, "skirt")).isEmpty();
+  }
+
+  @Test
   void aBrimNearTheEdgeOfTheBedIsSaidAndCanBeLeftOut() {
     Plan plan =
         Shapes.plan(
