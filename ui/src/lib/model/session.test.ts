@@ -19,7 +19,7 @@ describe('an open plan', () => {
   it('asks ahead for the nearest layers, as many as can be kept', async () => {
     const { layers } = await opened();
     expect(layers.ahead(6, 1e6, []).slice(0, 4)).toEqual([6, 5, 7, 4]);
-    expect(layers.ahead(6, 25e6, [])).toEqual([6, 5, 7]);
+    expect(layers.ahead(6, 50e6, [])).toEqual([6, 5, 7]);
     expect(layers.ahead(6, 1e9, [])).toEqual([]);
   });
 
