@@ -120,7 +120,7 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files) {
     }
     if (!values.isEmpty()) {
       Rule first = new Rule(Where.EVERYWHERE, settings(values));
-      check(first, changed, shelf);
+      PlanChecker.checkValues(first, "--set", changed, shelf);
       List<Rule> rules = new ArrayList<>();
       rules.add(first);
       rules.addAll(changed.rules());
@@ -131,17 +131,6 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files) {
 
   private static Machine machineOf(Shelf shelf, String id) {
     return StratonomyCommand.ofOption("--machine", () -> shelf.machine(id));
-  }
-
-  /** Whether the plan is sound without the rule is told later, and elsewhere. */
-  private static void check(Rule rule, Plan plan, Shelf shelf) {
-    try {
-      PlanChecker.check(plan.withRules(List.of(rule)), shelf);
-    } catch (Problem problem) {
-      if (problem.place().equals("rule 1")) {
-        throw new Problem(problem.kind(), "--set", problem.reason(), problem.remedy());
-      }
-    }
   }
 
   private static Map<Setting, Value> settings(Map<String, String> values) {

@@ -41,13 +41,12 @@ public final class Reach {
 
   /** Of the widest brim, or of outlines where there is none. */
   public static double ofBrim(Plan plan, Resolver resolver) {
-    double most = ofOutlines(plan, resolver);
+    double most = 0;
     for (Piece piece : plan.pieces()) {
       Settings settings = resolver.stratum(piece.id(), 1);
-      double lines = settings.count(Setting.BRIM_LINES) * settings.number(Setting.LINE_WIDTH);
-      double reach = ofOutlines(piece, resolver) + lines;
       boolean outside = !settings.choice(Setting.BRIM_SIDE).equals("inside");
-      most = outside ? Math.max(most, reach) : most;
+      double lines = settings.count(Setting.BRIM_LINES) * settings.number(Setting.LINE_WIDTH);
+      most = Math.max(most, ofOutlines(piece, resolver) + (outside ? lines : 0));
     }
     return most;
   }

@@ -2,7 +2,6 @@ package org.stratonomy.engine.plan;
 
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import org.stratonomy.engine.problem.Problem;
@@ -29,6 +28,18 @@ public final class PlanChecker {
     checker.pieces();
     checker.rules();
     checker.stops();
+  }
+
+  /**
+   * Whether a rule's values are possible with the machine and the slots of a plan, which need not
+   * be sound otherwise.
+   *
+   * @param place what to call the rule in an error
+   * @throws Problem if a value cannot be
+   */
+  public static void checkValues(Rule rule, String place, Plan plan, Shelf shelf) {
+    PlanChecker checker = new PlanChecker(plan, shelf.machine(plan.machine()));
+    rule.set().forEach((setting, value) -> checker.value(place, setting, value));
   }
 
   private void pieces() {
@@ -76,9 +87,7 @@ public final class PlanChecker {
       names(place, "piece", rule.where().pieces(), pieces);
       names(place, "body", rule.where().bodies(), ids(Piece::bodies, Body::id));
       names(place, "region", rule.where().regions(), ids(Piece::regions, Region::id));
-      for (Map.Entry<Setting, Value> entry : rule.set().entrySet()) {
-        value(place, entry.getKey(), entry.getValue());
-      }
+      rule.set().forEach((setting, value) -> value(place, setting, value));
     }
   }
 
