@@ -53,17 +53,17 @@ run_tests() {
   require_space "$here"
   local dir port status=0
   dir=$(mktemp -d "${TMPDIR:-/tmp}/stratonomy-test.XXXXXX")
-  chmod 755 "$dir"
   [ "$(id -u)" = 0 ] && chown postgres: "$dir"
   port=$(free_port 15433)
   # shellcheck disable=SC2064
   trap "stop_database '$dir'; rm -rf '$dir'" EXIT
   start_database "$dir" "$port" fast
-  create_database "$port" stratonomy ""
-  create_database "$port" e2e ""
-  STRATONOMY_DB_URL=jdbc:postgresql://127.0.0.1:$port/stratonomy \
-    STRATONOMY_E2E_DB_URL=jdbc:postgresql://127.0.0.1:$port/e2e \
-    maven verify "$@" || status=$?
+  create_database "$dir" "$port" stratonomy
+  create_database "$dir" "$port" e2e
+  set -a
+  eval "$(database_settings "$dir" "$port" stratonomy)"
+  set +a
+  STRATONOMY_E2E_DB_URL=jdbc:postgresql://127.0.0.1:$port/e2e maven verify "$@" || status=$?
   return "$status"
 }
 

@@ -27,6 +27,9 @@ install_if_missing() {
   if ! command -v apt-get >/dev/null; then
     fail "'$1' is missing. Install it (Debian's package: $2) and try again."
   fi
+  if [ "$2" = postgresql ]; then
+    say "So that Debian's package makes no cluster of its own, create_main_cluster is set to false in /etc/postgresql-common/createcluster.conf."
+  fi
   if [ "$2" = postgresql ] && ! as_root sh -c '
     mkdir -p /etc/postgresql-common
     apt-get -o DPkg::Lock::Timeout=300 update -qq &&

@@ -7,9 +7,60 @@ server_runs() {
     tr '\0' ' ' <"/proc/$(cat "$data/app.pid")/cmdline" 2>/dev/null | grep -q app-0.1.0
 }
 
+# The user that the application runs as: one of its own if it is started as root.
+server_user() {
+  if [ "$(id -u)" != 0 ]; then
+    id -un
+    return
+  fi
+  if ! id stratonomy >/dev/null 2>&1; then
+    useradd --system --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin stratonomy ||
+      fail "A user for the application cannot be made. Run: useradd --system stratonomy"
+    say "Made the system user 'stratonomy'; the application runs as it."
+  fi
+  echo stratonomy
+}
+
+# Becomes a command, as the application's user.
+become_server() {
+  if [ "$(id -u)" = 0 ]; then
+    cd /
+    exec setpriv --reuid=stratonomy --regid=stratonomy --init-groups --no-new-privs -- "$@"
+  else
+    exec "$@"
+  fi
+}
+
+# The packaged application where its user can read it: a checkout of root's may be closed to it.
+server_jar() {
+  local jar=$here/app/target/app-0.1.0-SNAPSHOT.jar dir
+  if [ "$(id -u)" = 0 ]; then
+    dir=$(state_directory)/app-$(checkout_id)
+    mkdir -p "$(dirname "$dir")"
+    private_directory "$dir" stratonomy
+    install -o stratonomy -m 400 "$jar" "$dir/app-0.1.0-SNAPSHOT.jar"
+    jar=$dir/app-0.1.0-SNAPSHOT.jar
+  fi
+  echo "$jar"
+}
+
+# Where a database would lie that is not in the data directory; an older version's is moved there.
+database_fallback() {
+  local dir old
+  dir=$(state_directory)/database-$(checkout_id)
+  old=/var/tmp/stratonomy-$(checkout_id)
+  if [ "$(id -u)" = 0 ] && [ ! -e "$dir" ] && [ -d "$old" ] && [ ! -L "$old" ] &&
+    [ "$(stat -c %U "$old")" = postgres ] && [ -f "$old/data/PG_VERSION" ]; then
+    ! database_runs "$old" || stop_database "$old"
+    mkdir -p "$(dirname "$dir")"
+    mv -T "$old" "$dir"
+  fi
+  echo "$dir"
+}
+
 demo() {
   mkdir -p "$data" .stratonomy 2>/dev/null || fail "$data cannot be made. Set STRATONOMY_DATA to a directory that can."
-  local port=${STRATONOMY_PORT:-8080} db dbport
+  local port=${STRATONOMY_PORT:-8080} db dbport jar
   if server_runs; then
     fail "It runs already, at $(cat "$data/address"). To stop it: ./stratonomy stop"
   fi
@@ -18,24 +69,37 @@ demo() {
   require_space "$data"
   install_postgres
   build_application
-  db=$(database_directory "$data/database" "/var/tmp/stratonomy-$(checkout_id)")
+  umask 077
+  chmod 700 "$data"
+  server_user >/dev/null
+  jar=$(server_jar)
+  db=$(database_directory "$data/database" "$(database_fallback)")
   echo "$db" >"$data/database-directory"
   if database_runs "$db"; then
     stop_database "$db"
   fi
   dbport=$(free_port 5433)
   start_database "$db" "$dbport" durable
-  create_database "$dbport" stratonomy "$(as_postgres cat "$db/password")"
+  create_database "$db" "$dbport" stratonomy
+  rotate_log "$data/app.log"
   say "Starting …"
-  STRATONOMY_DB_URL=jdbc:postgresql://127.0.0.1:$dbport/stratonomy \
-    STRATONOMY_DB_PASSWORD=$(as_postgres cat "$db/password") STRATONOMY_PORT=$port STRATONOMY_DEMO=true \
-    nohup "$JAVA_HOME/bin/java" -Xmx6g -XX:+UseParallelGC --enable-native-access=ALL-UNNAMED \
-    -jar app/target/app-0.1.0-SNAPSHOT.jar >"$data/app.log" 2>&1 &
+  (
+    set -a
+    eval "$(database_settings "$db" "$dbport" stratonomy)"
+    STRATONOMY_PORT=$port STRATONOMY_DEMO=true
+    become_server nohup "$JAVA_HOME/bin/java" -Xmx6g -XX:+UseParallelGC \
+      --enable-native-access=ALL-UNNAMED -jar "$jar"
+  ) >"$data/app.log" 2>&1 &
   echo $! >"$data/app.pid"
   echo "http://127.0.0.1:$port" >"$data/address"
   await_server "$port"
   echo "Stratonomy runs at $(cat "$data/address")"
   say "To stop it: ./stratonomy stop"
+}
+
+# The log of the run before is kept beside the new one.
+rotate_log() {
+  [ ! -f "$1" ] || mv -f "$1" "$1.1"
 }
 
 await_server() {

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { answered, OWN, type TaskView } from './follow';
 import type { components, paths } from './generated/schema';
 
 export type Schemas = components['schemas'];
@@ -31,7 +32,7 @@ export type RecipeView = Schemas['RecipeView'];
 export type EditRequest = Schemas['EditRequest'];
 export type VariantView = Schemas['VariantView'];
 export type PlanDifference = Schemas['PlanDifference'];
-export type Progress = Schemas['Progress'];
+export type Progress = Pick<TaskView, 'stage' | 'done' | 'total'>;
 
 /** What the server says when something cannot be done: where, why, and what to do. */
 export class ApiProblem extends Error {
@@ -61,7 +62,8 @@ export class ApiProblem extends Error {
 
 export const client = createClient<paths>({
   baseUrl: window.location.origin,
-  fetch: (request) => fetch(request),
+  headers: OWN,
+  fetch: (request) => answered(() => fetch(request.clone())),
 });
 
 export function problemOf(status: number, body: unknown): ApiProblem {
@@ -106,7 +108,9 @@ async function reached<T>(request: Promise<T>): Promise<T> {
 export async function sendFiles<T = PlanState>(address: string, files: File[]): Promise<T> {
   const form = new FormData();
   files.forEach((file) => form.append('files', file, file.name));
-  const response = await reached(fetch(address, { method: 'POST', body: form }));
+  const response = await reached(
+    answered(() => fetch(address, { method: 'POST', body: form, headers: OWN })),
+  );
   const body: unknown = await response.json().catch(() => null);
   if (!response.ok) {
     throw problemOf(response.status, body);
@@ -133,7 +137,7 @@ export async function belonging(files: File[]): Promise<Belonging | undefined> {
 }
 
 export async function bytes(address: string, signal?: AbortSignal): Promise<ArrayBuffer> {
-  const response = await fetch(address, { signal });
+  const response = await answered(() => fetch(address, { signal }), { signal });
   if (!response.ok) {
     throw problemOf(response.status, await response.json().catch(() => null));
   }

@@ -6,6 +6,7 @@ import {
   type Progress,
   type ResultView,
 } from '../api/client';
+import { answered, type TaskView } from '../api/follow';
 import { readLayer, type LayerPaths } from '../api/layer';
 
 /** A longer computation shows how far it is after this time, ms. */
@@ -42,30 +43,30 @@ export class LatestResult {
     if (this.result && this.lastTook > PREVIEW_FROM) {
       await this.fetchPreview(revision);
     }
-    while (revision === this.wanted) {
-      const {
-        data: body,
-        error,
-        response,
-      } = await client
-        .GET('/api/revisions/{revision}/result', { params: { path: { revision } } })
-        .catch((e: unknown) => ({ data: undefined, error: e, response: undefined }));
-      if (revision !== this.wanted) {
-        return;
+    const progress = (task: TaskView) => {
+      if (revision === this.wanted && performance.now() - started > PROGRESS_AFTER) {
+        this.progress = task;
       }
-      if (!response?.ok) {
-        this.progress = undefined;
-        this.listener.failed(problemOf(response?.status ?? 0, error));
-        return;
-      }
-      if (response.status === 200) {
-        this.lastTook = performance.now() - started;
-        this.take(revision, body as ResultView);
-        return;
-      }
-      if (performance.now() - started > PROGRESS_AFTER) {
-        this.progress = body as Progress;
-      }
+    };
+    const {
+      data: body,
+      error,
+      response,
+    } = await client
+      .GET('/api/revisions/{revision}/result', {
+        params: { path: { revision } },
+        fetch: (request) => answered(() => fetch(request.clone()), { progress }),
+      })
+      .catch((e: unknown) => ({ data: undefined, error: e, response: undefined }));
+    if (revision !== this.wanted) {
+      return;
+    }
+    if (response?.ok) {
+      this.lastTook = performance.now() - started;
+      this.take(revision, body as ResultView);
+    } else {
+      this.progress = undefined;
+      this.listener.failed(problemOf(response?.status ?? 0, error));
     }
   }
 

@@ -54,7 +54,7 @@
   /** All triangles of the body that no other patch has, whole or in part. */
   async function markRest() {
     const mesh = bodies.find((body) => body.id === region.patch!.body)!.mesh;
-    const { count: all } = await surface(mesh);
+    const { count: all } = await surface(session.state.id, mesh);
     const marks = PatchMarks.read(`0-${all - 1}`, all);
     for (const other of others) {
       const taken = PatchMarks.read(other.replaceAll(/\.\d+/g, ''), all).whole;

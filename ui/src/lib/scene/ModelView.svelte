@@ -138,7 +138,9 @@
     const pieces = session.result!.pieces;
     const document = session.document;
     const shapes = await Promise.all(
-      document.pieces.map((piece) => Promise.all(piece.bodies.map((body) => geometry(body.mesh)))),
+      document.pieces.map((piece) =>
+        Promise.all(piece.bodies.map((body) => geometry(session.state.id, body.mesh))),
+      ),
     );
     if (revision !== session.resultRevision) {
       return;

@@ -4,11 +4,11 @@ import { Surface } from './surface';
 
 const known = new Map<string, Promise<THREE.BufferGeometry>>();
 
-/** The triangles of a mesh; each is fetched once. */
-export function geometry(reference: string): Promise<THREE.BufferGeometry> {
+/** The triangles of a mesh of a plan; each is fetched once. */
+export function geometry(plan: string, reference: string): Promise<THREE.BufferGeometry> {
   let found = known.get(reference);
   if (!found) {
-    found = bytes(`/api/meshes/${reference}/geometry`).then(read);
+    found = bytes(`/api/plans/${plan}/meshes/${reference}/geometry`).then(read);
     known.set(reference, found);
     found.catch(() => known.delete(reference));
   }
@@ -34,10 +34,10 @@ function read(buffer: ArrayBuffer): THREE.BufferGeometry {
 const surfaces = new Map<string, Promise<Surface>>();
 
 /** The surface of a mesh for marking; each is prepared once. */
-export function surface(reference: string): Promise<Surface> {
+export function surface(plan: string, reference: string): Promise<Surface> {
   let found = surfaces.get(reference);
   if (!found) {
-    found = geometry(reference).then(
+    found = geometry(plan, reference).then(
       (made) => new Surface(made.getAttribute('position').array, made.getIndex()!.array),
     );
     surfaces.set(reference, found);

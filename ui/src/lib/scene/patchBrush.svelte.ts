@@ -53,7 +53,7 @@ export class PatchBrush {
       patches.map(async (patch) => {
         const { body, triangles } = patch.region.patch!;
         const isDrawn = drawn && this.isSelected(patch);
-        const on = await surface(patch.mesh);
+        const on = await surface(this.session.state.id, patch.mesh);
         const marks = isDrawn ? drawn : PatchMarks.read(triangles, on.count);
         return {
           piece: patch.piece,
@@ -105,7 +105,7 @@ export class PatchBrush {
     if (!patch || !how || hit.piece !== patch.piece || hit.body !== patch.region.patch!.body) {
       return;
     }
-    const on = await surface(patch.mesh);
+    const on = await surface(this.session.state.id, patch.mesh);
     const marks = this.drawn?.copy() ?? PatchMarks.read(patch.region.patch!.triangles, on.count);
     const scene = this.scene()!;
     const matrix = scene.matrixOf(hit);

@@ -87,7 +87,6 @@
           client.POST('/api/shelf/items/file', {
             body,
             bodySerializer: (text: string) => text,
-            headers: { 'Content-Type': 'text/plain' },
           }),
         );
       })

@@ -27,6 +27,10 @@
     return refused ? { label: 'Write it all the same', run: () => void write(despite) } : undefined;
   });
 
+  function address(written: ProgramView): string {
+    return `/api/plans/${session.state.id}/programs/${written.id}`;
+  }
+
   /**
    * Writes the program, and has the browser keep it.
    *
@@ -38,7 +42,7 @@
     try {
       program = await session.writeProgram(despite);
       const link = document.createElement('a');
-      link.href = `/api/programs/${program.id}`;
+      link.href = address(program);
       link.download = program.fileName;
       link.click();
     } catch (e) {
@@ -63,7 +67,7 @@
   <div class="over written" role="status">
     <span>Written: <strong>{program.fileName}</strong></span>
     <span class="num">{(program.size / 1e6).toFixed(1)} MB</span>
-    <a class="tool" href="/api/programs/{program.id}" download>Download again</a>
+    <a class="tool" href={address(program)} download>Download again</a>
     <button class="tool" onclick={close}>Close</button>
   </div>
 {/if}

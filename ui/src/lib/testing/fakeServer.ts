@@ -359,7 +359,10 @@ export class FakeServer {
     }
     if (path.endsWith('/result')) {
       return this.pending-- > 0
-        ? Response.json({ stage: 'toolpaths', done: 1, total: 4 }, { status: 202 })
+        ? Response.json(
+            { id: 't', stage: 'toolpaths', done: 1, total: 4, ended: false, hasResult: false },
+            { status: 202 },
+          )
         : Response.json(RESULT);
     }
     return Response.json(this.state);

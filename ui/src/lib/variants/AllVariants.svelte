@@ -25,7 +25,11 @@
       const first = untrack(() => shown);
       const isShown = ({ id }: VariantView) => Number(first.includes(id));
       for (const { revision } of variants.toSorted((a, b) => isShown(b) - isShown(a))) {
-        totals.set(revision, await computedTotals(revision, () => wanted).catch(() => undefined));
+        const found = await computedTotals(revision).catch(() => undefined);
+        if (!wanted) {
+          return;
+        }
+        totals.set(revision, found);
       }
     })();
     return () => (wanted = false);

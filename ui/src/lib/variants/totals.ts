@@ -21,27 +21,12 @@ export function totalsOf(ledger: LedgerView): Totals {
   };
 }
 
-/**
- * What a revision takes, computed if it is not known; undefined if it is impossible.
- *
- * @param isWanted asked from time to time
- */
-export async function computedTotals(
-  revision: string,
-  isWanted: () => boolean,
-): Promise<Totals | undefined> {
-  while (isWanted()) {
-    const { data, response } = await client.GET('/api/revisions/{revision}/result', {
-      params: { path: { revision } },
-    });
-    if (response.status === 200) {
-      return totalsOf((data as { ledger: LedgerView }).ledger);
-    }
-    if (!response.ok) {
-      return undefined;
-    }
-  }
-  return undefined;
+/** What a revision takes, computed if it is not known; undefined if it is impossible. */
+export async function computedTotals(revision: string): Promise<Totals | undefined> {
+  const { data, response } = await client.GET('/api/revisions/{revision}/result', {
+    params: { path: { revision } },
+  });
+  return response.ok ? totalsOf((data as { ledger: LedgerView }).ledger) : undefined;
 }
 
 /** For each number the least that any of several prints takes. */

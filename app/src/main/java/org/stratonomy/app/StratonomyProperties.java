@@ -1,10 +1,15 @@
 package org.stratonomy.app;
 
+import java.util.List;
 import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.context.properties.bind.DefaultValue;
 
 /**
  * @param demo whether the demo plans are put into an empty database
  * @param memoBytes memory for remembered results of the engine
+ * @param allowedHosts host names, with or without port, that the server answers to besides those of
+ *     the loopback interface
  */
 @ConfigurationProperties("stratonomy")
-public record StratonomyProperties(boolean demo, long memoBytes) {}
+public record StratonomyProperties(
+    boolean demo, long memoBytes, @DefaultValue List<String> allowedHosts) {}

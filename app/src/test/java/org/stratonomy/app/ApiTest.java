@@ -1,6 +1,7 @@
 package org.stratonomy.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.asyncDispatch;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -12,10 +13,13 @@ import org.hamcrest.Matchers;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.context.annotation.Import;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.MvcResult;
+import org.springframework.test.web.servlet.RequestBuilder;
+import org.springframework.test.web.servlet.ResultActions;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.mesh.TriangleSoup;
@@ -25,6 +29,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** Plans over the real API and database. */
 @SpringBootTest
 @AutoConfigureMockMvc
+@Import(OwnRequests.class)
 abstract class ApiTest {
   static final JsonMapper JSON = JsonMapper.shared();
 
@@ -49,6 +54,14 @@ abstract class ApiTest {
 
   static JsonNode json(MvcResult result) throws Exception {
     return JSON.readTree(result.getResponse().getContentAsByteArray());
+  }
+
+  /** The answer of a request that is answered without holding a thread. */
+  ResultActions later(RequestBuilder request) throws Exception {
+    MvcResult begun = mvc.perform(request).andReturn();
+    return begun.getRequest().isAsyncStarted()
+        ? mvc.perform(asyncDispatch(begun))
+        : mvc.perform(request);
   }
 
   JsonNode dropped(double height) throws Exception {

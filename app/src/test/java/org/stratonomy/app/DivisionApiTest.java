@@ -129,7 +129,7 @@ class DivisionApiTest extends ApiTest {
     JsonNode region = with.get("document").get("pieces").get(0).get("regions").get(0);
     assertThat(region.get("name").asString()).isEqualTo("mould");
     byte[] strat =
-        mvc.perform(get("/api/plans/{id}/strat", with.get("id").asString()))
+        later(get("/api/plans/{id}/strat", with.get("id").asString()))
             .andReturn()
             .getResponse()
             .getContentAsByteArray();

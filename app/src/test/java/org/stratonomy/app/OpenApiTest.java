@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.context.annotation.Import;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -16,6 +17,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** The interface's client is made from ui/openapi.json; it must be what the code serves. */
 @SpringBootTest
 @AutoConfigureMockMvc
+@Import(OwnRequests.class)
 class OpenApiTest {
   @Autowired private MockMvc mvc;
 

@@ -71,7 +71,7 @@ class PlanApiTest extends ApiTest {
     assertThat(pieces.get(0).get("bodies").get(1).get("name").asString()).isEqualTo("Rider");
     assertThat(result(plan).get("tops")).hasSize(30);
     byte[] strat =
-        mvc.perform(get("/api/plans/{id}/strat", plan.get("id").asString()))
+        later(get("/api/plans/{id}/strat", plan.get("id").asString()))
             .andReturn()
             .getResponse()
             .getContentAsByteArray();
@@ -202,7 +202,12 @@ class PlanApiTest extends ApiTest {
     assertThat(program.get("fileName").asString())
         .isEqualTo("wedge_chalk+buoy-red_pla_0.4mm_1-stop.gcode");
     MvcResult download =
-        mvc.perform(get("/api/programs/{id}", program.get("id").asString())).andReturn();
+        mvc.perform(
+                get(
+                    "/api/plans/{plan}/programs/{id}",
+                    plan.get("id").asString(),
+                    program.get("id").asString()))
+            .andReturn();
     String text = download.getResponse().getContentAsString(StandardCharsets.UTF_8);
     assertThat(text).hasSize(program.get("size").asInt()).contains("M600");
     mvc.perform(get("/api/plans/{id}/programs", plan.get("id").asString()))
@@ -254,7 +259,11 @@ class PlanApiTest extends ApiTest {
                 .andExpect(status().isCreated())
                 .andReturn());
     assertThat(despite.get("despite").asString()).contains("reaches off the bed");
-    mvc.perform(get("/api/programs/{id}", despite.get("id").asString()))
+    mvc.perform(
+            get(
+                "/api/plans/{plan}/programs/{id}",
+                moved.get("id").asString(),
+                despite.get("id").asString()))
         .andExpect(content().string(startsWith("; written despite: wedge reaches off the bed")));
     JsonNode mended =
         json(
@@ -310,13 +319,13 @@ class PlanApiTest extends ApiTest {
     String address = "/api/revisions/" + plan.get("revision").asString() + "/ledger";
     JsonNode ledger =
         json(
-            mvc.perform(get(address + ".json"))
+            later(get(address + ".json"))
                 .andExpect(header().string("Content-Disposition", startsWith("attachment")))
                 .andReturn());
     assertThat(ledger.get("format").asString()).isEqualTo("stratonomy-ledger");
     assertThat(ledger.get("timeSeconds").asDouble()).isEqualTo(seconds);
     String table =
-        mvc.perform(get(address + ".csv"))
+        later(get(address + ".csv"))
             .andExpect(header().string("Content-Disposition", containsString("ledger.csv")))
             .andReturn()
             .getResponse()
@@ -336,7 +345,7 @@ class PlanApiTest extends ApiTest {
   void aPlanFileComesBackAsTheSamePlan() throws Exception {
     JsonNode plan = edit(dropped(11.6), "\"action\":\"DIVIDE\",\"piece\":\"wedge\",\"height\":2");
     byte[] strat =
-        mvc.perform(get("/api/plans/{id}/strat", plan.get("id").asString()))
+        later(get("/api/plans/{id}/strat", plan.get("id").asString()))
             .andReturn()
             .getResponse()
             .getContentAsByteArray();
@@ -362,7 +371,7 @@ class PlanApiTest extends ApiTest {
   void theRunSheetIsAFile() throws Exception {
     String revision = dropped(12).get("revision").asString();
     MockHttpServletResponse sheet =
-        mvc.perform(get("/api/revisions/{r}/run-sheet.pdf?start=2026-03-09T08:30", revision))
+        later(get("/api/revisions/{r}/run-sheet.pdf?start=2026-03-09T08:30", revision))
             .andExpect(status().isOk())
             .andReturn()
             .getResponse();
@@ -377,7 +386,7 @@ class PlanApiTest extends ApiTest {
   void thePictureShowsThePiece() throws Exception {
     JsonNode plan = dropped(12);
     byte[] png =
-        mvc.perform(get("/api/revisions/{r}/picture", plan.get("revision").asString()))
+        later(get("/api/revisions/{r}/picture", plan.get("revision").asString()))
             .andExpect(status().isOk())
             .andReturn()
             .getResponse()

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.context.annotation.Import;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 import org.stratonomy.app.plans.PlanImporter;
@@ -23,6 +24,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** The catalogue, the demo plans, health, and what is not there. */
 @SpringBootTest
 @AutoConfigureMockMvc
+@Import(OwnRequests.class)
 class ShelfApiTest {
   @Autowired private MockMvc mvc;
   @Autowired private PlanImporter importer;
@@ -65,14 +67,21 @@ class ShelfApiTest {
   @Test
   void whatIsNotThereIsSaidWithARemedy() throws Exception {
     for (String address :
-        new String[] {"/api/plans/%s", "/api/revisions/%s/result", "/api/programs/%s"}) {
+        new String[] {
+          "/api/plans/%s",
+          "/api/revisions/%s/result",
+          "/api/plans/%s/programs/%<s",
+          "/api/tasks/%s",
+          "/api/tasks/%s/result"
+        }) {
       mvc.perform(get(address.formatted(UUID.randomUUID())))
           .andExpect(status().isNotFound())
           .andExpect(content().contentTypeCompatibleWith("application/problem+json"))
           .andExpect(jsonPath("$.remedy").isNotEmpty());
     }
     mvc.perform(get("/api/nothing")).andExpect(status().isNotFound());
-    mvc.perform(get("/api/meshes/none/geometry")).andExpect(status().isUnprocessableContent());
+    mvc.perform(get("/api/plans/{id}/meshes/none/geometry", UUID.randomUUID()))
+        .andExpect(status().isUnprocessableContent());
   }
 
   @Test

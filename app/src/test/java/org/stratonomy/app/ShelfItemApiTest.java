@@ -154,14 +154,14 @@ class ShelfItemApiTest extends ApiTest {
         json(
             mvc.perform(
                     post("/api/shelf/items/file")
-                        .contentType(MediaType.TEXT_PLAIN)
+                        .contentType(MediaType.APPLICATION_JSON)
                         .content(renamed.getBytes(StandardCharsets.UTF_8)))
                 .andExpect(status().isOk())
                 .andReturn());
     assertThat(item(after, "filaments", "kelp").get("name").asString()).isEqualTo("Bladderwrack");
     mvc.perform(
             post("/api/shelf/items/file")
-                .contentType(MediaType.TEXT_PLAIN)
+                .contentType(MediaType.APPLICATION_JSON)
                 .content("{\"spools\":[]}"))
         .andExpect(status().isUnprocessableContent())
         .andExpect(jsonPath("$.detail").value(Matchers.containsString("spools")));

@@ -62,7 +62,13 @@ class ShownLinesTest extends ApiTest {
     JsonNode written =
         json(mvc.perform(post(revision + "/programs")).andExpect(status().isCreated()).andReturn());
     SortedMap<Double, List<Move>> printed =
-        read(new String(bytes(get("/api/programs/{id}", written.get("id").asString()))));
+        read(
+            new String(
+                bytes(
+                    get(
+                        "/api/plans/{plan}/programs/{id}",
+                        plan.get("id").asString(),
+                        written.get("id").asString()))));
     assertThat(printed).hasSizeGreaterThan(15);
     int layer = 0;
     for (List<Move> moves : printed.values()) {

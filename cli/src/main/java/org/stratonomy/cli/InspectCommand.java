@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.ShelfReader;
@@ -63,10 +64,10 @@ final class InspectCommand implements Callable<Integer> {
   private void inspect() throws IOException {
     Shelf shelf = ShelfReader.standard();
     String name = file.getFileName().toString();
-    List<MeshPart> parts = MeshFiles.read(name, ByteBuffer.wrap(Files.readAllBytes(file)));
+    List<MeshPart> parts = MeshFiles.read(name, ByteBuffer.wrap(PlanInput.content(file, name)));
     String height = Double.toString(layerHeight);
     Map<String, String> values = Map.of("layerHeight", height, "firstLayerHeight", height);
-    PlanInput mesh = PlanInput.read(file, shelf, "", Map.of());
+    PlanInput mesh = PlanInput.read(file, Optional.empty(), shelf, "", Map.of());
     PlanInput input =
         StratonomyCommand.ofOption("--layer-height", () -> mesh.with(shelf, "", values));
     HeightProfile profile;

@@ -1,7 +1,6 @@
 package org.stratonomy.cli;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -13,6 +12,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.document.StratFile;
@@ -21,6 +21,7 @@ import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.mesh.MeshPart;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
@@ -42,31 +43,52 @@ import org.stratonomy.engine.program.Enclosures;
  */
 record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files) {
 
+  /** As large as a file may be that the application takes. */
+  private static final long MOST_BYTES = 256L << 20;
+
   /**
+   * @param meshes directory of the meshes of a .json plan; beside it if there is none
    * @param machine id of a machine; empty for the plan's own, or the first of the shelf
    * @param values values of settings by their names, which hold everywhere
    * @throws Problem if the file or a value cannot be used
    */
-  static PlanInput read(Path file, Shelf shelf, String machine, Map<String, String> values)
+  static PlanInput read(
+      Path file, Optional<Path> meshes, Shelf shelf, String machine, Map<String, String> values)
       throws IOException {
     String name = file.getFileName().toString();
     String lower = name.toLowerCase(Locale.ROOT);
+    byte[] content = content(file, name);
     PlanInput input;
     if (lower.endsWith(".strat")) {
-      try (InputStream in = Files.newInputStream(file)) {
-        input = of(StratFile.read(name, in));
-      }
+      input = of(StratFile.read(name, content));
     } else if (Enclosures.isProgram(name)) {
-      input = of(StratFile.inProgram(name, Files.readAllBytes(file)));
+      input = of(StratFile.inProgram(name, content));
     } else if (lower.endsWith(".json")) {
-      Plan plan = PlanFormat.parse(name, Files.readString(file, StandardCharsets.UTF_8));
-      Path beside = file.toAbsolutePath().getParent();
-      Function<String, byte[]> files = ref -> bytes(beside.resolve(MeshFiles.file(ref)), ref);
-      input = new PlanInput(plan, remembering(files), files);
+      Plan plan = PlanFormat.parse(name, new String(content, StandardCharsets.UTF_8));
+      MeshDirectory directory = new MeshDirectory(meshes.orElse(file.toAbsolutePath().getParent()));
+      input = new PlanInput(plan, remembering(directory::bytes), directory::bytes);
     } else {
-      input = bareMesh(name, Files.readAllBytes(file), shelf, machine);
+      input = bareMesh(name, content, shelf, machine);
     }
-    return input.with(shelf, machine, values);
+    return new PlanInput(CustomCode.notAccepted(input.plan), input.meshes, input.files)
+        .with(shelf, machine, values);
+  }
+
+  /**
+   * @throws Problem if it is no regular file, or too large
+   */
+  static byte[] content(Path file, String place) throws IOException {
+    if (Files.exists(file) && !Files.isRegularFile(file)) {
+      throw new Problem(Problem.Kind.MESH, place, "It is no regular file.", "Give a file.");
+    }
+    if (Files.size(file) > MOST_BYTES) {
+      throw new Problem(
+          Problem.Kind.MESH,
+          place,
+          "It has more than %d MB.".formatted(MOST_BYTES >> 20),
+          "Export the model with fewer triangles, or as binary STL.");
+    }
+    return Files.readAllBytes(file);
   }
 
   private static PlanInput of(StratFile strat) {
@@ -176,17 +198,5 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files) {
     Map<String, Mesh> known = new HashMap<>();
     return ref ->
         known.computeIfAbsent(ref, r -> MeshFiles.mesh(r, ByteBuffer.wrap(files.apply(r))));
-  }
-
-  private static byte[] bytes(Path file, String reference) {
-    try {
-      return Files.readAllBytes(file);
-    } catch (IOException e) {
-      throw new Problem(
-          Problem.Kind.MESH,
-          reference,
-          "The mesh cannot be read at %s.".formatted(file),
-          "Put it beside the plan, or correct its name there.");
-    }
   }
 }

@@ -14,6 +14,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Watch;
@@ -99,6 +101,19 @@ final class ProgramCommand implements Callable<Integer> {
   private boolean json;
 
   @Option(
+      names = "--accept-custom-code",
+      description =
+          "Accept the plan's custom G-code; the findings list it. What the plan itself says of"
+              + " accepting it does not count.")
+  private boolean acceptCustomCode;
+
+  @Option(
+      names = "--meshes",
+      paramLabel = "DIR",
+      description = "Where the meshes of a .json plan lie, if not beside it.")
+  private Path meshes;
+
+  @Option(
       names = "--despite-errors",
       description = "Write the program in spite of errors in the plan; it names them.")
   private boolean despiteErrors;
@@ -110,13 +125,11 @@ final class ProgramCommand implements Callable<Integer> {
 
   private void write() throws IOException {
     Shelf shelf = ShelfReader.standard();
-    PlanInput input = PlanInput.read(file, shelf, machine, values);
+    PlanInput input = PlanInput.read(file, Optional.ofNullable(meshes), shelf, machine, values);
     int threads = Runtime.getRuntime().availableProcessors();
     try (Planner planner = new Planner(shelf, MEMO_BYTES, threads)) {
       PlanResult result = planner.compute(input.plan(), input.meshes(), Watch.NONE);
-      if (!despiteErrors) {
-        result.checkPrintable(Set.of());
-      }
+      result.checkPrintable(known(result));
       List<String> despite = result.errors().stream().map(Finding::title).toList();
       try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(output))) {
         Enclosures enclosed =
@@ -141,6 +154,16 @@ final class ProgramCommand implements Callable<Integer> {
       }
       say(result, written);
     }
+  }
+
+  /** Ids of findings that do not stop the program. */
+  private Set<String> known(PlanResult result) {
+    List<Finding> none = List.of();
+    return Stream.concat(
+            (despiteErrors ? result.errors() : none).stream(),
+            (acceptCustomCode ? result.unaccepted() : none).stream())
+        .map(Finding::id)
+        .collect(Collectors.toSet());
   }
 
   private void say(PlanResult result, ObjectNode written) {

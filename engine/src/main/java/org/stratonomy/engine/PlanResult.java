@@ -40,13 +40,29 @@ public record PlanResult(
     return findings.stream().filter(f -> f.severity() == Finding.Severity.ERROR).toList();
   }
 
+  /** The findings that must be accepted before a program is written, and are not. */
+  public List<Finding> unaccepted() {
+    return findings.stream()
+        .filter(finding -> finding.mustBeAccepted() && accepted(finding).isEmpty())
+        .toList();
+  }
+
   /**
-   * Refuses plans with errors.
+   * Refuses plans with errors, or with custom G-code that was not accepted.
    *
-   * @param despite ids of the errors that are known and accepted
+   * @param despite ids of the findings that are known, and do not stop it
    * @throws Problem for the first other one
    */
   public void checkPrintable(Set<String> despite) {
+    for (Finding code : unaccepted()) {
+      if (!despite.contains(code.id())) {
+        throw new Problem(
+            Problem.Kind.PLAN,
+            "the program",
+            "%s. %s".formatted(code.title(), code.reason()),
+            "Accept the finding first.");
+      }
+    }
     for (Finding error : errors()) {
       if (!despite.contains(error.id())) {
         throw new Problem(
@@ -58,6 +74,12 @@ public record PlanResult(
                 : "%s first.".formatted(error.remedies().getFirst().label()));
       }
     }
+  }
+
+  /** About how much memory it takes that is not shared with what the planner remembers, kB. */
+  public long kilobytes() {
+    long strokes = schedule.layers().stream().mapToLong(layer -> layer.strokes().size()).sum();
+    return 50 + strokes / 4;
   }
 
   /** The planner's note on a finding that is accepted; an error never is. */

@@ -4,9 +4,13 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.stratonomy.engine.check.Checks;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.divide.Cells;
@@ -19,10 +23,12 @@ import org.stratonomy.engine.merge.Raft;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Scheduler;
 import org.stratonomy.engine.merge.Skirt;
+import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.path.PieceLines;
-import org.stratonomy.engine.plan.Belt;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanChecker;
 import org.stratonomy.engine.plan.Resolver;
@@ -47,15 +53,73 @@ import org.stratonomy.engine.strata.SizeCorrection;
  * it touches is computed again. Safe to use from several threads.
  */
 public final class Planner implements AutoCloseable {
+  /** So far beyond the bed a piece may reach: the larger of a length and a number of beds. */
+  private static final double FAR_MM = 1000;
+
+  private static final double FAR_BEDS = 2;
+
   /** Heights nearer than this are one, mm. */
   private static final double SAME_MM = 1e-6;
+
+  private static final String MACHINE = "machine ";
+  private static final String FILAMENT = "filament ";
 
   private final long memoBytes;
   private final Workers workers;
   private volatile Remembered now;
 
-  /** What is remembered holds for one shelf only: values of machines and filaments are in it. */
-  private record Remembered(Shelf shelf, Memo memo) {}
+  /**
+   * What is remembered. Keys name machines and filaments by their ids, so what was computed with
+   * one that has been edited since counts no more: its number of edits is part of the scope.
+   *
+   * @param items all machines and filaments there ever were, as they were last
+   * @param edits of each that was edited
+   */
+  private record Remembered(
+      Shelf shelf, Memo memo, Map<String, Object> items, Map<String, Integer> edits) {
+    Remembered {
+      items = Map.copyOf(items);
+      edits = Map.copyOf(edits);
+    }
+
+    Remembered with(Shelf other) {
+      Map<String, Object> nowItems = new HashMap<>(items);
+      Map<String, Integer> nowEdits = new HashMap<>(edits);
+      items(other)
+          .forEach(
+              (id, item) -> {
+                Object before = nowItems.put(id, item);
+                if (before != null && !before.equals(item)) {
+                  nowEdits.merge(id, 1, Integer::sum);
+                }
+              });
+      return new Remembered(other, memo, nowItems, nowEdits);
+    }
+
+    static Map<String, Object> items(Shelf shelf) {
+      Map<String, Object> items = new HashMap<>();
+      shelf.machines().forEach(machine -> items.put(MACHINE + machine.id(), machine));
+      shelf.filaments().forEach(filament -> items.put(FILAMENT + filament.id(), filament));
+      return items;
+    }
+
+    /** Results for plans that use the same items as they are now. */
+    Memo memoFor(Plan plan) {
+      List<String> edited =
+          Stream.concat(
+                  Stream.of(MACHINE + plan.machine()), plan.slots().stream().map(FILAMENT::concat))
+              .filter(edits::containsKey)
+              .distinct()
+              .sorted()
+              .toList();
+      if (edited.isEmpty()) {
+        return memo;
+      }
+      Key.Builder scope = Key.of("shelf");
+      edited.forEach(id -> scope.add(id).add(edits.get(id)));
+      return memo.within(scope.build());
+    }
+  }
 
   /**
    * @param memoBytes memory for remembered results, roughly
@@ -63,7 +127,7 @@ public final class Planner implements AutoCloseable {
    */
   public Planner(Shelf shelf, long memoBytes, int threads) {
     this.memoBytes = memoBytes;
-    use(shelf);
+    now = new Remembered(shelf, new Memo(memoBytes), Remembered.items(shelf), Map.of());
     this.workers = new Workers(threads);
   }
 
@@ -71,13 +135,16 @@ public final class Planner implements AutoCloseable {
     return now.shelf;
   }
 
-  /** Takes another shelf for all that is computed from now on. */
+  /**
+   * Takes another shelf for all that is computed from now on. What is remembered of plans that use
+   * nothing that differs stays.
+   */
   public synchronized void use(Shelf shelf) {
-    now = new Remembered(shelf, new Memo(memoBytes));
+    now = now.with(shelf);
   }
 
   private synchronized void forget() {
-    now = new Remembered(now.shelf, new Memo(memoBytes));
+    now = new Remembered(now.shelf, new Memo(memoBytes), now.items, now.edits);
   }
 
   /**
@@ -257,7 +324,7 @@ public final class Planner implements AutoCloseable {
   private Stages stages(Plan plan, MeshSource meshes) {
     Remembered used = now;
     Shelf shelf = used.shelf;
-    Memo memo = used.memo;
+    Memo memo = used.memoFor(plan);
     PlanChecker.check(plan, shelf);
     Resolver resolver = new Resolver(plan, shelf);
     List<PlacedPiece> placed = place(resolver, plan, meshes, memo);
@@ -293,13 +360,14 @@ public final class Planner implements AutoCloseable {
   private List<HeightProfile> outlines(Plan plan, MeshSource meshes) {
     LayerStack stack = stack(plan, meshes);
     Resolver resolver = new Resolver(plan, shelf());
-    List<PlacedPiece> placed = place(resolver, plan, meshes, now.memo);
+    Memo memo = now.memoFor(plan);
+    List<PlacedPiece> placed = place(resolver, plan, meshes, memo);
     List<HeightProfile> profiles = new ArrayList<>();
     for (int p = 0; p < placed.size(); p++) {
       PieceStack piece = stack.pieces().get(p);
-      Inserts cavities = new Inserts(placed.get(p), piece, meshes, now.memo);
+      Inserts cavities = new Inserts(placed.get(p), piece, meshes, memo);
       List<SizeCorrection> sizes = SizeCorrection.ofLayers(piece, resolver);
-      Sections sections = new Sections(placed.get(p), piece, cavities, sizes, now.memo);
+      Sections sections = new Sections(placed.get(p), piece, cavities, sizes, memo);
       profiles.add(HeightProfile.of(piece, sections));
     }
     return profiles;
@@ -331,8 +399,44 @@ public final class Planner implements AutoCloseable {
 
   private static List<PlacedPiece> place(
       Resolver resolver, Plan plan, MeshSource meshes, Memo memo) {
-    Optional<Belt> belt = resolver.machine().belt();
-    return plan.pieces().stream().map(piece -> PlacedPiece.of(piece, meshes, belt, memo)).toList();
+    Machine machine = resolver.machine();
+    List<PlacedPiece> placed = new ArrayList<>();
+    for (Piece piece : plan.pieces()) {
+      PlacedPiece one = PlacedPiece.of(piece, meshes, machine.belt(), memo);
+      checkNear(piece, one.bounds(), machine);
+      placed.add(one);
+    }
+    return placed;
+  }
+
+  /** What is a little off the bed is a finding; toolpaths far from it nobody wants. */
+  private static void checkNear(Piece piece, Bounds at, Machine machine) {
+    double beyondX = Math.max(FAR_MM, FAR_BEDS * machine.bedX());
+    double beyondY = Math.max(FAR_MM, FAR_BEDS * machine.bedY());
+    boolean isNear =
+        at.minX() >= -beyondX
+            && at.maxX() <= machine.bedX() + beyondX
+            && at.minY() >= -beyondY
+            && at.maxY() <= machine.bedY() + beyondY;
+    if (!isNear) {
+      throw new Problem(
+          Problem.Kind.PLAN,
+          "piece '%s'".formatted(piece.name()),
+          String.format(
+              Locale.ROOT,
+              "It spans X %.0f to %.0f and Y %.0f to %.0f mm, far off the bed of %s.",
+              at.minX(),
+              at.maxX(),
+              at.minY(),
+              at.maxY(),
+              machine.bedText()),
+          String.format(
+              Locale.ROOT,
+              "Move it to the bed or scale it down; its size is %.0f × %.0f × %.0f mm.",
+              at.sizeX(),
+              at.sizeY(),
+              at.sizeZ()));
+    }
   }
 
   private record LayerPart(int piece, int index) {}

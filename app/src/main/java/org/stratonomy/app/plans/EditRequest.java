@@ -46,14 +46,14 @@ record EditRequest(
     @Schema(nullable = true) String piece,
     @Schema(nullable = true) Double height,
     @Schema(nullable = true) Double to,
-    @Schema(nullable = true) Integer parts,
-    @Schema(nullable = true) PlaceRequest where,
+    @Schema(nullable = true) @Min(1) @Max(5000) Integer parts,
+    @Schema(nullable = true) @Valid PlaceRequest where,
     @Schema(nullable = true) String setting,
     @Schema(nullable = true) String value,
     @Schema(nullable = true) RegionEditor.Kind kind,
     @Schema(nullable = true) String region,
     @Schema(nullable = true) String body,
-    @Schema(nullable = true) List<Integer> slots,
+    @Schema(nullable = true) @Size(max = 5000) List<@NotNull Integer> slots,
     @Schema(nullable = true) @Valid PlacementRequest placement,
     @Schema(nullable = true) String other,
     @Schema(nullable = true) @Valid CourseRequest course,
@@ -62,8 +62,8 @@ record EditRequest(
     @Schema(nullable = true) Double spacing,
     @Schema(nullable = true) @Min(0) @Max(2) Integer axis,
     @Schema(nullable = true) Placer.How how,
-    @Schema(nullable = true) @Size(min = 3, max = 3) List<Double> shift,
-    @Schema(nullable = true) @Size(min = 3, max = 3) List<Double> normal,
+    @Schema(nullable = true) @Size(min = 3, max = 3) List<@NotNull Double> shift,
+    @Schema(nullable = true) @Size(min = 3, max = 3) List<@NotNull Double> normal,
     @Schema(nullable = true) @Valid FillingRequest filling) {
 
   enum Action {
@@ -103,7 +103,9 @@ record EditRequest(
    * @param ramp whether it changes evenly between the steps
    */
   record CourseRequest(
-      @NotNull Layers.From from, boolean ramp, @NotEmpty @Valid List<StepRequest> steps) {}
+      @NotNull Layers.From from,
+      boolean ramp,
+      @NotEmpty @Size(max = 5000) @Valid List<@NotNull StepRequest> steps) {}
 
   /**
    * Rules for a piece that is filled at a stop.
@@ -112,10 +114,11 @@ record EditRequest(
    * @param hollow whether there is neither infill nor a lid below
    * @param withoutFan how many layers after the stop are printed without fan
    */
-  record FillingRequest(@Min(1) int layer, boolean hollow, @Min(0) @Max(1000) int withoutFan) {}
+  record FillingRequest(
+      @Min(1) @Max(1_000_000) int layer, boolean hollow, @Min(0) @Max(1000) int withoutFan) {}
 
   /** From a layer on, a value. */
-  record StepRequest(@Min(1) int layer, double value) {}
+  record StepRequest(@Min(1) @Max(1_000_000) int layer, double value) {}
 
   /**
    * How a piece stands.
@@ -125,9 +128,9 @@ record EditRequest(
    * @param scale factors along X, Y and Z
    */
   record PlacementRequest(
-      @NotNull @Size(min = 3, max = 3) List<Double> position,
-      @NotNull @Size(min = 3, max = 3) List<Double> rotation,
-      @NotNull @Size(min = 3, max = 3) List<Double> scale) {}
+      @NotNull @Size(min = 3, max = 3) List<@NotNull Double> position,
+      @NotNull @Size(min = 3, max = 3) List<@NotNull Double> rotation,
+      @NotNull @Size(min = 3, max = 3) List<@NotNull Double> scale) {}
 
   /**
    * Where a value holds; a list that is missing or empty sets no limit.
@@ -141,19 +144,19 @@ record EditRequest(
    * @param planStrata numbers of strata of the plan
    */
   record PlaceRequest(
-      @Schema(nullable = true) List<String> pieces,
-      @Schema(nullable = true) List<String> bodies,
-      @Schema(nullable = true) List<Integer> strata,
-      @Schema(nullable = true) List<String> regions,
-      @Schema(nullable = true) List<String> roles,
+      @Schema(nullable = true) @Size(max = 1000) List<@NotNull String> pieces,
+      @Schema(nullable = true) @Size(max = 1000) List<@NotNull String> bodies,
+      @Schema(nullable = true) @Size(max = 5001) List<@NotNull Integer> strata,
+      @Schema(nullable = true) @Size(max = 1000) List<@NotNull String> regions,
+      @Schema(nullable = true) @Size(max = 1000) List<@NotNull String> roles,
       @Schema(nullable = true) @Valid LayersRequest layers,
-      @Schema(nullable = true) List<Integer> planStrata) {}
+      @Schema(nullable = true) @Size(max = 5001) List<@NotNull Integer> planStrata) {}
 
   /**
    * @param last highest layer; all from the first one on if missing
    */
   record LayersRequest(
       @NotNull String from,
-      @Schema(nullable = true) @Min(1) Integer first,
-      @Schema(nullable = true) @Min(1) Integer last) {}
+      @Schema(nullable = true) @Min(1) @Max(1_000_000) Integer first,
+      @Schema(nullable = true) @Min(1) @Max(1_000_000) Integer last) {}
 }

@@ -1,13 +1,13 @@
 package org.stratonomy.app.plans;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -24,6 +24,8 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import org.stratonomy.app.files.Attachment;
 import org.stratonomy.app.plans.PlanImporter.Dropped;
+import org.stratonomy.app.tasks.Lane;
+import org.stratonomy.app.tasks.TaskService;
 import org.stratonomy.engine.PlanChange;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.document.StratFile;
@@ -36,8 +38,10 @@ class PlanController {
   private final PlanService plans;
   private final PlanImporter importer;
   private final PlanEditor editor;
+  private final TaskService tasks;
 
-  PlanController(PlanService plans, PlanImporter importer, PlanEditor editor) {
+  PlanController(PlanService plans, PlanImporter importer, PlanEditor editor, TaskService tasks) {
+    this.tasks = tasks;
     this.plans = plans;
     this.importer = importer;
     this.editor = editor;
@@ -57,18 +61,22 @@ class PlanController {
   }
 
   @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-  @ResponseStatus(HttpStatus.CREATED)
-  PlanState create(
+  @ApiResponse(responseCode = "201")
+  ResponseEntity<PlanState> create(
       @RequestParam("files") List<MultipartFile> files,
       @RequestParam(defaultValue = "false") boolean together)
       throws IOException {
-    return importer.create(dropped(files), together);
+    return parsed(
+        UUID.randomUUID(),
+        files,
+        dropped ->
+            ResponseEntity.status(HttpStatus.CREATED).body(importer.create(dropped, together)));
   }
 
   /** Whether files seem to belong together on a common origin, before they are put into a plan. */
   @PostMapping(path = "/belonging", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   CommonOrigin belonging(@RequestParam("files") List<MultipartFile> files) throws IOException {
-    return importer.belonging(dropped(files));
+    return parsed(UUID.randomUUID(), files, importer::belonging);
   }
 
   @GetMapping("/{id}")
@@ -91,12 +99,15 @@ class PlanController {
 
   @PutMapping("/{id}")
   PlanState replace(@PathVariable UUID id, @Valid @RequestBody Edit edit) {
-    return plans.edit(id, edit.version(), PlanFormat.read("the plan", edit.document()));
+    return tasks.run(
+        Lane.LOOK,
+        id,
+        progress -> plans.edit(id, edit.version(), PlanFormat.read("the plan", edit.document())));
   }
 
   @PostMapping("/{id}/edits")
   PlanState edit(@PathVariable UUID id, @Valid @RequestBody EditRequest request) {
-    return editor.edit(id, request);
+    return tasks.run(Lane.LOOK, id, progress -> editor.edit(id, request));
   }
 
   @DeleteMapping("/{id}")
@@ -128,7 +139,7 @@ class PlanController {
       @RequestParam("files") List<MultipartFile> files,
       @RequestParam(defaultValue = "false") boolean together)
       throws IOException {
-    return importer.add(id, version, dropped(files), together);
+    return parsed(id, files, dropped -> importer.add(id, version, dropped, together));
   }
 
   /** Puts the inside of a mesh into a piece as a region. */
@@ -139,23 +150,38 @@ class PlanController {
       @RequestParam String piece,
       @RequestParam("files") MultipartFile file)
       throws IOException {
-    return importer.addRegion(id, version, piece, dropped(List.of(file)).getFirst());
+    return parsed(
+        id, List.of(file), dropped -> importer.addRegion(id, version, piece, dropped.getFirst()));
   }
 
   @GetMapping(path = "/{id}/strat", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-  ResponseEntity<byte[]> export(@PathVariable UUID id) throws IOException {
-    StratFile file = importer.export(id);
-    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-    file.write(bytes);
-    return Attachment.named(file.plan().name() + ".strat").body(bytes.toByteArray());
+  CompletableFuture<ResponseEntity<byte[]>> export(@PathVariable UUID id) {
+    return tasks.later(
+        Lane.LOOK,
+        id,
+        progress -> {
+          StratFile file = importer.export(id);
+          return Attachment.named(file.plan().name() + ".strat")
+              .contentType(MediaType.APPLICATION_OCTET_STREAM)
+              .body(file.bytes());
+        });
   }
 
-  private static List<Dropped> dropped(List<MultipartFile> files) throws IOException {
-    List<Dropped> dropped = new ArrayList<>();
-    for (MultipartFile file : files) {
-      String name = file.getOriginalFilename();
-      dropped.add(new Dropped(name == null ? "model.stl" : name, file.getBytes()));
-    }
-    return dropped;
+  /** What is done with dropped files. */
+  private interface Reader<T> {
+    T read(List<Dropped> files) throws IOException;
+  }
+
+  /** Reads files as a task; they are kept for it beyond the request. */
+  private <T> T parsed(UUID of, List<MultipartFile> files, Reader<T> reader) throws IOException {
+    Uploads uploads = Uploads.of(files);
+    return tasks.run(
+        Lane.PARSE,
+        of,
+        progress -> {
+          progress.at("reading", 0, 1);
+          return reader.read(uploads.read());
+        },
+        uploads::close);
   }
 }

@@ -12,7 +12,6 @@ import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.plans.EditRequest.Action;
 import org.stratonomy.app.shelf.RecipeService;
 import org.stratonomy.engine.Planner;
-import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.place.BeltStrata;
 import org.stratonomy.engine.place.Placer;
@@ -67,13 +66,15 @@ class PlanEditor {
   }
 
   PlanState edit(UUID id, EditRequest request) {
-    Plan plan = PlanFormat.read("the plan", plans.get(id).document());
+    Plan plan = plans.current(id);
     Plan edited = BeltStrata.kept(plan, edited(plan, request), machine(plan).belt(), meshes);
     boolean places = PLACING.contains(request.action());
+    boolean brings = request.action() == Action.SPLIT_BODY;
     return plans.edit(
         id,
         request.version(),
-        places ? placer(edited).withBoundariesInside(machine(edited)) : edited);
+        places ? placer(edited).withBoundariesInside(machine(edited)) : edited,
+        brings ? PlanService.meshesOf(edited) : Set.of());
   }
 
   private Plan edited(Plan plan, EditRequest r) {

@@ -17,7 +17,9 @@ class PlanEntity {
   private UUID revision;
   private Instant created;
   private Instant updated;
-  private boolean removed;
+
+  /** When it was taken off the start page; null while it is there. */
+  private Instant removedAt;
 
   /** The first of the plans that are variants of each other; null for that one itself. */
   private UUID origin;
@@ -75,11 +77,7 @@ class PlanEntity {
   }
 
   boolean isRemoved() {
-    return removed;
-  }
-
-  void setRemoved(boolean removed) {
-    this.removed = removed;
+    return removedAt != null;
   }
 
   void moveTo(RevisionEntity to, String newName, Instant when) {

@@ -1,9 +1,9 @@
 package org.stratonomy.app.plans;
 
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -14,13 +14,15 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.engine.Planner;
-import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.document.StratFile;
+import org.stratonomy.engine.guard.PlainText;
+import org.stratonomy.engine.mesh.Archive;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.place.CommonOrigin;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.BodyEditor;
+import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.FreeId;
 import org.stratonomy.engine.plan.Machine;
@@ -37,7 +39,10 @@ public class PlanImporter {
   /** Room between pieces that are put on the bed one after the other, mm. */
   private static final double SPACING_MM = 10;
 
+  /** Loaded in a new plan, as far as the shelf has them. */
   private static final List<String> FIRST_SLOTS = List.of("chalk", "slate", "kelp", "buoy-red");
+
+  private static final int FEW = 4;
 
   private final PlanService plans;
   private final MeshService meshes;
@@ -58,55 +63,68 @@ public class PlanImporter {
    */
   public PlanState create(List<Dropped> files, boolean together) throws IOException {
     if (files.size() == 1 && holdsPlan(files.getFirst())) {
-      return create(read(files.getFirst()));
+      Archive.Budget budget = new Archive.Budget();
+      return create(read(files.getFirst(), budget), budget);
     }
     Machine machine = planner.shelf().machines().getFirst();
     Plan empty =
         new Plan(
             stem(files.getFirst().name()),
             machine.id(),
-            FIRST_SLOTS,
+            firstSlots(),
             List.of(),
             List.of(),
             List.of());
     return plans.create(withPieces(empty, files, together));
   }
 
+  /** The usual filaments, or the first of the shelf if it has none of them. */
+  private List<String> firstSlots() {
+    List<String> all = planner.shelf().filaments().stream().map(Filament::id).toList();
+    List<String> usual = FIRST_SLOTS.stream().filter(all::contains).toList();
+    return usual.isEmpty() ? all.subList(0, Math.min(FEW, all.size())) : usual;
+  }
+
   /** Keeps the meshes of a plan file and makes a plan of it. */
   public PlanState create(StratFile file) {
-    return plans.create(
-        file.plan()
-            .withPieces(
-                file.plan().pieces().stream().map(piece -> kept(piece, file.meshes())).toList()));
+    return create(file, new Archive.Budget());
+  }
+
+  private PlanState create(StratFile file, Archive.Budget budget) {
+    Map<String, List<MeshService.Kept>> kept = new HashMap<>();
+    List<Piece> pieces =
+        file.plan().pieces().stream()
+            .map(piece -> kept(piece, file.meshes(), kept, budget))
+            .toList();
+    return plans.create(CustomCode.notAccepted(file.plan()).withPieces(pieces));
   }
 
   /** Adds dropped meshes to a plan. */
   public PlanState add(UUID id, int version, List<Dropped> files, boolean together) {
-    PlanState state = plans.get(id);
-    Plan plan = PlanFormat.read("plan", state.document());
-    return plans.edit(id, version, withPieces(plan, files, together));
+    Plan changed = withPieces(plans.current(id), files, together);
+    return plans.edit(id, version, changed, PlanService.meshesOf(changed));
   }
 
-  /** Whether dropped files seem to belong together on a common origin. */
+  /** Whether dropped files seem to belong together on a common origin; nothing is kept of them. */
   public CommonOrigin belonging(List<Dropped> files) {
     return CommonOrigin.of(
         files.stream()
-            .map(file -> meshes.store(file.name(), file.content()))
+            .map(file -> MeshService.bounds(file.name(), file.content()))
             .flatMap(List::stream)
-            .map(kept -> meshes.mesh(kept.reference()).report().bounds())
             .toList());
   }
 
   /** Puts the inside of a dropped mesh into a piece as a region, in the model's coordinates. */
   public PlanState addRegion(UUID id, int version, String piece, Dropped file) {
-    Plan plan = PlanFormat.read("plan", plans.get(id).document());
+    Plan plan = plans.current(id);
     String mesh = meshes.storeWhole(file.name(), file.content());
-    return plans.edit(id, version, new RegionEditor(plan, piece).addSolid(stem(file.name()), mesh));
+    Plan changed = new RegionEditor(plan, piece).addSolid(stem(file.name()), mesh);
+    return plans.edit(id, version, changed, Set.of(mesh));
   }
 
   /** The plan and the meshes that it names, by file names. */
   public StratFile export(UUID id) {
-    return export(PlanFormat.read("plan", plans.get(id).document()));
+    return export(plans.current(id));
   }
 
   /** A plan and the meshes that it names, by file names. */
@@ -138,15 +156,24 @@ public class PlanImporter {
     return file;
   }
 
-  /** Bodies whose file holds several meshes become one body for each. */
-  private Piece kept(Piece piece, Map<String, byte[]> files) {
+  /**
+   * Bodies whose file holds several meshes become one body for each.
+   *
+   * @param read what is kept already of the file's meshes: each is read once
+   */
+  private Piece kept(
+      Piece piece,
+      Map<String, byte[]> files,
+      Map<String, List<MeshService.Kept>> read,
+      Archive.Budget budget) {
     List<Body> bodies = new ArrayList<>();
     for (Body body : piece.bodies()) {
-      List<MeshService.Kept> kept = meshes.store(body.mesh(), files.get(body.mesh()));
+      List<MeshService.Kept> kept =
+          read.computeIfAbsent(body.mesh(), mesh -> meshes.store(mesh, files.get(mesh), budget));
       for (int i = 0; i < kept.size(); i++) {
         String id = kept.size() == 1 ? body.id() : body.id() + "-" + (i + 1);
         String name = kept.size() == 1 ? body.name() : kept.get(i).name();
-        bodies.add(new Body(id, name, kept.get(i).reference()));
+        bodies.add(new Body(id, name, kept.get(i).reference(), body.shift()));
       }
     }
     return piece
@@ -220,7 +247,7 @@ public class PlanImporter {
             "A plan cannot be a piece of another plan.",
             "Drop it on the start page, by itself.");
       }
-      List<MeshService.Kept> kept = meshes.store(file.name(), file.content());
+      List<MeshService.Kept> kept = meshes.store(file.name(), file.content(), new Archive.Budget());
       for (Body body : bodies(stem(file.name()), kept)) {
         String id = files.size() == 1 ? body.id() : "body-" + (bodies.size() + 1);
         bodies.add(new Body(id, body.name(), body.mesh()));
@@ -263,11 +290,10 @@ public class PlanImporter {
         .orElseThrow();
   }
 
-  private static StratFile read(Dropped file) throws IOException {
-    if (Enclosures.isProgram(file.name())) {
-      return StratFile.inProgram(file.name(), file.content());
-    }
-    return StratFile.read(file.name(), new ByteArrayInputStream(file.content()));
+  private static StratFile read(Dropped file, Archive.Budget budget) throws IOException {
+    return Enclosures.isProgram(file.name())
+        ? StratFile.inProgram(file.name(), file.content(), budget)
+        : StratFile.read(file.name(), file.content(), budget);
   }
 
   /** Whether a plan is in a file: a program may carry the one that it was written from. */
@@ -277,7 +303,8 @@ public class PlanImporter {
   }
 
   private static String stem(String file) {
-    String name = file.replaceAll(".*[/\\\\]", "");
+    String plain = PlainText.cleaned(file);
+    String name = plain.substring(Math.max(plain.lastIndexOf('/'), plain.lastIndexOf('\\')) + 1);
     int dot = name.lastIndexOf('.');
     String stem = dot > 0 ? name.substring(0, dot) : name;
     return stem.isBlank() ? "piece" : stem.substring(0, Math.min(80, stem.length()));

@@ -1,44 +1,76 @@
 package org.stratonomy.app.plans;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
+import java.time.Duration;
+import java.util.HashSet;
 import java.util.List;
-import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.stratonomy.app.meshes.MeshService;
+import org.stratonomy.app.problems.MissingException;
+import org.stratonomy.app.shelf.ShelfService;
 import org.stratonomy.engine.PlanChange;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.PlanFormat;
+import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 
-/** Plans and their history. An edit is checked before it is kept; a bad one changes nothing. */
+/**
+ * Plans and their history. An edit is checked before it is kept, outside of any transaction, since
+ * meshes may have to be read for it; a bad one changes nothing.
+ */
 @Service
 public class PlanService {
+  /** Revisions never change, so what was read of them may be kept; characters of documents. */
+  private static final long PLANS_KEPT = 50_000_000;
+
+  private static final Duration REMOVED_FOR = Duration.ofDays(30);
+
   private final PlanRepository plans;
   private final RevisionRepository revisions;
   private final MeshService meshes;
+  private final ShelfService shelf;
   private final Planner planner;
+  private final TransactionTemplate transaction;
   private final Clock clock;
+
+  /** A revision's plan, the plan that it belongs to, and the length of its document. */
+  private record Known(Plan plan, UUID of, int length) {}
+
+  private final Cache<UUID, Known> read =
+      Caffeine.newBuilder()
+          .maximumWeight(PLANS_KEPT)
+          .weigher((UUID revision, Known known) -> 1000 + known.length)
+          .build();
 
   PlanService(
       PlanRepository plans,
       RevisionRepository revisions,
       MeshService meshes,
+      ShelfService shelf,
       Planner planner,
+      PlatformTransactionManager transactions,
       Clock clock) {
     this.plans = plans;
     this.revisions = revisions;
     this.meshes = meshes;
+    this.shelf = shelf;
     this.planner = planner;
+    this.transaction = new TransactionTemplate(transactions);
     this.clock = clock;
   }
 
   @Transactional(readOnly = true)
   public List<PlanSummary> all() {
-    return plans.findAllByRemovedFalseAndOriginIsNullOrderByUpdatedDesc().stream()
+    return plans.findAllByRemovedAtIsNullAndOriginIsNullOrderByUpdatedDesc().stream()
         .map(this::summary)
         .toList();
   }
@@ -46,7 +78,7 @@ public class PlanService {
   /** Names of the plans that are of some kind. */
   @Transactional(readOnly = true)
   public List<String> named(Predicate<Plan> kind) {
-    return plans.findAllByRemovedFalseOrderByUpdatedDesc().stream()
+    return plans.findAllByRemovedAtIsNullOrderByUpdatedDesc().stream()
         .map(entity -> plan(entity.revision()))
         .filter(kind)
         .map(Plan::name)
@@ -71,64 +103,112 @@ public class PlanService {
     return state(entity(id));
   }
 
-  /** The document of a revision. */
+  /** A plan as it stands now. */
   @Transactional(readOnly = true)
-  public Plan plan(UUID revision) {
-    return PlanFormat.parse("plan", revision(revision).document());
+  public Plan current(UUID id) {
+    return plan(entity(id).revision());
   }
 
-  /** The plan that a revision belongs to. */
-  @Transactional(readOnly = true)
+  /** The document of a revision. */
+  public Plan plan(UUID revision) {
+    return known(revision).plan;
+  }
+
+  /**
+   * The plan that a revision belongs to.
+   *
+   * @throws MissingException if it was removed
+   */
   public UUID planOf(UUID revision) {
-    return revision(revision).plan();
+    UUID plan = known(revision).of;
+    if (plans.findById(plan).filter(entity -> !entity.isRemoved()).isEmpty()) {
+      throw new MissingException("revision", revision.toString());
+    }
+    return plan;
+  }
+
+  private Known known(UUID revision) {
+    Known known = read.getIfPresent(revision);
+    if (known == null) {
+      RevisionEntity entity = revision(revision);
+      String document = entity.document();
+      known = new Known(PlanFormat.kept("plan", document), entity.plan(), document.length());
+      read.put(revision, known);
+    }
+    return known;
   }
 
   /** What another machine would mean for a plan. */
-  @Transactional(readOnly = true)
   public PlanChange machineChange(UUID id, String machine) {
-    return PlanChange.machine(plan(entity(id).revision()), machine, planner.shelf(), meshes);
+    return PlanChange.machine(current(id), machine, planner.shelf(), meshes);
   }
 
   /** What another filament in a slot would mean for a plan, before it is taken. */
-  @Transactional(readOnly = true)
   public PlanChange filamentChange(UUID id, int slot, String filament) {
-    return PlanChange.filament(
-        plan(entity(id).revision()), slot, filament, planner.shelf(), meshes);
+    return PlanChange.filament(current(id), slot, filament, planner.shelf(), meshes);
   }
 
-  @Transactional
+  /**
+   * @param plan that only names meshes which are its author's
+   */
   public PlanState create(Plan plan) {
-    planner.check(plan, meshes);
+    Plan trusting = shelf.trusting(plan);
+    planner.check(trusting, meshes);
     UUID id = UUID.randomUUID();
     RevisionEntity first =
         new RevisionEntity(
-            UUID.randomUUID(), id, null, PlanFormat.write(plan).toString(), clock.instant());
+            UUID.randomUUID(), id, null, PlanFormat.write(trusting).toString(), clock.instant());
     PlanEntity entity = new PlanEntity(id, plan.name(), first.id(), clock.instant());
-    plans.saveAndFlush(entity);
-    revisions.saveAndFlush(first);
-    return state(entity);
+    return transaction.execute(
+        status -> {
+          plans.saveAndFlush(entity);
+          revisions.saveAndFlush(first);
+          meshes.use(id, meshesOf(trusting));
+          return state(entity);
+        });
+  }
+
+  /** As {@link #edit(UUID, int, Plan, Set)}, with no new meshes. */
+  public PlanState edit(UUID id, int version, Plan plan) {
+    return edit(id, version, plan, Set.of());
   }
 
   /**
    * Makes a new revision the current one.
    *
    * @param version that the edit started from
+   * @param brought meshes that the edit brings along
    * @throws StalePlanException if the plan has been changed since
-   * @throws org.stratonomy.engine.problem.Problem if the plan asks for something impossible
+   * @throws org.stratonomy.engine.problem.Problem if the plan asks for something impossible, or
+   *     names a mesh that it has not
    */
-  @Transactional
-  public PlanState edit(UUID id, int version, Plan plan) {
-    planner.check(plan, meshes);
-    PlanEntity entity = entity(id, version);
-    RevisionEntity next =
-        new RevisionEntity(
-            UUID.randomUUID(),
-            id,
-            entity.revision(),
-            PlanFormat.write(plan).toString(),
-            clock.instant());
-    revisions.save(next);
-    return moved(entity, next);
+  public PlanState edit(UUID id, int version, Plan plan, Set<String> brought) {
+    Plan edited = shelf.trusting(CustomCode.typed(current(id), plan));
+    Set<String> own = new HashSet<>(meshesOf(edited));
+    own.removeAll(brought);
+    meshes.checkUsed(id, own);
+    planner.check(edited, meshes);
+    return transaction.execute(
+        status -> {
+          PlanEntity entity = entity(id, version);
+          RevisionEntity next =
+              new RevisionEntity(
+                  UUID.randomUUID(),
+                  id,
+                  entity.revision(),
+                  PlanFormat.write(edited).toString(),
+                  clock.instant());
+          revisions.save(next);
+          PlanState state = moved(entity, next);
+          meshes.use(id, meshesOf(edited));
+          return state;
+        });
+  }
+
+  static Set<String> meshesOf(Plan plan) {
+    Set<String> named = new HashSet<>();
+    plan.pieces().forEach(piece -> named.addAll(piece.meshes()));
+    return named;
   }
 
   /** Goes back to the revision before; does nothing at the first one. */
@@ -149,19 +229,28 @@ public class PlanService {
         .orElseGet(() -> state(entity));
   }
 
-  /** Takes a plan off the start page; {@link #restore} puts it back. */
-  @Transactional
+  /** Takes a plan off the start page; {@link #restore} puts it back within 30 days. */
   public void remove(UUID id) {
-    entity(id).setRemoved(true);
+    if (plans.setRemoved(id, clock.instant()) == 0) {
+      throw new MissingException("plan", id.toString());
+    }
   }
 
-  @Transactional
   public void restore(UUID id) {
-    entity(id).setRemoved(false);
+    if (plans.setRemoved(id, null) == 0) {
+      throw new MissingException("plan", id.toString());
+    }
+  }
+
+  /** Erases plans that were removed long ago, with all that only they used. */
+  public int eraseRemoved() {
+    int erased = plans.erase(clock.instant().minus(REMOVED_FOR));
+    meshes.eraseUnused();
+    return erased;
   }
 
   private PlanState moved(PlanEntity entity, RevisionEntity to) {
-    entity.moveTo(to, PlanFormat.parse("plan", to.document()).name(), clock.instant());
+    entity.moveTo(to, PlanFormat.kept("plan", to.document()).name(), clock.instant());
     plans.saveAndFlush(entity);
     return state(entity);
   }
@@ -172,9 +261,9 @@ public class PlanService {
         entity.id(),
         entity.version(),
         current.id(),
-        Optional.ofNullable(current.parent()).isPresent(),
-        revisions.findFirstByParentOrderByCreatedDesc(current.id()).isPresent(),
-        PlanFormat.write(PlanFormat.parse("plan", current.document())));
+        current.parent() != null,
+        revisions.existsByParent(current.id()),
+        PlanFormat.write(plan(current.id())));
   }
 
   private RevisionEntity revision(UUID id) {
@@ -184,7 +273,10 @@ public class PlanService {
   }
 
   private PlanEntity entity(UUID id) {
-    return plans.findById(id).orElseThrow(() -> new MissingException("plan", id.toString()));
+    return plans
+        .findById(id)
+        .filter(entity -> !entity.isRemoved())
+        .orElseThrow(() -> new MissingException("plan", id.toString()));
   }
 
   private PlanEntity entity(UUID id, int version) {

@@ -6,8 +6,11 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.stratonomy.app.meshes.MeshService;
+import org.stratonomy.app.problems.MissingException;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.PlanFormat;
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanDifferences;
 import org.stratonomy.engine.plan.PlanDifferences.PlanDifference;
@@ -21,6 +24,7 @@ public class VariantService {
   private final PlanService service;
   private final PlanRepository plans;
   private final RevisionRepository revisions;
+  private final MeshService meshes;
   private final Planner planner;
   private final Clock clock;
 
@@ -28,11 +32,13 @@ public class VariantService {
       PlanService service,
       PlanRepository plans,
       RevisionRepository revisions,
+      MeshService meshes,
       Planner planner,
       Clock clock) {
     this.service = service;
     this.plans = plans;
     this.revisions = revisions;
+    this.meshes = meshes;
     this.planner = planner;
     this.clock = clock;
   }
@@ -51,6 +57,7 @@ public class VariantService {
   @Transactional
   VariantView keep(UUID id, String name) {
     PlanEntity of = entity(id);
+    lockFamily(of);
     return add(of, free(of, name), revisions.findById(of.revision()).orElseThrow().document());
   }
 
@@ -61,6 +68,7 @@ public class VariantService {
   @Transactional
   public VariantView propose(UUID id, String name, Plan plan) {
     PlanEntity of = entity(id);
+    lockFamily(of);
     List<String> taken = plans.variants(of.family()).stream().map(PlanEntity::variant).toList();
     String free =
         Stream.iterate(1, n -> n + 1)
@@ -78,6 +86,7 @@ public class VariantService {
     PlanEntity variant = new PlanEntity(copy, of, name, first.id(), clock.instant());
     plans.saveAndFlush(variant);
     revisions.saveAndFlush(first);
+    meshes.use(copy, PlanService.meshesOf(PlanFormat.kept("plan", document)));
     return VariantView.of(variant);
   }
 
@@ -87,6 +96,7 @@ public class VariantService {
   @Transactional
   List<VariantView> rename(UUID id, String name) {
     PlanEntity entity = entity(id);
+    lockFamily(entity);
     if (!entity.variant().equals(name.strip())) {
       entity.setVariant(free(entity, name));
       plans.saveAndFlush(entity);
@@ -96,6 +106,9 @@ public class VariantService {
 
   private String free(PlanEntity of, String name) {
     String wanted = name.strip();
+    if (!PlainText.isPlain(wanted)) {
+      throw bad("Its name has a control or formatting character.", "Give it another name.");
+    }
     if (wanted.isEmpty() || wanted.length() > LONGEST_NAME) {
       throw bad(
           wanted.isEmpty() ? "It has no name." : "Its name is too long.",
@@ -121,7 +134,15 @@ public class VariantService {
         planner.shelf());
   }
 
+  /** Names of variants are given one after the other. */
+  private void lockFamily(PlanEntity of) {
+    plans.locked(of.family());
+  }
+
   private PlanEntity entity(UUID id) {
-    return plans.findById(id).orElseThrow(() -> new MissingException("plan", id.toString()));
+    return plans
+        .findById(id)
+        .filter(entity -> !entity.isRemoved())
+        .orElseThrow(() -> new MissingException("plan", id.toString()));
   }
 }

@@ -31,8 +31,7 @@ class ProgramController {
   @PostMapping("/api/revisions/{revision}/programs")
   @ResponseStatus(HttpStatus.CREATED)
   ProgramView write(
-      @PathVariable UUID revision, @RequestParam(defaultValue = "") Set<String> despite)
-      throws IOException {
+      @PathVariable UUID revision, @RequestParam(defaultValue = "") Set<String> despite) {
     return programs.write(revision, despite);
   }
 
@@ -41,9 +40,11 @@ class ProgramController {
     return programs.views(plan);
   }
 
-  @GetMapping(path = "/api/programs/{id}", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-  ResponseEntity<byte[]> file(@PathVariable UUID id) throws IOException {
-    ProgramService.ProgramFile file = programs.file(id);
+  @GetMapping(
+      path = "/api/plans/{plan}/programs/{id}",
+      produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+  ResponseEntity<byte[]> file(@PathVariable UUID plan, @PathVariable UUID id) throws IOException {
+    ProgramService.ProgramFile file = programs.file(plan, id);
     return Attachment.named(file.name()).body(file.content());
   }
 }

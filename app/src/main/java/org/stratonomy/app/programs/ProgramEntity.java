@@ -46,6 +46,18 @@ class ProgramEntity {
     this.created = created;
   }
 
+  UUID id() {
+    return id;
+  }
+
+  Instant created() {
+    return created;
+  }
+
+  String despite() {
+    return despite;
+  }
+
   String fileName() {
     return fileName;
   }

@@ -1,11 +1,14 @@
 package org.stratonomy.app.programs;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
 interface ProgramRepository extends JpaRepository<ProgramEntity, UUID> {
+  Optional<ProgramEntity> findByIdAndPlan(UUID id, UUID plan);
+
   /** Without the programs' texts, newest first. */
   @Query(
       """

@@ -13,10 +13,12 @@ import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
 import org.springframework.stereotype.Service;
 import org.stratonomy.app.meshes.MeshService;
-import org.stratonomy.app.plans.MissingException;
 import org.stratonomy.app.plans.PlanImporter;
 import org.stratonomy.app.plans.PlanService;
+import org.stratonomy.app.problems.MissingException;
 import org.stratonomy.app.results.Computations;
+import org.stratonomy.app.tasks.Lane;
+import org.stratonomy.app.tasks.TaskService;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.check.Finding;
@@ -32,6 +34,7 @@ class ProgramService {
   private final PlanImporter importer;
   private final MeshService meshes;
   private final Planner planner;
+  private final TaskService tasks;
   private final Clock clock;
 
   ProgramService(
@@ -41,7 +44,9 @@ class ProgramService {
       PlanImporter importer,
       MeshService meshes,
       Planner planner,
+      TaskService tasks,
       Clock clock) {
+    this.tasks = tasks;
     this.programs = programs;
     this.plans = plans;
     this.computations = computations;
@@ -58,9 +63,20 @@ class ProgramService {
    * @param despite ids of the errors that the planner knows of, and writes the program all the same
    * @throws Problem if another finding says that the program could not be printed
    */
-  ProgramView write(UUID revision, Set<String> despite) throws IOException {
+  ProgramView write(UUID revision, Set<String> despite) {
+    UUID plan = plans.planOf(revision);
     PlanResult result = computations.result(revision);
     result.checkPrintable(despite);
+    return tasks.run(
+        Lane.COMPUTE,
+        plan,
+        progress -> {
+          progress.at("program", 0, 1);
+          return written(plan, revision, result);
+        });
+  }
+
+  private ProgramView written(UUID plan, UUID revision, PlanResult result) throws IOException {
     List<String> titles = result.errors().stream().map(Finding::title).toList();
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     CountingStream counting;
@@ -75,7 +91,7 @@ class ProgramService {
     ProgramEntity program =
         new ProgramEntity(
             UUID.randomUUID(),
-            plans.planOf(revision),
+            plan,
             revision,
             Planner.programName(result),
             bytes.toByteArray(),
@@ -83,16 +99,27 @@ class ProgramService {
             String.join("\n", titles),
             clock.instant());
     programs.save(program);
-    return views(plans.planOf(revision)).getFirst();
+    return new ProgramView(
+        program.id(),
+        revision,
+        program.fileName(),
+        counting.count(),
+        program.created(),
+        program.despite());
   }
 
+  /** Programs of a plan that was not removed. */
   List<ProgramView> views(UUID plan) {
+    plans.get(plan);
     return programs.viewsOf(plan);
   }
 
-  ProgramFile file(UUID id) throws IOException {
+  ProgramFile file(UUID plan, UUID id) throws IOException {
+    plans.get(plan);
     ProgramEntity program =
-        programs.findById(id).orElseThrow(() -> new MissingException("program", id.toString()));
+        programs
+            .findByIdAndPlan(id, plan)
+            .orElseThrow(() -> new MissingException("program", id.toString()));
     try (InputStream in = new GZIPInputStream(new ByteArrayInputStream(program.content()))) {
       return new ProgramFile(program.fileName(), in.readAllBytes());
     }

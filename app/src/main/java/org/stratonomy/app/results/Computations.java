@@ -4,24 +4,25 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import io.micrometer.core.instrument.MeterRegistry;
 import io.micrometer.core.instrument.Timer;
-import jakarta.annotation.PreDestroy;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
 import org.springframework.stereotype.Service;
 import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.plans.PlanService;
+import org.stratonomy.app.tasks.Lane;
+import org.stratonomy.app.tasks.Progress;
+import org.stratonomy.app.tasks.Task;
+import org.stratonomy.app.tasks.TaskService;
+import org.stratonomy.app.tasks.TaskView;
+import org.stratonomy.app.tasks.UnfinishedException;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.problem.Problem;
@@ -32,76 +33,58 @@ import org.stratonomy.engine.problem.Problem;
  */
 @Service
 public class Computations {
-  private static final int RESULTS_KEPT = 12;
+  /** A quarter of the heap is for results; lines are remembered apart from them. */
+  private static final long MOST_KILOBYTES = Runtime.getRuntime().maxMemory() / 4 >> 10;
 
-  /** No plan that makes sense takes longer. */
-  private static final long MOST_MINUTES = 20;
+  /** Since it began: a computation that failed is tried anew only after this. */
+  private static final double FAILED_SECONDS = 60;
 
   private final PlanService plans;
   private final MeshService meshes;
   private final Planner planner;
+  private final TaskService tasks;
   private final Timer timer;
-  private final ExecutorService executor = Executors.newVirtualThreadPerTaskExecutor();
   private volatile boolean started;
   private final Map<UUID, Running> running = new ConcurrentHashMap<>();
   private final Cache<UUID, Known> results =
-      Caffeine.newBuilder().maximumSize(RESULTS_KEPT).build();
+      Caffeine.newBuilder()
+          .maximumWeight(MOST_KILOBYTES)
+          .weigher((UUID revision, Known known) -> known.weight())
+          .build();
 
-  Computations(PlanService plans, MeshService meshes, Planner planner, MeterRegistry metrics) {
+  Computations(
+      PlanService plans,
+      MeshService meshes,
+      Planner planner,
+      TaskService tasks,
+      MeterRegistry metrics) {
     this.plans = plans;
     this.meshes = meshes;
     this.planner = planner;
+    this.tasks = tasks;
     this.timer = metrics.timer("stratonomy.computation");
   }
 
-  /** A result holds for the machines and filaments that it was computed with. */
-  private record Known(Shelf shelf, PlanResult result) {}
-
-  /** How far a computation is. */
-  public record Stage(String name, int done, int total) {}
-
-  /** How long a computation may take. */
-  private static final class Limit {
-    private final long began = System.nanoTime();
-
-    void check(String name) {
-      if (System.nanoTime() - began > TimeUnit.MINUTES.toNanos(MOST_MINUTES)) {
-        throw new Problem(
-            Problem.Kind.PLAN,
-            "the plan",
-            "It took longer than %d minutes at the %s.".formatted(MOST_MINUTES, name),
-            "Choose thicker layers, or a model with fewer triangles.");
-      }
+  /** What of the shelf a plan uses: a result holds as long as it is the same. */
+  record Used(Machine machine, List<Filament> filaments) {
+    static Used by(Plan plan, Shelf shelf) {
+      return new Used(
+          shelf.machine(plan.machine()), plan.slots().stream().map(shelf::filament).toList());
     }
   }
 
-  private static final class Running {
-    final UUID revision;
-    final CompletableFuture<PlanResult> future = new CompletableFuture<>();
-    final Shelf shelf;
-    final Limit limit = new Limit();
-    volatile boolean superseded;
-    volatile Stage stage = new Stage("start", 0, 1);
-
-    Running(UUID revision, Shelf shelf) {
-      this.revision = revision;
-      this.shelf = shelf;
+  private record Known(Used used, PlanResult result) {
+    /** However large it is, there is room for two. */
+    int weight() {
+      return (int) Math.min(MOST_KILOBYTES / 2, result.kilobytes());
     }
+  }
 
-    boolean isOf(UUID other, Shelf otherShelf) {
-      return revision.equals(other) && shelf == otherShelf;
-    }
-
-    void at(String name, int done, int total) {
-      if (superseded) {
-        throw new Problem(
-            Problem.Kind.SUPERSEDED,
-            "the plan",
-            "A newer edit took the place of this one.",
-            "Ask for the newest revision.");
-      }
-      limit.check(name);
-      stage = new Stage(name, done, total);
+  private record Running(UUID revision, Used used, Task<PlanResult> task) {
+    boolean serves(UUID wanted, Used with) {
+      return revision.equals(wanted)
+          && used.equals(with)
+          && (!task.isEnded() || (task.hasFailed() && task.seconds() < FAILED_SECONDS));
     }
   }
 
@@ -109,7 +92,7 @@ public class Computations {
   public sealed interface Outcome {
     record Done(PlanResult result) implements Outcome {}
 
-    record Pending(Stage stage) implements Outcome {}
+    record Pending(TaskView task) implements Outcome {}
   }
 
   /**
@@ -118,30 +101,34 @@ public class Computations {
    * @throws Problem if the plan asks for something impossible, or a newer revision took over
    */
   public Outcome await(UUID revision, long millis) {
-    Known known = results.getIfPresent(revision);
-    if (known != null && known.shelf == planner.shelf()) {
-      return new Outcome.Done(known.result);
-    }
-    Running computation = start(revision);
     try {
-      return new Outcome.Done(computation.future.get(millis, TimeUnit.MILLISECONDS));
-    } catch (TimeoutException e) {
-      return new Outcome.Pending(computation.stage);
-    } catch (ExecutionException e) {
-      throw e.getCause() instanceof RuntimeException cause ? cause : new CompletionException(e);
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new CompletionException(e);
+      return new Outcome.Done(waited(revision, millis));
+    } catch (UnfinishedException e) {
+      return new Outcome.Pending(e.task());
     }
   }
 
-  /** The result of a revision, however long it takes. */
+  /**
+   * The result of a revision.
+   *
+   * @throws UnfinishedException if it takes longer than a request waits
+   */
   public PlanResult result(UUID revision) {
-    return switch (await(revision, TimeUnit.HOURS.toMillis(1))) {
-      case Outcome.Done done -> done.result();
-      case Outcome.Pending pending ->
-          throw new IllegalStateException("no result within an hour: " + pending.stage());
-    };
+    return waited(revision, TaskService.patienceMs());
+  }
+
+  /** The result of a revision, for work that is a task itself and may wait for long. */
+  public PlanResult waitedFor(UUID revision) {
+    return waited(revision, Long.MAX_VALUE / 1_000_000);
+  }
+
+  private PlanResult waited(UUID revision, long millis) {
+    UUID plan = plans.planOf(revision);
+    Used used = Used.by(plans.plan(revision), planner.shelf());
+    Known known = results.getIfPresent(revision);
+    return known != null && known.used.equals(used)
+        ? known.result
+        : started(plan, revision, used).await(millis);
   }
 
   /**
@@ -149,9 +136,8 @@ public class Computations {
    *
    * @throws Problem if the plan asks for something impossible
    */
-  public PlanResult tryOut(Plan plan) {
-    Limit limit = new Limit();
-    return planner.compute(plan, meshes, (stage, done, total) -> limit.check(stage));
+  public PlanResult tryOut(Plan plan, Progress progress) {
+    return planner.compute(plan, meshes, progress::at);
   }
 
   /**
@@ -169,41 +155,47 @@ public class Computations {
     return started;
   }
 
-  private Running start(UUID revision) {
+  private Task<PlanResult> started(UUID plan, UUID revision, Used used) {
     started = true;
-    UUID plan = plans.planOf(revision);
-    return running.compute(
-        plan,
-        (id, current) -> {
-          if (current != null && current.isOf(revision, planner.shelf())) {
-            return current;
-          }
-          if (current != null) {
-            current.superseded = true;
-          }
-          Running next = new Running(revision, planner.shelf());
-          executor.submit(() -> run(id, next));
-          return next;
-        });
+    Task<PlanResult> task =
+        running.compute(
+                plan,
+                (id, current) -> {
+                  if (current != null && current.serves(revision, used)) {
+                    return current;
+                  }
+                  if (current != null) {
+                    current.task.stop(superseded());
+                  }
+                  return new Running(
+                      revision,
+                      used,
+                      tasks.submit(
+                          Lane.COMPUTE, id, false, progress -> compute(revision, used, progress)));
+                })
+            .task;
+    task.track().whenEnded(() -> forget(plan, task));
+    return task;
   }
 
-  private void run(UUID plan, Running computation) {
-    try {
-      PlanResult result =
-          timer.recordCallable(
-              () -> planner.compute(plans.plan(computation.revision), meshes, computation::at));
-      results.put(computation.revision, new Known(computation.shelf, result));
-      computation.future.complete(result);
-    } catch (Exception | Error e) {
-      computation.future.completeExceptionally(e);
-    } finally {
-      running.remove(plan, computation);
-    }
+  /** Results are kept elsewhere; what failed is told to those who ask again. */
+  private void forget(UUID plan, Task<PlanResult> task) {
+    running.computeIfPresent(
+        plan, (id, current) -> current.task == task && !task.hasFailed() ? null : current);
   }
 
-  @PreDestroy
-  void stop() {
-    running.values().forEach(computation -> computation.superseded = true);
-    executor.shutdownNow();
+  private static Problem superseded() {
+    return new Problem(
+        Problem.Kind.SUPERSEDED,
+        "the plan",
+        "A newer edit took the place of this one.",
+        "Ask for the newest revision.");
+  }
+
+  private PlanResult compute(UUID revision, Used used, Progress progress) throws Exception {
+    PlanResult result =
+        timer.recordCallable(() -> planner.compute(plans.plan(revision), meshes, progress::at));
+    results.put(revision, new Known(used, result));
+    return result;
   }
 }

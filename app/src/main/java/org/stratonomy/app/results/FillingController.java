@@ -9,6 +9,9 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.stratonomy.app.plans.PlanService;
+import org.stratonomy.app.tasks.Lane;
+import org.stratonomy.app.tasks.TaskService;
 import org.stratonomy.engine.Filling;
 import org.stratonomy.engine.PlanResult;
 
@@ -16,9 +19,13 @@ import org.stratonomy.engine.PlanResult;
 @RestController
 class FillingController {
   private final Computations computations;
+  private final PlanService plans;
+  private final TaskService tasks;
 
-  FillingController(Computations computations) {
+  FillingController(Computations computations, PlanService plans, TaskService tasks) {
     this.computations = computations;
+    this.plans = plans;
+    this.tasks = tasks;
   }
 
   /**
@@ -64,6 +71,10 @@ class FillingController {
   List<FillingView> fillings(
       @PathVariable UUID revision, @RequestParam(defaultValue = "20") double opening) {
     PlanResult result = computations.result(revision);
+    return tasks.run(Lane.LOOK, plans.planOf(revision), progress -> views(result, opening));
+  }
+
+  private static List<FillingView> views(PlanResult result, double opening) {
     return IntStream.range(0, result.plan().pieces().size())
         .mapToObj(
             piece ->

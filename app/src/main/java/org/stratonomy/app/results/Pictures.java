@@ -8,6 +8,7 @@ import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.plans.PlanService;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.picture.PlanPicture;
+import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Shelf;
 
 /** Pictures of plans for the start page. */
@@ -28,16 +29,18 @@ class Pictures {
     this.planner = planner;
   }
 
-  /** A picture holds for the filaments that it was drawn with. */
-  private record Drawn(UUID revision, Shelf shelf) {}
+  /** A picture holds for the machine and filaments that it was drawn with. */
+  private record Drawn(UUID revision, Computations.Used used) {}
 
   byte[] png(UUID revision) {
-    Drawn key = new Drawn(revision, planner.shelf());
+    Plan plan = plans.plan(revision);
+    Shelf shelf = planner.shelf();
+    Drawn key = new Drawn(revision, Computations.Used.by(plan, shelf));
     byte[] known = drawn.getIfPresent(key);
     if (known != null) {
       return known;
     }
-    byte[] png = PlanPicture.png(plans.plan(revision), key.shelf, meshes, WIDTH, HEIGHT);
+    byte[] png = PlanPicture.png(plan, shelf, meshes, WIDTH, HEIGHT);
     drawn.put(key, png);
     return png;
   }

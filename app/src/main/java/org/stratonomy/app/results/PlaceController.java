@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -17,9 +18,12 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.stratonomy.app.plans.MissingException;
+import org.stratonomy.app.plans.PlanService;
+import org.stratonomy.app.problems.MissingException;
 import org.stratonomy.app.results.ResultView.ResolvedView;
 import org.stratonomy.app.results.ResultView.SampleView;
+import org.stratonomy.app.tasks.Lane;
+import org.stratonomy.app.tasks.TaskService;
 import org.stratonomy.engine.Coverage;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Sample;
@@ -43,9 +47,13 @@ class PlaceController {
   private static final int CONTOURS = 14;
 
   private final Computations computations;
+  private final PlanService plans;
+  private final TaskService tasks;
 
-  PlaceController(Computations computations) {
+  PlaceController(Computations computations, PlanService plans, TaskService tasks) {
     this.computations = computations;
+    this.plans = plans;
+    this.tasks = tasks;
   }
 
   /**
@@ -93,6 +101,14 @@ class PlaceController {
     PlanResult result = computations.result(revision);
     Setting asked =
         Setting.byId(setting).orElseThrow(() -> new MissingException("setting", setting));
+    return look(revision, () -> sample(result, x, y, asked));
+  }
+
+  private <T> T look(UUID revision, Supplier<T> work) {
+    return tasks.run(Lane.LOOK, plans.planOf(revision), progress -> work.get());
+  }
+
+  private static List<SampleView> sample(PlanResult result, double x, double y, Setting asked) {
     List<SampleView> views = new ArrayList<>();
     for (Sample.Entry entry : Sample.at(result, x, y, asked).layers()) {
       SampleView view = view(result, entry);
@@ -140,6 +156,10 @@ class PlaceController {
   CoverageView coverage(@PathVariable UUID revision, @PathVariable int rule) {
     PlanResult result = computations.result(revision);
     checkRule(result, rule);
+    return look(revision, () -> coverage(result, rule));
+  }
+
+  private static CoverageView coverage(PlanResult result, int rule) {
     Coverage coverage = Coverage.of(result, rule);
     Map<String, Double> lost = new TreeMap<>();
     coverage
@@ -185,8 +205,11 @@ class PlaceController {
       throw new MissingException("region", region);
     }
     Cells cells = result.cells().get(index);
-    return contours(
-        sections(result, index, height, layer -> cells.region(region, layer)), CONTOURS);
+    return look(
+        revision,
+        () ->
+            contours(
+                sections(result, index, height, layer -> cells.region(region, layer)), CONTOURS));
   }
 
   /**
@@ -201,6 +224,10 @@ class PlaceController {
       @RequestParam(required = false) Double height) {
     PlanResult result = computations.result(revision);
     checkRule(result, rule);
+    return look(revision, () -> contoursOfRule(result, rule, height));
+  }
+
+  private static ResponseEntity<byte[]> contoursOfRule(PlanResult result, int rule, Double height) {
     List<Contour> found = new ArrayList<>();
     for (int p = 0; p < result.placed().size(); p++) {
       int piece = p;
@@ -234,7 +261,10 @@ class PlaceController {
     int points = drawn.stream().mapToInt(contour -> contour.area.pointCount()).sum();
     ByteBuffer bytes = ByteBuffer.allocate(24 * points).order(ByteOrder.LITTLE_ENDIAN);
     drawn.forEach(contour -> put(contour.area, (float) contour.z, bytes));
-    return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(bytes.array());
+    return ResponseEntity.ok()
+        .cacheControl(CacheControl.noStore())
+        .contentType(MediaType.APPLICATION_OCTET_STREAM)
+        .body(bytes.array());
   }
 
   private static boolean isAt(PieceLayer layer, double height) {

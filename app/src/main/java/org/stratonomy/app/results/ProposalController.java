@@ -11,6 +11,10 @@ import org.springframework.web.bind.annotation.RestController;
 import org.stratonomy.app.plans.PlanService;
 import org.stratonomy.app.plans.VariantService;
 import org.stratonomy.app.plans.VariantView;
+import org.stratonomy.app.tasks.Lane;
+import org.stratonomy.app.tasks.Progress;
+import org.stratonomy.app.tasks.TaskService;
+import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.propose.Aim;
 import org.stratonomy.engine.propose.Proposal;
 
@@ -21,8 +25,11 @@ class ProposalController {
   private final Computations computations;
   private final PlanService plans;
   private final VariantService variants;
+  private final TaskService tasks;
 
-  ProposalController(Computations computations, PlanService plans, VariantService variants) {
+  ProposalController(
+      Computations computations, PlanService plans, VariantService variants, TaskService tasks) {
+    this.tasks = tasks;
     this.computations = computations;
     this.plans = plans;
     this.variants = variants;
@@ -37,11 +44,16 @@ class ProposalController {
   /** Adds a variant with less of what the aim names, if one is found. */
   @PostMapping
   ProposalView propose(@PathVariable UUID revision, @RequestParam Aim aim) {
+    UUID plan = plans.planOf(revision);
+    PlanResult result = computations.result(revision);
+    return tasks.run(Lane.COMPUTE, plan, progress -> proposal(plan, result, aim, progress));
+  }
+
+  private ProposalView proposal(UUID plan, PlanResult result, Aim aim, Progress progress) {
     Optional<Proposal> found =
-        Proposal.of(computations.result(revision), aim, computations::tryOut);
+        Proposal.of(result, aim, changed -> computations.tryOut(changed, progress));
     return new ProposalView(
-        found.map(
-            one -> variants.propose(plans.planOf(revision), aim.label(), one.result().plan())),
+        found.map(one -> variants.propose(plan, aim.label(), one.result().plan())),
         found.map(Proposal::steps).orElse(List.of()));
   }
 }

@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.stratonomy.engine.document.ValueFormat;
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.plan.FreeId;
 import org.stratonomy.engine.plan.Recipe;
 import org.stratonomy.engine.plan.Recipes;
@@ -16,9 +17,14 @@ import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The recipes of the shelf. What is impossible about a change is found before it is kept. */
+/**
+ * The recipes of the shelf. What is impossible about a change is found before it is kept; changes
+ * are made one after the other, because recipes depend on each other.
+ */
 @Service
 public class RecipeService {
+  private static final int MOST = 2000;
+
   private final RecipeRepository repository;
 
   RecipeService(RecipeRepository repository) {
@@ -47,6 +53,11 @@ public class RecipeService {
    */
   @Transactional
   public String create(String name, Optional<String> basedOn, Map<Setting, Value> values) {
+    repository.lock();
+    if (repository.count() >= MOST) {
+      throw new Problem(
+          Problem.Kind.PLAN, "the shelf", "It holds %d recipes.".formatted(MOST), "Remove some.");
+    }
     String id = FreeId.of(FreeId.plain(name, "recipe"), repository::existsById);
     keep(new RecipeEntity(id), name, basedOn, recipes().differences(values, basedOn));
     return id;
@@ -55,12 +66,19 @@ public class RecipeService {
   /** Gives a recipe another name, basis and differences. */
   @Transactional
   public void change(String id, String name, Optional<String> basedOn, Map<Setting, Value> own) {
+    repository.lock();
     recipes().get(id);
     keep(repository.findById(id).orElseThrow(), name, basedOn, own);
   }
 
   private void keep(
       RecipeEntity entity, String name, Optional<String> basedOn, Map<Setting, Value> own) {
+    PlainText.flaw(name)
+        .ifPresent(
+            flaw -> {
+              throw new Problem(
+                  Problem.Kind.PLAN, "the recipe", "Its name %s.".formatted(flaw), "Type it anew.");
+            });
     List<Recipe> others = new ArrayList<>(recipes().list());
     others.removeIf(recipe -> recipe.id().equals(entity.id()));
     others.add(new Recipe(entity.id(), name, basedOn, own));
@@ -74,6 +92,7 @@ public class RecipeService {
    */
   @Transactional
   public void remove(String id) {
+    repository.lock();
     Recipes recipes = recipes();
     String name = recipes.get(id).name();
     List<Recipe> above = recipes.basedOn(id);

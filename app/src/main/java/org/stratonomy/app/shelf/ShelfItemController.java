@@ -4,7 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.function.Predicate;
+import java.util.Optional;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -16,11 +16,11 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.stratonomy.app.files.Attachment;
+import org.stratonomy.app.shelf.ShelfItemEntity.Kind;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.ShelfFields;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.FreeId;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.program.Dialect;
@@ -33,6 +33,9 @@ import tools.jackson.databind.node.ObjectNode;
 @RestController
 @RequestMapping("/api/shelf/items")
 class ShelfItemController {
+  /** Key of an item that says how often it was changed. */
+  private static final String VERSION = "version";
+
   private final ShelfService service;
   private final Usage usage;
   private final Planner planner;
@@ -80,7 +83,7 @@ class ShelfItemController {
   }
 
   /**
-   * All machines and filaments; each has an id and the fields that are listed.
+   * All machines and filaments; each has an id, a version, and the fields that are listed.
    *
    * @param machineFields in the order in which they are shown
    * @param filamentFields in the order in which they are shown
@@ -100,40 +103,47 @@ class ShelfItemController {
         FieldView.of(ShelfFields.MACHINE),
         FieldView.of(ShelfFields.FILAMENT),
         Machine.DIALECTS,
-        shelf.machines().stream().map(m -> plain(ShelfFormat.write(m))).toList(),
-        shelf.filaments().stream().map(f -> plain(ShelfFormat.write(f))).toList());
+        shelf.machines().stream()
+            .map(m -> plain(ShelfFormat.write(m), service.version(Kind.MACHINE, m.id())))
+            .toList(),
+        shelf.filaments().stream()
+            .map(f -> plain(ShelfFormat.write(f), service.version(Kind.FILAMENT, f.id())))
+            .toList());
   }
 
-  private static Map<String, Object> plain(ObjectNode node) {
+  private static Map<String, Object> plain(ObjectNode node, int version) {
+    node.put(VERSION, version);
     return JsonMapper.shared().convertValue(node, new TypeReference<Map<String, Object>>() {});
   }
 
-  /** Puts a machine into the place of the one with its id; without an id it is a new one. */
+  /**
+   * Puts a machine into the place of the one with its id; without an id it is a new one.
+   *
+   * @param machine with the version that was edited
+   */
   @PutMapping("/machines")
   ItemsView putMachine(@RequestBody Map<String, Object> machine) {
-    Shelf shelf = planner.shelf();
-    service.put(
-        ShelfFormat.machine(
-            withId(machine, id -> shelf.machines().stream().anyMatch(m -> m.id().equals(id)))));
+    ObjectNode node = JsonMapper.shared().valueToTree(machine);
+    service.putMachine(node, version(node));
     return all();
   }
 
-  /** Puts a filament into the place of the one with its id; without an id it is a new one. */
+  /**
+   * Puts a filament into the place of the one with its id; without an id it is a new one.
+   *
+   * @param filament with the version that was edited
+   */
   @PutMapping("/filaments")
   ItemsView putFilament(@RequestBody Map<String, Object> filament) {
-    Shelf shelf = planner.shelf();
-    service.put(
-        ShelfFormat.filament(
-            withId(filament, id -> shelf.filaments().stream().anyMatch(f -> f.id().equals(id)))));
+    ObjectNode node = JsonMapper.shared().valueToTree(filament);
+    service.putFilament(node, version(node));
     return all();
   }
 
-  private static JsonNode withId(Map<String, Object> item, Predicate<String> isTaken) {
-    ObjectNode node = JsonMapper.shared().valueToTree(item);
-    if (!node.has("id")) {
-      node.put("id", FreeId.of(FreeId.plain(node.path("name").asString(""), "item"), isTaken));
-    }
-    return node;
+  /** Takes the version out of an item. */
+  private static Optional<Integer> version(ObjectNode node) {
+    JsonNode version = node.remove(VERSION);
+    return version != null && version.isInt() ? Optional.of(version.asInt()) : Optional.empty();
   }
 
   /** The templates that the dialect of a machine has, by what they are for. */
@@ -172,7 +182,7 @@ class ShelfItemController {
   }
 
   /** Takes over what is in such a file; what has the same id is replaced. */
-  @PostMapping(path = "/file", consumes = MediaType.TEXT_PLAIN_VALUE)
+  @PostMapping(path = "/file", consumes = MediaType.APPLICATION_JSON_VALUE)
   ItemsView take(@RequestBody String file) {
     service.putAll(ShelfFormat.parse("the file", file));
     return all();

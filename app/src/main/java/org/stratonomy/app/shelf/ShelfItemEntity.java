@@ -6,6 +6,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 import java.io.Serializable;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
@@ -31,12 +32,16 @@ class ShelfItemEntity {
   @JdbcTypeCode(SqlTypes.JSON)
   private String content;
 
+  @Version private Integer version;
+
+  /** Whether its own lines came from a file and nobody has edited the item here since. */
+  private boolean imported;
+
   protected ShelfItemEntity() {}
 
-  ShelfItemEntity(Key key, int place, String content) {
+  ShelfItemEntity(Key key, int place) {
     this.key = key;
     this.place = place;
-    this.content = content;
   }
 
   Key key() {
@@ -45,5 +50,18 @@ class ShelfItemEntity {
 
   String content() {
     return content;
+  }
+
+  int version() {
+    return version;
+  }
+
+  boolean isImported() {
+    return imported;
+  }
+
+  void set(String newContent, boolean isImported) {
+    content = newContent;
+    imported = isImported;
   }
 }

@@ -2,50 +2,89 @@ package org.stratonomy.app.shelf;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import org.springframework.orm.ObjectOptimisticLockingFailureException;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionSynchronization;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.stratonomy.app.shelf.ShelfItemEntity.Key;
 import org.stratonomy.app.shelf.ShelfItemEntity.Kind;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.FreeId;
 import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.problem.Problem;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
- * The machines and filaments of the shelf: the samples at first, then what was made of them. The
- * planner computes with the shelf as it is now.
+ * The machines and filaments of the shelf: the samples at first, then what was made of them. Each
+ * is a row with a version, so that two who edit at once do not overwrite each other. The planner
+ * computes with the shelf as it is now.
  */
 @Service
 public class ShelfService {
+  /** Machines and filaments together. */
+  private static final int MOST = 4000;
+
   private final ShelfItemRepository repository;
   private final Planner planner;
+  private final TransactionTemplate transaction;
 
-  ShelfService(ShelfItemRepository repository, Planner planner) {
+  /** Machines whose own lines came from a file; versions of all items. */
+  private volatile State state = new State(Set.of(), Map.of());
+
+  private record State(Set<String> importedMachines, Map<Key, Integer> versions) {}
+
+  ShelfService(
+      ShelfItemRepository repository, Planner planner, PlatformTransactionManager transactions) {
     this.repository = repository;
     this.planner = planner;
+    this.transaction = new TransactionTemplate(transactions);
   }
 
   /** Takes the shelf up from the database; in an empty one the samples are put on it. */
-  @Transactional
   public void begin() {
+    transaction.executeWithoutResult(
+        status -> {
+          repository.lock();
+          if (repository.count() == 0) {
+            Shelf samples = ShelfReader.standard();
+            samples.machines().forEach(machine -> add(machine.id(), machine, false));
+            samples.filaments().forEach(filament -> add(filament.id(), filament, false));
+          }
+        });
+    reload();
+  }
+
+  /** Takes up what was committed; whoever comes last sees the changes of all before. */
+  private synchronized void reload() {
     List<ShelfItemEntity> all = repository.findAllByOrderByPlace();
-    if (all.isEmpty()) {
-      keep(ShelfReader.standard());
-    } else {
-      planner.use(
-          new Shelf(
-              items(all, Kind.MACHINE, ShelfFormat::keptMachine),
-              items(all, Kind.FILAMENT, ShelfFormat::keptFilament)));
-    }
+    planner.use(
+        new Shelf(
+            items(all, Kind.MACHINE, ShelfFormat::keptMachine),
+            items(all, Kind.FILAMENT, ShelfFormat::keptFilament)));
+    Map<Key, Integer> versions = new ConcurrentHashMap<>();
+    all.forEach(item -> versions.put(item.key(), item.version()));
+    state =
+        new State(
+            all.stream()
+                .filter(item -> item.key().kind() == Kind.MACHINE && item.isImported())
+                .map(item -> item.key().id())
+                .collect(Collectors.toSet()),
+            versions);
   }
 
   private static <T> List<T> items(
@@ -57,54 +96,113 @@ public class ShelfService {
         .toList();
   }
 
-  /** Puts a machine into the place of the one with its id, or beside the others. */
-  @Transactional
-  public void put(Machine machine) {
-    keep(planner.shelf().with(machine));
+  /** How often an item was changed; to be sent along with its next edit. */
+  int version(Kind kind, String id) {
+    return state.versions.getOrDefault(new Key(kind, id), 0);
   }
 
-  /** Puts a filament into the place of the one with its id, or beside the others. */
-  @Transactional
-  public void put(Filament filament) {
-    keep(planner.shelf().with(filament));
+  /** A plan in which own lines of its machine are accepted, if they were typed on this shelf. */
+  public Plan trusting(Plan plan) {
+    Machine machine = planner.shelf().machine(plan.machine());
+    return state.importedMachines.contains(machine.id())
+        ? plan
+        : CustomCode.trusting(plan, machine);
   }
 
-  /** Takes over all of another shelf; what has the same id is replaced. */
-  @Transactional
+  /**
+   * Changes a machine, or adds one if it has no id.
+   *
+   * @param version of the machine that was edited
+   * @throws StaleItemException if it was changed since
+   */
+  void putMachine(ObjectNode machine, Optional<Integer> version) {
+    put(Kind.MACHINE, machine, version, ShelfFormat::machine);
+  }
+
+  /** As {@link #putMachine}. */
+  void putFilament(ObjectNode filament, Optional<Integer> version) {
+    put(Kind.FILAMENT, filament, version, ShelfFormat::filament);
+  }
+
+  private void put(
+      Kind kind, ObjectNode node, Optional<Integer> version, Function<JsonNode, ?> read) {
+    String name = node.path("name").asString("");
+    changed(
+        name,
+        () -> {
+          if (!node.has("id")) {
+            repository.lock();
+            Predicate<String> isTaken = id -> repository.existsById(new Key(kind, id));
+            node.put("id", FreeId.of(FreeId.plain(name, "item"), isTaken));
+          }
+          Object item = read.apply(node);
+          String id = node.get("id").asString();
+          Optional<ShelfItemEntity> there = repository.findById(new Key(kind, id));
+          if (there.isEmpty()) {
+            repository.lock();
+            add(id, item, false);
+          } else if (version.isEmpty() || there.get().version() != version.get()) {
+            throw new StaleItemException(name);
+          } else {
+            there.get().set(text(item), false);
+          }
+        });
+  }
+
+  /** Applies all of another shelf; what has the same id is replaced. */
   public void putAll(Shelf other) {
-    Shelf shelf = planner.shelf();
-    for (Machine machine : other.machines()) {
-      shelf = shelf.with(machine);
+    changed(
+        "the shelf",
+        () -> {
+          repository.lock();
+          other.machines().forEach(machine -> replace(machine.id(), machine));
+          other.filaments().forEach(filament -> replace(filament.id(), filament));
+        });
+  }
+
+  private void replace(String id, Object item) {
+    Kind kind = item instanceof Machine ? Kind.MACHINE : Kind.FILAMENT;
+    repository
+        .findById(new Key(kind, id))
+        .ifPresentOrElse(there -> there.set(text(item), true), () -> add(id, item, true));
+  }
+
+  private void add(String id, Object item, boolean imported) {
+    if (repository.count() >= MOST) {
+      throw new Problem(
+          Problem.Kind.PLAN, "the shelf", "It holds %d items.".formatted(MOST), "Remove some.");
     }
-    for (Filament filament : other.filaments()) {
-      shelf = shelf.with(filament);
-    }
-    keep(shelf);
+    Kind kind = item instanceof Machine ? Kind.MACHINE : Kind.FILAMENT;
+    ShelfItemEntity added = new ShelfItemEntity(new Key(kind, id), repository.nextPlace());
+    added.set(text(item), imported);
+    repository.saveAndFlush(added);
+  }
+
+  private static String text(Object item) {
+    return switch (item) {
+      case Machine machine -> ShelfFormat.write(machine).toString();
+      case Filament filament -> ShelfFormat.write(filament).toString();
+      default -> throw new IllegalArgumentException(item.getClass().getName());
+    };
   }
 
   /**
    * @param used names of the plans that use it
    * @throws Problem if there are any, or it is the last machine
    */
-  @Transactional
   public void removeMachine(String id, List<String> used) {
-    Shelf shelf = planner.shelf();
-    checkUnused("machine '%s'".formatted(shelf.machine(id).name()), used);
-    keep(new Shelf(without(shelf.machines(), shelf.machine(id)), shelf.filaments()));
+    remove(Kind.MACHINE, id, "machine '%s'".formatted(planner.shelf().machine(id).name()), used);
   }
 
   /**
    * @param used names of the plans that use it
    * @throws Problem if there are any, or it is the last filament
    */
-  @Transactional
   public void removeFilament(String id, List<String> used) {
-    Shelf shelf = planner.shelf();
-    checkUnused("filament '%s'".formatted(shelf.filament(id).name()), used);
-    keep(new Shelf(shelf.machines(), without(shelf.filaments(), shelf.filament(id))));
+    remove(Kind.FILAMENT, id, "filament '%s'".formatted(planner.shelf().filament(id).name()), used);
   }
 
-  private static void checkUnused(String place, List<String> used) {
+  private void remove(Kind kind, String id, String place, List<String> used) {
     if (!used.isEmpty()) {
       throw new Problem(
           Problem.Kind.PLAN,
@@ -113,36 +211,35 @@ public class ShelfService {
               .formatted(used.stream().distinct().sorted().collect(Collectors.joining(", "))),
           "Give these plans another one first.");
     }
-  }
-
-  private static <T> List<T> without(List<T> all, T one) {
-    List<T> left = new ArrayList<>(all);
-    left.remove(one);
-    if (left.isEmpty()) {
-      throw new Problem(
-          Problem.Kind.PLAN, "the shelf", "It is the last of its kind.", "Add another one first.");
-    }
-    return left;
-  }
-
-  private void keep(Shelf shelf) {
-    repository.deleteAllInBatch();
-    List<ShelfItemEntity> items = new ArrayList<>();
-    for (Machine machine : shelf.machines()) {
-      Key key = new Key(Kind.MACHINE, machine.id());
-      items.add(new ShelfItemEntity(key, items.size(), ShelfFormat.write(machine).toString()));
-    }
-    for (Filament filament : shelf.filaments()) {
-      Key key = new Key(Kind.FILAMENT, filament.id());
-      items.add(new ShelfItemEntity(key, items.size(), ShelfFormat.write(filament).toString()));
-    }
-    repository.saveAllAndFlush(items);
-    TransactionSynchronizationManager.registerSynchronization(
-        new TransactionSynchronization() {
-          @Override
-          public void afterCommit() {
-            planner.use(shelf);
+    changed(
+        place,
+        () -> {
+          repository.lock();
+          List<ShelfItemEntity> like =
+              new ArrayList<>(
+                  repository.findAllByOrderByPlace().stream()
+                      .filter(item -> item.key().kind() == kind)
+                      .toList());
+          boolean isThere = like.removeIf(item -> item.key().id().equals(id));
+          if (isThere && like.isEmpty()) {
+            throw new Problem(
+                Problem.Kind.PLAN,
+                "the shelf",
+                "It is the last of its kind.",
+                "Add another one first.");
+          }
+          if (isThere) {
+            repository.deleteById(new Key(kind, id));
           }
         });
+  }
+
+  private void changed(String name, Runnable change) {
+    try {
+      transaction.executeWithoutResult(status -> change.run());
+    } catch (ObjectOptimisticLockingFailureException e) {
+      throw new StaleItemException(name);
+    }
+    reload();
   }
 }

@@ -6,8 +6,12 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
 import org.springframework.web.ErrorResponse;
@@ -15,8 +19,12 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
-import org.stratonomy.app.plans.MissingException;
 import org.stratonomy.app.plans.StalePlanException;
+import org.stratonomy.app.problems.MissingException;
+import org.stratonomy.app.shelf.StaleItemException;
+import org.stratonomy.app.tasks.BusyException;
+import org.stratonomy.app.tasks.TaskView;
+import org.stratonomy.app.tasks.UnfinishedException;
 import org.stratonomy.engine.problem.Problem;
 import tools.jackson.core.JacksonException;
 
@@ -33,7 +41,7 @@ class ProblemHandler {
             ? HttpStatus.CONFLICT
             : HttpStatus.UNPROCESSABLE_CONTENT;
     String type = problem.kind().name().toLowerCase(Locale.ROOT).replace('_', '-');
-    return detail(status, type, problem.place(), problem.reason(), problem.remedy());
+    return Refusal.detail(status, type, problem.place(), problem.reason(), problem.remedy());
   }
 
   @ExceptionHandler
@@ -44,7 +52,7 @@ class ProblemHandler {
 
   @ExceptionHandler
   ProblemDetail handle(MissingException missing) {
-    return detail(
+    return Refusal.detail(
         HttpStatus.NOT_FOUND,
         "missing",
         "the address",
@@ -54,7 +62,7 @@ class ProblemHandler {
 
   @ExceptionHandler({StalePlanException.class, ObjectOptimisticLockingFailureException.class})
   ProblemDetail handleStale(RuntimeException stale) {
-    return detail(
+    return Refusal.detail(
         HttpStatus.CONFLICT,
         "stale-plan",
         "the plan",
@@ -65,8 +73,42 @@ class ProblemHandler {
   }
 
   @ExceptionHandler
+  ProblemDetail handle(StaleItemException stale) {
+    return Refusal.detail(
+        HttpStatus.CONFLICT,
+        "stale-item",
+        "the shelf",
+        stale.getMessage(),
+        "Load the shelf anew, then make this edit again.");
+  }
+
+  /** The work goes on; the browser follows it. */
+  @ExceptionHandler
+  ResponseEntity<TaskView> handle(UnfinishedException unfinished) {
+    return ResponseEntity.accepted()
+        .cacheControl(CacheControl.noStore())
+        .location(URI.create("/api/tasks/" + unfinished.task().id()))
+        .contentType(MediaType.APPLICATION_JSON)
+        .body(unfinished.task());
+  }
+
+  @ExceptionHandler
+  ResponseEntity<ProblemDetail> handle(BusyException busy) {
+    return ResponseEntity.status(HttpStatus.TOO_MANY_REQUESTS)
+        .header(HttpHeaders.RETRY_AFTER, Integer.toString(BusyException.RETRY_SECONDS))
+        .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+        .body(
+            Refusal.detail(
+                HttpStatus.TOO_MANY_REQUESTS,
+                "busy",
+                "the server",
+                "Too much is waiting to be computed.",
+                "Try again in a few seconds."));
+  }
+
+  @ExceptionHandler
   ProblemDetail handle(MaxUploadSizeExceededException tooLarge) {
-    return detail(
+    return Refusal.detail(
         HttpStatus.CONTENT_TOO_LARGE,
         "too-large",
         "the dropped files",
@@ -76,11 +118,16 @@ class ProblemHandler {
 
   @ExceptionHandler
   ProblemDetail handle(HttpMessageNotReadableException unreadable) {
+    for (Throwable cause = unreadable; cause != null; cause = cause.getCause()) {
+      if (cause instanceof BodyLimit.TooLargeException tooLarge) {
+        return tooLarge.detail();
+      }
+    }
     String reason =
         unreadable.getMostSpecificCause() instanceof JacksonException e
             ? e.getOriginalMessage()
             : "It is missing or no JSON.";
-    return detail(
+    return Refusal.detail(
         HttpStatus.BAD_REQUEST,
         "unreadable",
         "the request",
@@ -90,7 +137,7 @@ class ProblemHandler {
 
   @ExceptionHandler
   ProblemDetail handle(MethodArgumentTypeMismatchException mismatch) {
-    return detail(
+    return Refusal.detail(
         HttpStatus.BAD_REQUEST,
         "unreadable",
         "the address",
@@ -105,21 +152,11 @@ class ProblemHandler {
       return response.getBody();
     }
     LOG.error("A request failed", unexpected);
-    return detail(
+    return Refusal.detail(
         HttpStatus.INTERNAL_SERVER_ERROR,
         "unexpected",
         "the application",
         "It met something that it is not made for, and has changed nothing.",
         "Try it in another way; app.log in the data directory has what to report.");
-  }
-
-  private static ProblemDetail detail(
-      HttpStatus status, String type, String place, String reason, String remedy) {
-    ProblemDetail detail = ProblemDetail.forStatusAndDetail(status, reason);
-    detail.setType(URI.create("urn:stratonomy:problem:" + type));
-    detail.setTitle(place);
-    detail.setProperty("place", place);
-    detail.setProperty("remedy", remedy);
-    return detail;
   }
 }

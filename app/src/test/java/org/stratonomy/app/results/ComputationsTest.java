@@ -17,37 +17,39 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.plans.PlanService;
+import org.stratonomy.app.tasks.TaskService;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Watch;
+import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.problem.Problem;
 
 class ComputationsTest {
   private final PlanService plans = mock();
   private final Planner planner = mock();
+  private final TaskService tasks = new TaskService();
   private final Computations computations =
-      new Computations(plans, mock(MeshService.class), planner, new SimpleMeterRegistry());
+      new Computations(plans, mock(MeshService.class), planner, tasks, new SimpleMeterRegistry());
   private final UUID older = UUID.randomUUID();
   private final UUID newer = UUID.randomUUID();
-  private final PlanResult result =
-      new PlanResult(
-          null, null, List.of(), null, List.of(), List.of(), List.of(), null, null, List.of());
+  private final PlanResult result = mock();
 
   private static Plan plan(String name) {
-    return new Plan(name, "m", List.of(), List.of(), List.of(), List.of());
+    return new Plan(name, "workshop-one", List.of("chalk"), List.of(), List.of(), List.of());
   }
 
   @BeforeEach
   void onePlan() {
     when(plans.planOf(any())).thenReturn(UUID.randomUUID());
+    when(planner.shelf()).thenReturn(ShelfReader.standard());
     when(plans.plan(older)).thenReturn(plan("older"));
     when(plans.plan(newer)).thenReturn(plan("newer"));
   }
 
   @AfterEach
   void stop() {
-    computations.stop();
+    tasks.stop();
   }
 
   @Test
@@ -73,7 +75,13 @@ class ComputationsTest {
     computations.await(older, 1);
     reached.await();
     assertThat(computations.await(older, 1))
-        .isEqualTo(new Computations.Outcome.Pending(new Computations.Stage("toolpaths", 3, 10)));
+        .isInstanceOfSatisfying(
+            Computations.Outcome.Pending.class,
+            pending -> {
+              assertThat(pending.task().stage()).isEqualTo("toolpaths");
+              assertThat(pending.task().done()).isEqualTo(3);
+              assertThat(pending.task().total()).isEqualTo(10);
+            });
     goOn.countDown();
     assertThat(computations.result(older)).isSameAs(result);
   }

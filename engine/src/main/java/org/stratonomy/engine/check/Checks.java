@@ -55,6 +55,7 @@ public final class Checks {
         () -> new PieceChecks(s).skirt(),
         () -> DivisionChecks.run(s.plan, s.placed, s.stack.pieces(), s.cells),
         () -> StopChecks.run(s.plan, machine, s.schedule),
+        () -> CustomCodeChecks.run(s.plan, machine),
         () -> ChangeChecks.run(s.plan, s.resolver, s.placed, s.schedule),
         () -> machine.mixes() ? List.of() : TurnChecks.run(s.plan, s.resolver, s.placed),
         () -> PieceOrderChecks.run(s.plan, s.resolver, s.placed, s.schedule),

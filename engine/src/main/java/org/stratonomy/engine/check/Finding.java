@@ -3,6 +3,7 @@ package org.stratonomy.engine.check;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
@@ -44,6 +45,11 @@ public record Finding(
   /** Whether its remedies save changes of filament. */
   public boolean savesChanges() {
     return id.startsWith("change-") || id.startsWith("turn:");
+  }
+
+  /** Whether no program is written until the planner has accepted it. */
+  public boolean mustBeAccepted() {
+    return CustomCode.isFinding(id);
   }
 
   /**

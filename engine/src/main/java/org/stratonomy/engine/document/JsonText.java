@@ -1,5 +1,6 @@
 package org.stratonomy.engine.document;
 
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.problem.Problem;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.TokenStreamLocation;
@@ -19,15 +20,21 @@ final class JsonText {
     try {
       return mapper.readTree(json);
     } catch (JacksonException e) {
-      String reason = e.getOriginalMessage().replaceAll(" \\(start marker at .*", "");
+      String reason = withoutMarker(e.getOriginalMessage());
       TokenStreamLocation at = e.getLocation();
       throw new Problem(
           kind,
           name,
-          "It is not JSON: %s.".formatted(reason),
+          "It is not JSON: %s.".formatted(PlainText.shown(reason)),
           at == null
               ? "Correct the text."
               : "Look at line %d, column %d.".formatted(at.getLineNr(), at.getColumnNr()));
     }
+  }
+
+  /** Where a bracket was opened, the library says in its own way. */
+  private static String withoutMarker(String message) {
+    int marker = message.indexOf(" (start marker at ");
+    return marker < 0 ? message : message.substring(0, marker);
   }
 }

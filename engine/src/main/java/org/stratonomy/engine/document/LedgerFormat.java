@@ -19,6 +19,9 @@ import tools.jackson.dataformat.csv.CsvSchema;
 
 /** The ledger as JSON and as comma-separated values, described in docs/formats/ledger.md. */
 public final class LedgerFormat {
+  /** What formulas begin with. */
+  private static final String FORMULA = "=+-@\t\r";
+
   private LedgerFormat() {}
 
   private static final CsvSchema COLUMNS =
@@ -57,7 +60,15 @@ public final class LedgerFormat {
       row.put("slot", entry.slot());
       rows.add(row);
     }
+    rows.forEach(row -> row.replaceAll((column, value) -> harmless(value)));
     return CsvMapper.shared().writer(COLUMNS).writeValueAsString(rows);
+  }
+
+  /** A table calculator takes a text that begins like this for a formula. */
+  private static Object harmless(Object value) {
+    boolean isFormula =
+        value instanceof String text && !text.isEmpty() && FORMULA.indexOf(text.charAt(0)) >= 0;
+    return isFormula ? "'" + value : value;
   }
 
   /** A piece with its stratum, and with the regions in it, as the user calls them. */

@@ -3,6 +3,7 @@ package org.stratonomy.engine.document;
 import com.networknt.schema.Schema;
 import java.util.ArrayList;
 import java.util.List;
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
@@ -17,6 +18,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
+import tools.jackson.databind.node.StringNode;
 
 /**
  * The plan document as JSON, described in docs/formats/plan.md. Reading checks the document against
@@ -38,6 +40,35 @@ public final class PlanFormat {
    */
   public static Plan parse(String name, String json) {
     return read(name, JsonText.read(JSON, Problem.Kind.PLAN_FORMAT, name, json));
+  }
+
+  /**
+   * A plan as another version kept it: characters that texts may not have now become spaces.
+   *
+   * @throws Problem if the text is no JSON or does not follow the schema
+   */
+  public static Plan kept(String name, String json) {
+    JsonNode document = JsonText.read(JSON, Problem.Kind.PLAN_FORMAT, name, json);
+    // Most have none, and are read as they are.
+    return read(
+        name,
+        json.indexOf('\\') < 0 && PlainText.isPlainLines(json) ? document : cleaned(document));
+  }
+
+  private static JsonNode cleaned(JsonNode node) {
+    return switch (node) {
+      case ObjectNode object -> {
+        ObjectNode clean = JSON.createObjectNode();
+        object.properties().forEach(entry -> clean.set(entry.getKey(), cleaned(entry.getValue())));
+        yield clean;
+      }
+      case ArrayNode array -> {
+        ArrayNode clean = JSON.createArrayNode();
+        array.forEach(item -> clean.add(cleaned(item)));
+        yield clean;
+      }
+      default -> node.isString() ? StringNode.valueOf(PlainText.cleaned(node.asString())) : node;
+    };
   }
 
   /**

@@ -1,11 +1,27 @@
 package org.stratonomy.engine.document;
 
+import org.stratonomy.engine.guard.PlainText;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** The JSON Schema of the plan file (draft 2020-12), made from the catalogue of settings. */
 public final class PlanSchema {
+  /** As many as a feeder or a machine with several nozzles can have. */
+  static final int MOST_SLOTS = 64;
+
+  static final int MOST_PIECES = 1000;
+  static final int MOST_BODIES = 1000;
+  static final int MOST_REGIONS = 1000;
+  static final int MOST_RULES = 2000;
+  static final int MOST_STOPS = 1000;
+  static final int MOST_BOUNDARIES = 5000;
+  static final int MOST_STEPS = 5000;
+  static final int MOST_ACCEPTED = 2000;
+
+  /** Numbers of layers are whole, and this is more than any print has. */
+  static final int MOST_LAYERS = 1_000_000;
+
   private static final JsonMapper JSON = JsonMapper.shared();
 
   private PlanSchema() {}
@@ -20,16 +36,23 @@ public final class PlanSchema {
     properties.set("name", text("What the plan is called", 1, 200));
     properties.set("machine", text("Id of a machine on the shelf", 1, 100));
     properties.set(
-        "slots", list(text("Id of a filament on the shelf", 1, 100), 1, "Filaments by slot"));
-    properties.set("pieces", list(piece(), 1, "What is placed on the bed"));
-    properties.set("rules", list(RuleFormat.schema(), 0, "The rule sheet, topmost rule first"));
-    properties.set("stops", list(StopFormat.schema(), 0, "Where the machine waits, in any order"));
+        "slots",
+        list(text("Id of a filament on the shelf", 1, 100), 1, MOST_SLOTS, "Filaments by slot"));
+    properties.set("pieces", list(piece(), 1, MOST_PIECES, "What is placed on the bed"));
     properties.set(
-        "boundaries",
-        list(number("Height above the bed, mm"), 0, "Heights between the strata of the plan"));
+        "rules", list(RuleFormat.schema(), 0, MOST_RULES, "The rule sheet, topmost rule first"));
+    properties.set(
+        "stops", list(StopFormat.schema(), 0, MOST_STOPS, "Where the machine waits, in any order"));
+    properties.set("boundaries", heights("Heights between the strata of the plan"));
     properties.set("purging", PurgingFormat.schema());
-    properties.set("accepted", list(accepted(), 0, "Findings that are known and meant to be so"));
+    properties.set(
+        "accepted",
+        list(accepted(), 0, MOST_ACCEPTED, "Findings that are known and meant to be so"));
     return root;
+  }
+
+  private static ObjectNode heights(String description) {
+    return list(number("Height above the bed, mm"), 0, MOST_BOUNDARIES, description);
   }
 
   private static ObjectNode accepted() {
@@ -51,7 +74,8 @@ public final class PlanSchema {
     bodyProperties.set("name", text("What the body is called; its id if missing", 1, 200));
     bodyProperties.set("mesh", text("File of the mesh, beside the plan or in its archive", 1, 500));
     bodyProperties.set("shift", vector("Moves it against the other bodies, mm"));
-    properties.set("bodies", list(body, 1, "Meshes that keep their positions to each other"));
+    properties.set(
+        "bodies", list(body, 1, MOST_BODIES, "Meshes that keep their positions to each other"));
     ObjectNode placement = object();
     ObjectNode placementProperties = (ObjectNode) placement.get("properties");
     placementProperties.set(
@@ -59,17 +83,21 @@ public final class PlanSchema {
     placementProperties.set("rotation", vector("Degrees about X, then Y, then Z"));
     placementProperties.set("scale", vector("Factors along the model's X, Y and Z"));
     properties.set("placement", placement);
-    properties.set(
-        "boundaries", list(number("Height above the bed, mm"), 0, "Heights between the strata"));
+    properties.set("boundaries", heights("Heights between the strata"));
     properties.set(
         "strataNames",
-        list(text("Empty for none", 0, 100), 0, "Names of the strata, lowest first"));
+        list(
+            text("Empty for none", 0, 100),
+            0,
+            MOST_BOUNDARIES + 1,
+            "Names of the strata, lowest first"));
     properties
         .putObject("fixed")
         .put("type", "boolean")
         .put("description", "Whether it stays where it is when pieces are arranged");
     properties.set(
-        "regions", list(RegionFormat.schema(), 0, "Volumes in which other rules may hold"));
+        "regions",
+        list(RegionFormat.schema(), 0, MOST_REGIONS, "Volumes in which other rules may hold"));
     return piece;
   }
 
@@ -91,16 +119,18 @@ public final class PlanSchema {
         .put("type", "string")
         .put("description", description)
         .put("minLength", min)
-        .put("maxLength", max);
+        .put("maxLength", max)
+        .put("pattern", PlainText.PATTERN);
   }
 
   static ObjectNode number(String description) {
     return JSON.createObjectNode().put("type", "number").put("description", description);
   }
 
-  static ObjectNode list(ObjectNode items, int min, String description) {
+  static ObjectNode list(ObjectNode items, int min, int max, String description) {
     ObjectNode list = JSON.createObjectNode();
-    list.put("type", "array").put("description", description).put("minItems", min);
+    list.put("type", "array").put("description", description);
+    list.put("minItems", min).put("maxItems", max);
     list.set("items", items);
     return list;
   }

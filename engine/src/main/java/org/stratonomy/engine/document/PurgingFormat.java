@@ -32,8 +32,8 @@ final class PurgingFormat {
   }
 
   static ObjectNode placeSchema(String description) {
-    ObjectNode place = PlanSchema.list(PlanSchema.number("X, Y"), 2, description);
-    return place.put("maxItems", 2);
+    ObjectNode place = PlanSchema.list(PlanSchema.number("X, Y"), 2, 2, description);
+    return place;
   }
 
   static void write(Purging purging, ObjectNode node) {
@@ -63,11 +63,18 @@ final class PurgingFormat {
     volumeProperties.set("volume", PlanSchema.number("What is purged, mm³").put("minimum", 0));
     properties.set(
         "volumes",
-        PlanSchema.list(volume, 0, "Instead of the volumes that follow from the filaments"));
+        PlanSchema.list(
+            volume,
+            0,
+            PlanSchema.MOST_SLOTS * PlanSchema.MOST_SLOTS,
+            "Instead of the volumes that follow from the filaments"));
     return purging;
   }
 
   private static ObjectNode slot(String description) {
-    return PlanSchema.number(description).put("type", "integer").put("minimum", 1);
+    return PlanSchema.number(description)
+        .put("type", "integer")
+        .put("minimum", 1)
+        .put("maximum", PlanSchema.MOST_SLOTS);
   }
 }

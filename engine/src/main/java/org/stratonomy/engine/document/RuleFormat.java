@@ -24,14 +24,18 @@ final class RuleFormat {
     ObjectNode limits = (ObjectNode) where.get("properties");
     limits.set("pieces", ids("Id of a piece", "Only these pieces"));
     limits.set("bodies", ids("Id of a body", "Only these bodies"));
-    limits.set("strata", PlanSchema.list(count(), 0, "Only these strata, 1 at the bottom"));
+    limits.set(
+        "strata",
+        PlanSchema.list(
+            count(), 0, PlanSchema.MOST_BOUNDARIES + 1, "Only these strata, 1 at the bottom"));
     limits.set("regions", ids("Id of a region", "Only inside of one of these regions"));
     ObjectNode role = JsonMapper.shared().createObjectNode();
     ArrayNode roles = role.putArray("enum");
     for (Role known : Role.values()) {
       roles.add(known.label());
     }
-    limits.set("roles", PlanSchema.list(role, 0, "Only lines of these roles"));
+    limits.set(
+        "roles", PlanSchema.list(role, 0, Role.values().length, "Only lines of these roles"));
     ObjectNode layers = PlanSchema.object("from");
     ObjectNode span = (ObjectNode) layers.get("properties");
     ArrayNode froms = span.putObject("from").putArray("enum");
@@ -43,7 +47,11 @@ final class RuleFormat {
     limits.set("layers", layers);
     limits.set(
         "planStrata",
-        PlanSchema.list(count(), 0, "Only these strata of the plan, 1 at the bottom"));
+        PlanSchema.list(
+            count(),
+            0,
+            PlanSchema.MOST_BOUNDARIES + 1,
+            "Only these strata of the plan, 1 at the bottom"));
     properties.set("where", where);
     properties.set("set", ValueFormat.schema());
     properties.putObject("on").put("type", "boolean");
@@ -53,11 +61,15 @@ final class RuleFormat {
   }
 
   private static ObjectNode ids(String item, String list) {
-    return PlanSchema.list(PlanSchema.text(item, 1, 100), 0, list);
+    return PlanSchema.list(PlanSchema.text(item, 1, 100), 0, PlanSchema.MOST_BODIES, list);
   }
 
   private static ObjectNode count() {
-    return JsonMapper.shared().createObjectNode().put("type", "integer").put("minimum", 1);
+    return JsonMapper.shared()
+        .createObjectNode()
+        .put("type", "integer")
+        .put("minimum", 1)
+        .put("maximum", PlanSchema.MOST_LAYERS);
   }
 
   static Rule read(JsonNode node) {

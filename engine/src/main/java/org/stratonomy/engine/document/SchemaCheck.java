@@ -41,7 +41,11 @@ final class SchemaCheck {
   }
 
   private static String sentence(Error error) {
-    return place(error.getInstanceLocation()) + ": " + error.getMessage();
+    String place = place(error.getInstanceLocation());
+    // Every pattern of the schemas is that of a plain text.
+    return "pattern".equals(error.getKeyword())
+        ? place + " has a control or formatting character"
+        : place + ": " + error.getMessage();
   }
 
   /** A path in words, such as "stops 1, nozzle": what lists hold is counted from 1. */

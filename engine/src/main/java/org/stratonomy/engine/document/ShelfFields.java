@@ -12,6 +12,9 @@ import org.stratonomy.engine.program.Dialect;
  * file, the API and the interface derive from it.
  */
 public final class ShelfFields {
+  /** Of a text of one line. */
+  private static final int LONGEST_LINE = 1000;
+
   /** What a field holds. */
   public enum Kind {
     TEXT,
@@ -42,7 +45,12 @@ public final class ShelfFields {
       double max,
       List<String> choices,
       List<Field> columns,
-      String description) {}
+      String description) {
+    /** Whether its text may have several lines: only templates are that long. */
+    public boolean lines() {
+      return kind == Kind.TEXT && max > LONGEST_LINE;
+    }
+  }
 
   public static final List<Field> MACHINE =
       List.of(

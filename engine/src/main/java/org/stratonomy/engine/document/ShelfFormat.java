@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Purging;
@@ -22,6 +23,9 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Machines and filaments as JSON, of {@link ShelfFields}. */
 public final class ShelfFormat {
+  /** Machines, or filaments, on a shelf. */
+  private static final int MOST_ITEMS = 2000;
+
   private static final JsonMapper JSON = JsonMapper.shared();
 
   private ShelfFormat() {}
@@ -37,7 +41,7 @@ public final class ShelfFormat {
     }
     for (String key : root.propertyNames()) {
       if (!List.of("machines", "filaments").contains(key)) {
-        throw bad(name, "'%s' is unknown.".formatted(key), "Take it out.");
+        throw bad(name, "'%s' is unknown.".formatted(PlainText.shown(key)), "Take it out.");
       }
     }
     return new Shelf(
@@ -49,6 +53,9 @@ public final class ShelfFormat {
       String name, JsonNode nodes, Function<JsonNode, T> read, Function<T, String> id) {
     List<T> items = new ArrayList<>();
     Set<String> ids = new HashSet<>();
+    if (nodes.size() > MOST_ITEMS) {
+      throw bad(name, "It holds more than %d items.".formatted(MOST_ITEMS), "Divide the file.");
+    }
     for (JsonNode node : nodes) {
       T item = read.apply(node);
       if (!ids.add(id.apply(item))) {
@@ -156,7 +163,13 @@ public final class ShelfFormat {
   private static JsonNode known(JsonNode node, List<ShelfFields.Field> fields) {
     List<String> keys = new ArrayList<>(fields.stream().map(ShelfFields.Field::key).toList());
     keys.add("id");
-    return ((ObjectNode) node.deepCopy()).retain(keys);
+    ObjectNode known = ((ObjectNode) node.deepCopy()).retain(keys);
+    for (ShelfFields.Field field : fields) {
+      if (field.kind() == ShelfFields.Kind.TEXT && known.path(field.key()).isString()) {
+        known.put(field.key(), PlainText.cleaned(known.path(field.key()).asString()));
+      }
+    }
+    return known;
   }
 
   /** A machine as an older version kept it, with what is new since then. */
@@ -217,7 +230,8 @@ public final class ShelfFormat {
   }
 
   private static String place(String what, JsonNode node) {
-    return "%s '%s'".formatted(what, node.path("name").asString(node.path("id").asString("")));
+    String name = node.path("name").asString(node.path("id").asString(""));
+    return "%s '%s'".formatted(what, PlainText.shown(name));
   }
 
   private static void check(String place, JsonNode node, List<ShelfFields.Field> fields) {
@@ -232,7 +246,7 @@ public final class ShelfFormat {
     while (keys.hasNext()) {
       String key = keys.next();
       if (!key.equals("id") && fields.stream().noneMatch(field -> field.key().equals(key))) {
-        throw bad(place, "'%s' is unknown.".formatted(key), "Take it out.");
+        throw bad(place, "'%s' is unknown.".formatted(PlainText.shown(key)), "Take it out.");
       }
     }
   }
@@ -245,7 +259,7 @@ public final class ShelfFormat {
             place,
             value.isMissingNode()
                 ? "%s is missing.".formatted(field.label())
-                : "%s cannot be %s.".formatted(field.label(), value),
+                : "%s cannot be %s.".formatted(field.label(), PlainText.shown(value.toString())),
             remedy(field));
       }
       if (field.kind() == ShelfFields.Kind.LINES) {
@@ -268,7 +282,8 @@ public final class ShelfFormat {
       case TEXT ->
           value.isString()
               && value.asString().strip().length() >= field.min()
-              && value.asString().length() <= field.max();
+              && value.asString().length() <= field.max()
+              && isPlain(field, value.asString());
       case NUMBER ->
           value.isNumber() && value.asDouble() >= field.min() && value.asDouble() <= field.max();
       case CHOICE -> value.isString() && field.choices().contains(value.asString());
@@ -280,10 +295,16 @@ public final class ShelfFormat {
     };
   }
 
+  /** Templates have several lines, all other texts one. */
+  private static boolean isPlain(ShelfFields.Field field, String text) {
+    return field.lines() ? PlainText.isPlainLines(text) : PlainText.isPlain(text);
+  }
+
   private static String remedy(ShelfFields.Field field) {
     return switch (field.kind()) {
       case TEXT ->
-          "Give %s to %s characters.".formatted(Value.of(field.min()), Value.of(field.max()));
+          "Give %s to %s characters, none of them a control or formatting character."
+              .formatted(Value.of(field.min()), Value.of(field.max()));
       case NUMBER ->
           "Give a number from %s to %s%s."
               .formatted(

@@ -79,8 +79,12 @@ final class StopFormat {
     ArrayNode ways = told.putArray("enum");
     Arrays.stream(Stop.Told.values()).map(Stop.Told::label).forEach(ways::add);
     ObjectNode commands =
-        PlanSchema.list(PlanSchema.text("A line", 0, LONGEST_COMMAND), 0, "Lines of own commands");
-    properties.set("commands", commands.put("maxItems", MOST_COMMANDS));
+        PlanSchema.list(
+            PlanSchema.text("A line", 0, LONGEST_COMMAND),
+            0,
+            MOST_COMMANDS,
+            "Lines of own commands");
+    properties.set("commands", commands);
     return stop;
   }
 

@@ -3,13 +3,15 @@ package org.stratonomy.engine.document;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDateTime;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.stratonomy.engine.mesh.Archive;
@@ -31,14 +33,29 @@ public record StratFile(Plan plan, Map<String, byte[]> meshes) {
    * @param name what to call the file in an error
    * @throws Problem if the file is not such an archive, or something is missing in it
    */
-  public static StratFile read(String name, InputStream in) throws IOException {
-    Map<String, byte[]> entries = Archive.read(name, Problem.Kind.PLAN_FORMAT, in, path -> true);
-    byte[] document = entries.get(PLAN);
+  public static StratFile read(String name, byte[] archive) throws IOException {
+    return read(name, archive, new Archive.Budget());
+  }
+
+  /**
+   * As {@link #read(String, byte[])}.
+   *
+   * @param budget that the archive and those in it unpack to
+   */
+  public static StratFile read(String name, byte[] archive, Archive.Budget budget)
+      throws IOException {
+    byte[] document = entries(name, archive, PLAN::equals, budget).get(PLAN);
     if (document == null) {
       throw bad(
           name, "There is no plan.json in it.", "A .strat file is a zip of plan.json and meshes.");
     }
     Plan plan = PlanFormat.parse(name, new String(document, StandardCharsets.UTF_8));
+    Set<String> named =
+        plan.pieces().stream()
+            .flatMap(piece -> piece.meshes().stream())
+            .map(MeshFiles::file)
+            .collect(Collectors.toSet());
+    Map<String, byte[]> entries = entries(name, archive, named::contains, budget);
     Map<String, byte[]> meshes = new LinkedHashMap<>();
     plan.pieces().stream()
         .flatMap(piece -> piece.meshes().stream())
@@ -56,13 +73,30 @@ public record StratFile(Plan plan, Map<String, byte[]> meshes) {
     return new StratFile(plan, meshes);
   }
 
+  private static Map<String, byte[]> entries(
+      String name, byte[] archive, Predicate<String> wanted, Archive.Budget budget)
+      throws IOException {
+    return Archive.read(
+        name, Problem.Kind.PLAN_FORMAT, new ByteArrayInputStream(archive), wanted, budget);
+  }
+
   /**
    * The plan that a program carries along.
    *
    * @throws Problem if it carries none
    */
   public static StratFile inProgram(String name, byte[] program) throws IOException {
-    return read(name, new ByteArrayInputStream(Enclosures.plan(name, program)));
+    return inProgram(name, program, new Archive.Budget());
+  }
+
+  /**
+   * As {@link #inProgram(String, byte[])}.
+   *
+   * @param budget that the plan's archive and those in it unpack to
+   */
+  public static StratFile inProgram(String name, byte[] program, Archive.Budget budget)
+      throws IOException {
+    return read(name, Enclosures.plan(name, program), budget);
   }
 
   /** The bytes of the file; the same plan gives the same. */

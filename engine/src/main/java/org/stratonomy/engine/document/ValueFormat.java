@@ -68,9 +68,14 @@ public final class ValueFormat {
     properties.putObject("ramp").put("type", "boolean");
     ObjectNode step = PlanSchema.object("layer", "value");
     ObjectNode parts = (ObjectNode) step.get("properties");
-    parts.putObject("layer").put("type", "integer").put("minimum", 1);
+    parts
+        .putObject("layer")
+        .put("type", "integer")
+        .put("minimum", 1)
+        .put("maximum", PlanSchema.MOST_LAYERS);
     parts.set("value", number(setting));
-    properties.set("steps", PlanSchema.list(step, 1, "From a layer on, a value holds"));
+    properties.set(
+        "steps", PlanSchema.list(step, 1, PlanSchema.MOST_STEPS, "From a layer on, a value holds"));
     return course;
   }
 

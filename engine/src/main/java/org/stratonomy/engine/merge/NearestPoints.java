@@ -1,6 +1,7 @@
 package org.stratonomy.engine.merge;
 
 import java.util.Arrays;
+import org.stratonomy.engine.guard.Interruption;
 
 /**
  * Points that belong to owners, found by nearness: a uniform grid that is searched in growing
@@ -76,6 +77,7 @@ final class NearestPoints {
     if (start == null || 2 * alive < laidFor) {
       lay();
     }
+    Interruption.check();
     Search search = new Search(x, y);
     int column = column(x);
     int row = row(y);

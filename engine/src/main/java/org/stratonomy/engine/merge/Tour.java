@@ -2,6 +2,7 @@ package org.stratonomy.engine.merge;
 
 import java.util.List;
 import java.util.stream.IntStream;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.Path;
 
@@ -138,6 +139,7 @@ final class Tour {
   private boolean turnParts() {
     boolean better = false;
     for (int i = 0; i < n; i++) {
+      Interruption.check();
       double x = leaveX(i - 1);
       double y = leaveY(i - 1);
       double into = gaps[i];
@@ -202,6 +204,7 @@ final class Tour {
 
   /** Moves lines i to i + length - 1 to the best place near by, if that is better. */
   private boolean moved(int i, int length) {
+    Interruption.check();
     int last = i + length - 1;
     double freed = gaps[i] + gaps[last + 1] - onTo(leaveX(i - 1), leaveY(i - 1), last + 1);
     if (freed < LEAST_GAIN) {

@@ -34,7 +34,7 @@ final class AmfReader {
             case "amf" -> unit = Xml.unit(name, Xml.attribute(xml, "unit"));
             case "object" -> vertices.clear();
             case "coordinates" -> vertices.add(numbers(xml, "x", "y", "z"));
-            case "volume" -> parts.add(new NamedSoup("", new TriangleSoup(64), Optional.empty()));
+            case "volume" -> addPart(new NamedSoup("", new TriangleSoup(0), Optional.empty()));
             case "triangle" -> triangle(numbers(xml, "v1", "v2", "v3"));
             default -> {
               // Colours, textures and metadata.
@@ -46,6 +46,11 @@ final class AmfReader {
       throw Xml.unsound(name, "It", e);
     }
     return parts.stream().filter(part -> part.soup().triangleCount() > 0).toList();
+  }
+
+  private void addPart(NamedSoup part) {
+    MeshFiles.checkCount(name, parts.size() + 1);
+    parts.add(part);
   }
 
   /** The texts of three elements inside the current one. */

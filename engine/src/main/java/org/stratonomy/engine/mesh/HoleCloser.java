@@ -3,6 +3,7 @@ package org.stratonomy.engine.mesh;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
+import org.stratonomy.engine.guard.Interruption;
 
 /**
  * Closes small holes of a mesh: a loop of open edges gets a fan of triangles around its middle, a
@@ -43,6 +44,7 @@ final class HoleCloser {
     boolean[] seen = new boolean[twin.length];
     int closed = 0;
     for (int h = 0; h < twin.length; h++) {
+      Interruption.check(h);
       if (twin[h] < 0 && !seen[h]) {
         int[] loop = loop(h, seen);
         if (loop.length >= 3 && (loop.length == 3 || extent(loop) <= largest)) {
@@ -89,7 +91,9 @@ final class HoleCloser {
       triangle(loop[2], loop[1], loop[0]);
       return;
     }
-    xyz = Arrays.copyOf(xyz, Math.max(xyz.length, vertexNumbers + 3));
+    if (vertexNumbers + 3 > xyz.length) {
+      xyz = Arrays.copyOf(xyz, 2 * vertexNumbers + 3);
+    }
     int middle = vertexNumbers / 3;
     for (int axis = 0; axis < 3; axis++) {
       double sum = 0;

@@ -5,6 +5,9 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.Arrays;
 import java.util.HexFormat;
+import java.util.SplittableRandom;
+import org.stratonomy.engine.guard.Interruption;
+import org.stratonomy.engine.guard.MemoryShare;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -15,6 +18,12 @@ import org.stratonomy.engine.problem.Problem;
 public final class MeshBuilder {
   /** Corners this near, as a share of the model's diagonal, are welded if edges stay open. */
   private static final double WELD_SHARE = 1e-6;
+
+  /** Differs from run to run, so that no file can be made whose corners all meet in one slot. */
+  private static final long SEED = new SplittableRandom().nextLong();
+
+  /** Memory for each triangle while a mesh is made of it, bytes, about. */
+  private static final long BYTES_EACH = 300;
 
   private final TriangleSoup soup;
   private double[] xyz;
@@ -31,7 +40,19 @@ public final class MeshBuilder {
    * @throws Problem if no triangle with an area is left, or a coordinate is not a finite number
    */
   public static Mesh build(String name, TriangleSoup soup) {
-    return new MeshBuilder(soup).build(name);
+    try (MemoryShare _ = share(name, soup.triangleCount())) {
+      return new MeshBuilder(soup).build(name);
+    }
+  }
+
+  /**
+   * Sets aside the memory that a number of triangles takes.
+   *
+   * @throws Problem if so much is not there
+   */
+  static MemoryShare share(String name, long triangles) {
+    return MemoryShare.take(BYTES_EACH * triangles)
+        .orElseThrow(() -> Problem.ofMemory(Problem.Kind.MESH, name));
   }
 
   private Mesh build(String name) {
@@ -109,10 +130,11 @@ public final class MeshBuilder {
     int[] vertexOf = new int[n];
     int count = 0;
     for (int c = 0; c < n; c++) {
+      Interruption.check(c);
       double x = snapped(soup.get(c, 0), grid);
       double y = snapped(soup.get(c, 1), grid);
       double z = snapped(soup.get(c, 2), grid);
-      long h = Double.doubleToLongBits(x) * 0x9e37_79b9_7f4a_7c15L;
+      long h = (Double.doubleToLongBits(x) ^ SEED) * 0x9e37_79b9_7f4a_7c15L;
       h = (h ^ (h >>> 29) ^ Double.doubleToLongBits(y)) * 0xbf58_476d_1ce4_e5b9L;
       h = (h ^ (h >>> 32) ^ Double.doubleToLongBits(z)) * 0x94d0_49bb_1331_11ebL;
       int slot = (int) (h ^ (h >>> 31)) & mask;

@@ -5,6 +5,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.stratonomy.engine.guard.MemoryShare;
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -13,6 +15,7 @@ import org.stratonomy.engine.problem.Problem;
  */
 public final class MeshFiles {
   private static final int LOOKED_AT = 4096;
+  private static final int MOST_PARTS = 1000;
 
   /** Separates the number of a part from the name of its file. */
   private static final char PART = '#';
@@ -26,7 +29,24 @@ public final class MeshFiles {
    * @throws Problem if the bytes are not a usable mesh, or there is no such one
    */
   public static List<MeshPart> read(String reference, ByteBuffer data) {
-    return build(file(reference), chosen(reference, data));
+    return read(reference, data, new Archive.Budget());
+  }
+
+  /**
+   * As {@link #read(String, ByteBuffer)}.
+   *
+   * @param budget of the archive that the file lies in
+   */
+  public static List<MeshPart> read(String reference, ByteBuffer data, Archive.Budget budget) {
+    try (MemoryShare _ = share(reference, data)) {
+      return build(file(reference), chosen(reference, data, budget));
+    }
+  }
+
+  /** Bytes of the file are copied, or made a text, while it is read. */
+  private static MemoryShare share(String reference, ByteBuffer data) {
+    return MemoryShare.take(2L * data.remaining())
+        .orElseThrow(() -> Problem.ofMemory(Problem.Kind.MESH, reference));
   }
 
   /**
@@ -35,16 +55,18 @@ public final class MeshFiles {
    * @throws Problem if the bytes are not a usable mesh, or there is no such one
    */
   public static Mesh mesh(String reference, ByteBuffer data) {
-    List<NamedSoup> soups = chosen(reference, data);
-    TriangleSoup all = soups.getFirst().soup();
-    for (NamedSoup more : soups.subList(1, soups.size())) {
-      all.addAll(more.soup());
+    try (MemoryShare _ = share(reference, data)) {
+      List<NamedSoup> soups = chosen(reference, data, new Archive.Budget());
+      TriangleSoup all = soups.getFirst().soup();
+      for (NamedSoup more : soups.subList(1, soups.size())) {
+        all.addAll(more.soup());
+      }
+      return MeshBuilder.build(reference, all);
     }
-    return MeshBuilder.build(reference, all);
   }
 
-  private static List<NamedSoup> chosen(String reference, ByteBuffer data) {
-    List<NamedSoup> soups = soups(file(reference), data);
+  private static List<NamedSoup> chosen(String reference, ByteBuffer data, Archive.Budget budget) {
+    List<NamedSoup> soups = soups(file(reference), data, budget);
     int part = part(reference);
     if (part > soups.size()) {
       throw new Problem(
@@ -82,7 +104,8 @@ public final class MeshFiles {
     List<MeshPart> parts = new ArrayList<>();
     for (NamedSoup soup : soups) {
       String plain = soups.size() == 1 ? file : "%s %d".formatted(file, parts.size() + 1);
-      String name = soup.name.isBlank() ? plain : soup.name;
+      String given = PlainText.cleaned(soup.name.substring(0, Math.min(200, soup.name.length())));
+      String name = given.isBlank() ? plain : given;
       String place = soups.size() == 1 ? file : "%s, '%s'".formatted(file, name);
       parts.add(new MeshPart(name, MeshBuilder.build(place, soup.soup), soup.colour, soup.faces));
     }
@@ -104,21 +127,35 @@ public final class MeshFiles {
     return looksLikeObj(start) ? "obj" : "stl";
   }
 
-  private static List<NamedSoup> soups(String name, ByteBuffer data) {
+  private static List<NamedSoup> soups(String name, ByteBuffer data, Archive.Budget budget) {
     ByteBuffer bytes = data.slice();
     List<NamedSoup> soups =
         switch (extension(bytes)) {
-          case "3mf" -> new ThreeMfReader(name, bytes).read();
+          case "3mf" -> new ThreeMfReader(name, bytes, budget).read();
           case "amf" -> new AmfReader(name, bytes).read();
           case "obj" -> ObjFiles.read(name, bytes);
           case "ply" -> single(new PlyReader(name, bytes).read());
           default -> single(StlReader.soup(name, bytes));
         };
+    checkCount(name, soups.size());
     if (soups.isEmpty()) {
       throw new Problem(
           Problem.Kind.MESH, name, "There is no mesh in it.", "Export the model as a solid.");
     }
     return soups;
+  }
+
+  /**
+   * @throws Problem if a file has more parts than a piece can have bodies
+   */
+  static void checkCount(String name, int parts) {
+    if (parts > MOST_PARTS) {
+      throw new Problem(
+          Problem.Kind.MESH,
+          name,
+          "It holds more than %d meshes.".formatted(MOST_PARTS),
+          "Join meshes that are printed alike, or divide the file.");
+    }
   }
 
   private static List<NamedSoup> single(TriangleSoup soup) {

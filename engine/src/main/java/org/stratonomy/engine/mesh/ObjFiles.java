@@ -9,18 +9,26 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import org.stratonomy.engine.guard.Interruption;
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.mesh.MeshFiles.NamedSoup;
 import org.stratonomy.engine.problem.Problem;
 
 /**
- * Reads OBJ: each group, or failing that each material, is a part; faces are cut into triangles.
+ * Reads OBJ: each group, or failing that each material, is a part; a face belongs to the last of
+ * its groups; faces are cut into triangles.
  */
 final class ObjFiles {
   private static final String DEFAULT_GROUP = "default";
+
+  /** The word that a line begins with which names the groups of all faces that follow. */
+  private static final int GROUP = 'g';
 
   private ObjFiles() {}
 
@@ -29,7 +37,9 @@ final class ObjFiles {
     data.get(0, bytes);
     Obj obj;
     try {
-      obj = ObjReader.read(new ByteArrayInputStream(bytes));
+      obj = ObjReader.read(Interruption.asking(new ByteArrayInputStream(inOneGroup(bytes))));
+    } catch (CancellationException e) {
+      throw e;
     } catch (IOException | RuntimeException e) {
       throw bad(name, "It is not sound OBJ: %s.".formatted(wrong(e)));
     }
@@ -60,11 +70,44 @@ final class ObjFiles {
     return soups;
   }
 
+  /**
+   * The same file with one group to a line, the last one: a face that is in several groups would be
+   * read once for each of them.
+   */
+  private static byte[] inOneGroup(byte[] bytes) {
+    byte[] changed = bytes.clone();
+    for (int from = 0; from < changed.length; ) {
+      Interruption.check();
+      int end = from;
+      while (end < changed.length && changed[end] != '\n') {
+        end++;
+      }
+      if (changed[from] == GROUP && from + 1 < end && changed[from + 1] <= ' ') {
+        keepLastWord(changed, from + 1, end);
+      }
+      from = end + 1;
+    }
+    return changed;
+  }
+
+  private static void keepLastWord(byte[] bytes, int from, int end) {
+    int last = end;
+    while (last > from && bytes[last - 1] <= ' ') {
+      last--;
+    }
+    while (last > from && bytes[last - 1] > ' ') {
+      last--;
+    }
+    Arrays.fill(bytes, from, last, (byte) ' ');
+  }
+
   /** What the library says is wrong; of a word that should be a number it says its own class. */
   private static String wrong(Exception e) {
-    return String.valueOf(e.getMessage())
-        .replaceFirst("^[\\w.]+Exception: ", "")
-        .replaceFirst("^For input string:", "no number is");
+    String message = PlainText.shown(String.valueOf(e.getMessage()));
+    int colon = message.indexOf("Exception: ");
+    String plain = colon < 0 ? message : message.substring(colon + "Exception: ".length());
+    String number = "For input string:";
+    return plain.startsWith(number) ? "no number is" + plain.substring(number.length()) : plain;
   }
 
   private static void collect(
@@ -74,7 +117,7 @@ final class ObjFiles {
       de.javagl.obj.ObjGroup group,
       Map<String, TriangleSoup> parts) {
     for (int f = 0; f < group.getNumFaces(); f++) {
-      TriangleSoup soup = parts.computeIfAbsent(part, p -> new TriangleSoup(group.getNumFaces()));
+      TriangleSoup soup = parts.computeIfAbsent(part, p -> new TriangleSoup(0));
       face(name, obj, group.getFace(f), soup);
     }
   }

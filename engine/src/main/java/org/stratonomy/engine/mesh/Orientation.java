@@ -3,6 +3,7 @@ package org.stratonomy.engine.mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.stratonomy.engine.guard.Interruption;
 
 /**
  * Finds the shells of a mesh and turns triangles so that neighbours agree and every outermost shell
@@ -41,9 +42,12 @@ final class Orientation {
     for (boolean turned : turn) {
       flipped += turned ? 1 : 0;
     }
-    for (Shell shell : shells) {
-      double volume = volume(shell.triangles);
-      if (volume < 0 && shells.stream().noneMatch(o -> o != shell && within(shell, o))) {
+    List<Shell> inwards = shells.stream().filter(shell -> volume(shell.triangles) < 0).toList();
+    BoxIndex boxes =
+        new BoxIndex(inwards.isEmpty() ? List.of() : shells.stream().map(Shell::bounds).toList());
+    for (Shell shell : inwards) {
+      Interruption.check();
+      if (!boxes.anyAround(shell.bounds, box -> within(shell, shells.get(box)))) {
         for (int t : shell.triangles) {
           flip(t);
         }

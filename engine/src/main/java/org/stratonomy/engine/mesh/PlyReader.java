@@ -7,6 +7,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.StringTokenizer;
+import org.stratonomy.engine.guard.Interruption;
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -15,6 +17,8 @@ import org.stratonomy.engine.problem.Problem;
  */
 final class PlyReader {
   private static final int MOST_CORNERS = 10_000;
+  private static final int MOST_WORDS = 16;
+  private static final int MOST_VERTICES = 60_000_000;
 
   private final String name;
   private final ByteBuffer data;
@@ -64,7 +68,8 @@ final class PlyReader {
     String format = "";
     String line = line();
     while (!line.equals("end_header")) {
-      String[] words = line.split("\\s+");
+      Interruption.check();
+      String[] words = line.split("\\s+", MOST_WORDS);
       switch (words[0]) {
         case "format" -> format = words.length > 1 ? words[1] : "";
         case "element" -> elements.add(element(words, line));
@@ -81,19 +86,21 @@ final class PlyReader {
           case "binary_little_endian" -> binary(ByteOrder.LITTLE_ENDIAN);
           case "binary_big_endian" -> binary(ByteOrder.BIG_ENDIAN);
           default ->
-              throw bad("Its format '%s' is not known.".formatted(format), "Export it again.");
+              throw bad(
+                  "Its format '%s' is not known.".formatted(PlainText.shown(format)),
+                  "Export it again.");
         };
   }
 
   private Element element(String[] words, String line) {
     if (words.length != 3 || !words[2].matches("[0-9]{1,10}")) {
-      throw bad("Its header has '%s'.".formatted(line), "Export it again.");
+      throw bad("Its header has '%s'.".formatted(PlainText.shown(line)), "Export it again.");
     }
     long count = Long.parseLong(words[2]);
     if (count > data.limit()) {
       throw bad(
           "Its header announces %,d of '%s', more than the file can hold."
-              .formatted(count, words[1]),
+              .formatted(count, PlainText.shown(words[1])),
           "Copy or download the file again.");
     }
     return new Element(words[1], count, new ArrayList<>());
@@ -102,7 +109,7 @@ final class PlyReader {
   private void property(String[] words, String line) {
     boolean list = words.length == 5 && words[1].equals("list");
     if (elements.isEmpty() || (!list && words.length != 3)) {
-      throw bad("Its header has '%s'.".formatted(line), "Export it again.");
+      throw bad("Its header has '%s'.".formatted(PlainText.shown(line)), "Export it again.");
     }
     elements
         .getLast()
@@ -136,11 +143,14 @@ final class PlyReader {
       if (!words.hasMoreTokens()) {
         throw new BufferUnderflowException();
       }
+      Interruption.check();
       String word = words.nextToken();
       try {
         return Double.parseDouble(word);
       } catch (NumberFormatException e) {
-        throw bad("It has '%s' in place of a number.".formatted(word), "Export it again.");
+        throw bad(
+            "It has '%s' in place of a number.".formatted(PlainText.shown(word)),
+            "Export it again.");
       }
     };
   }
@@ -162,8 +172,17 @@ final class PlyReader {
   }
 
   private double[] vertices(Element element) {
+    // Each property takes a byte at the least.
+    long most = Math.min(MOST_VERTICES, data.limit() / Math.max(1, element.properties.size()));
+    if (element.properties.isEmpty() || element.count > most) {
+      throw bad(
+          "Its header announces %,d vertices, more than the file can hold."
+              .formatted(element.count),
+          "Copy or download the file again.");
+    }
     double[] xyz = new double[Math.toIntExact(3 * element.count)];
     for (int i = 0; i < element.count; i++) {
+      Interruption.check(i);
       for (Property property : element.properties) {
         int axis = "xyz".indexOf(property.name);
         if (property.isList()) {
@@ -181,6 +200,7 @@ final class PlyReader {
 
   private void faces(Element element, double[] xyz, TriangleSoup soup) {
     for (long i = 0; i < element.count; i++) {
+      Interruption.check((int) i);
       for (Property property : element.properties) {
         if (!property.isList()) {
           source.next(property.type);
@@ -222,6 +242,7 @@ final class PlyReader {
 
   private void skip(Element element) {
     for (long i = 0; i < element.count; i++) {
+      Interruption.check((int) i);
       for (Property property : element.properties) {
         if (property.isList()) {
           list(property);

@@ -3,6 +3,7 @@ package org.stratonomy.engine.mesh;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.stratonomy.engine.guard.Interruption;
 
 /**
  * Splits a mesh into its shells, the parts that are connected over edges; also called connected
@@ -65,18 +66,19 @@ public final class Shells {
 
   private List<Mesh> meshes() {
     int[] owner = owners();
+    TriangleSoup[] soups = new TriangleSoup[count];
+    for (int t = 0; t < shell.length; t++) {
+      Interruption.check(t);
+      int s = owner[shell[t]];
+      soups[s] = soups[s] == null ? new TriangleSoup(0) : soups[s];
+      for (int k = 0; k < 3; k++) {
+        int v = mesh.corner(t, k);
+        soups[s].corner(mesh.coordinate(v, 0), mesh.coordinate(v, 1), mesh.coordinate(v, 2));
+      }
+    }
     List<Mesh> meshes = new ArrayList<>();
-    for (int s = 0; s < count; s++) {
-      if (owner[s] == s) {
-        TriangleSoup soup = new TriangleSoup(64);
-        for (int t = 0; t < shell.length; t++) {
-          if (owner[shell[t]] == s) {
-            for (int k = 0; k < 3; k++) {
-              int v = mesh.corner(t, k);
-              soup.corner(mesh.coordinate(v, 0), mesh.coordinate(v, 1), mesh.coordinate(v, 2));
-            }
-          }
-        }
+    for (TriangleSoup soup : soups) {
+      if (soup != null) {
         meshes.add(MeshBuilder.build("shell %d".formatted(meshes.size() + 1), soup));
       }
     }
@@ -103,17 +105,41 @@ public final class Shells {
       }
     }
     int[] owner = new int[count];
+    boolean anyHollow = false;
     for (int s = 0; s < count; s++) {
       owner[s] = s;
-      double least = Double.POSITIVE_INFINITY;
-      for (int o = 0; volume[s] < 0 && o < count; o++) {
-        if (volume[o] > 0 && volume[o] < least && contains(box[o], box[s])) {
-          least = volume[o];
-          owner[s] = o;
-        }
+      anyHollow |= volume[s] < 0;
+    }
+    if (!anyHollow) {
+      return owner;
+    }
+    List<Bounds> bounds =
+        Arrays.stream(box).map(b -> new Bounds(b[0], b[1], b[2], b[3], b[4], b[5])).toList();
+    BoxIndex index = new BoxIndex(bounds);
+    for (int s = 0; s < count; s++) {
+      Interruption.check();
+      if (volume[s] < 0) {
+        owner[s] = smallestAround(s, volume, box, index, bounds);
       }
     }
     return owner;
+  }
+
+  private static int smallestAround(
+      int hollow, double[] volume, double[][] box, BoxIndex index, List<Bounds> bounds) {
+    int[] found = {hollow};
+    index.around(
+        bounds.get(hollow),
+        o -> {
+          boolean isAround = volume[o] > 0 && contains(box[o], box[hollow]);
+          boolean isFirst = found[0] == hollow;
+          boolean isSmaller =
+              volume[o] < volume[found[0]] || (volume[o] == volume[found[0]] && o < found[0]);
+          if (isAround && (isFirst || isSmaller)) {
+            found[0] = o;
+          }
+        });
+    return found[0];
   }
 
   private double signedVolume(int t) {

@@ -4,6 +4,8 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
+import org.stratonomy.engine.guard.Interruption;
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -91,6 +93,7 @@ public final class StlReader {
     }
     TriangleSoup soup = new TriangleSoup(count);
     for (int t = 0; t < count; t++) {
+      Interruption.check(t);
       int at = HEADER + RECORD * t + 12;
       for (int k = 0; k < 3; k++, at += 12) {
         soup.corner(data.getFloat(at), data.getFloat(at + 4), data.getFloat(at + 8));
@@ -113,6 +116,7 @@ public final class StlReader {
       int corners = 0;
       boolean ended = false;
       for (String word = keyword(); !word.isEmpty(); word = keyword()) {
+        Interruption.check();
         switch (word) {
           case "solid", "endsolid" -> {
             ended = word.equals("endsolid");
@@ -154,7 +158,9 @@ public final class StlReader {
       } catch (NumberFormatException e) {
         throw word.isEmpty()
             ? bad("It is cut off in line %d.".formatted(line), "Copy or download the file again.")
-            : bad("Line %d has '%s' in place of a number.".formatted(line, word), EXPORT_AGAIN);
+            : bad(
+                "Line %d has '%s' in place of a number.".formatted(line, PlainText.shown(word)),
+                EXPORT_AGAIN);
       }
     }
 

@@ -13,6 +13,9 @@ import java.util.Optional;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
+import org.stratonomy.engine.guard.Interruption;
+import org.stratonomy.engine.guard.MemoryShare;
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.mesh.MeshFiles.NamedSoup;
 import org.stratonomy.engine.problem.Problem;
 
@@ -24,7 +27,7 @@ import org.stratonomy.engine.problem.Problem;
 final class ThreeMfReader {
   private static final int MOST_DEPTH = 64;
   private static final int MOST_PLACED = 20_000;
-  private static final long MOST_CORNERS = 300_000_000;
+  private static final long MOST_TRIANGLES = 20_000_000;
   private static final String RELATIONS = "_rels/.rels";
   private static final String MODEL_TYPE = "/3dmodel";
   private static final double[] UNMOVED = {1, 0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0};
@@ -33,7 +36,10 @@ final class ThreeMfReader {
   private final Map<String, byte[]> files = new HashMap<>();
   private final Map<String, Model> models = new HashMap<>();
   private final List<NamedSoup> parts = new ArrayList<>();
-  private long corners;
+
+  /** Of all objects in all their places. */
+  private long triangles;
+
   private int placed;
 
   private record Component(String path, String object, double[] transform) {}
@@ -60,12 +66,12 @@ final class ThreeMfReader {
     final List<Component> build = new ArrayList<>();
   }
 
-  ThreeMfReader(String name, ByteBuffer data) {
+  ThreeMfReader(String name, ByteBuffer data, Archive.Budget budget) {
     this.name = name;
-    unzip(data);
+    unzip(data, budget);
   }
 
-  private void unzip(ByteBuffer data) {
+  private void unzip(ByteBuffer data, Archive.Budget budget) {
     byte[] bytes = new byte[data.remaining()];
     data.get(0, bytes);
     try {
@@ -73,7 +79,8 @@ final class ThreeMfReader {
               name,
               Problem.Kind.MESH,
               new ByteArrayInputStream(bytes),
-              path -> path.endsWith(".model") || path.endsWith(".rels"))
+              path -> path.endsWith(".model") || path.endsWith(".rels"),
+              budget)
           .forEach((path, content) -> files.put(plain(path), content));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
@@ -87,7 +94,12 @@ final class ThreeMfReader {
   List<NamedSoup> read() {
     String root = rootModel();
     for (Component item : model(root).build) {
-      place(root, item, UNMOVED, 0, "");
+      count(root, item, 0);
+    }
+    try (MemoryShare _ = MeshBuilder.share(name, triangles)) {
+      for (Component item : model(root).build) {
+        place(root, item, UNMOVED, "");
+      }
     }
     return parts;
   }
@@ -121,7 +133,8 @@ final class ThreeMfReader {
     if (known == null) {
       byte[] content = files.get(path);
       if (content == null) {
-        throw Xml.bad(name, "The model '%s' is not in the archive.".formatted(path));
+        throw Xml.bad(
+            name, "The model '%s' is not in the archive.".formatted(PlainText.shown(path)));
       }
       known = parse(path, content);
       models.put(path, known);
@@ -185,13 +198,14 @@ final class ThreeMfReader {
 
   private static String colour(Model model, String group, String index) {
     List<String> colours = model.colours.getOrDefault(group, List.of());
-    int at = index.matches("[0-9]{1,6}") ? Integer.parseInt(index) : 0;
+    boolean isNumber = index.length() <= 6 && index.matches("[0-9]{1,6}");
+    int at = isNumber ? Integer.parseInt(index) : 0;
     return at < colours.size() ? colours.get(at) : "";
   }
 
   /** Without its opacity, as #rrggbb; empty if it is no colour. */
   private static String plainColour(String colour) {
-    return colour.matches("#[0-9a-fA-F]{6}([0-9a-fA-F]{2})?")
+    return colour.length() <= 9 && colour.matches("#[0-9a-fA-F]{6}([0-9a-fA-F]{2})?")
         ? colour.substring(0, 7).toLowerCase(Locale.ROOT)
         : "";
   }
@@ -212,9 +226,12 @@ final class ThreeMfReader {
     String transform = Xml.attribute(xml, "transform").strip();
     double[] matrix = UNMOVED;
     if (!transform.isEmpty()) {
-      String[] words = transform.split("\\s+");
+      String[] words = transform.split("\\s+", 14);
       if (words.length != 12) {
-        throw Xml.bad(name, "A transform has %d numbers, not 12.".formatted(words.length));
+        throw Xml.bad(
+            name,
+            "A transform has %s numbers, not 12."
+                .formatted(words.length > 12 ? "more" : words.length));
       }
       matrix = new double[12];
       for (int i = 0; i < 12; i++) {
@@ -238,22 +255,45 @@ final class ThreeMfReader {
     object.triangles[object.triangleNumbers++] = (int) value;
   }
 
-  private void place(String from, Component item, double[] outer, int depth, String around) {
+  /** Counts what will be placed, before any of it takes memory. */
+  private void count(String from, Component item, int depth) {
+    Interruption.check();
     if (depth > MOST_DEPTH) {
       throw Xml.bad(name, "Its components contain each other.");
     }
     if (++placed > MOST_PLACED) {
       throw Xml.bad(name, "It places more than %d objects.".formatted(MOST_PLACED));
     }
-    Model model = model(item.path.isEmpty() ? from : item.path);
-    Item object = model.objects.get(item.object);
-    if (object == null) {
-      throw Xml.bad(name, "It names the object '%s', which does not exist.".formatted(item.object));
+    Item object = object(from, item);
+    for (Component component : object.components) {
+      count(item.path, component, depth + 1);
     }
+    triangles += object.triangleNumbers / 3;
+    if (triangles > MOST_TRIANGLES) {
+      throw Xml.bad(
+          name,
+          "Its copies make more than %d million triangles.".formatted(MOST_TRIANGLES / 1_000_000));
+    }
+  }
+
+  private Item object(String from, Component item) {
+    Item object = model(item.path.isEmpty() ? from : item.path).objects.get(item.object);
+    if (object == null) {
+      throw Xml.bad(
+          name,
+          "It names the object '%s', which does not exist."
+              .formatted(PlainText.shown(item.object)));
+    }
+    return object;
+  }
+
+  private void place(String from, Component item, double[] outer, String around) {
+    Model model = model(item.path.isEmpty() ? from : item.path);
+    Item object = object(from, item);
     double[] matrix = times(item.transform, outer);
     String called = object.name.isBlank() ? around : object.name;
     for (Component component : object.components) {
-      place(item.path, component, matrix, depth + 1, called);
+      place(item.path, component, matrix, called);
     }
     if (object.triangleNumbers > 0) {
       add(object, called, matrix, model.unit);
@@ -276,12 +316,10 @@ final class ThreeMfReader {
   }
 
   private void add(Item object, String called, double[] m, double unit) {
-    corners += object.triangleNumbers;
-    if (corners > MOST_CORNERS) {
-      throw Xml.bad(name, "Its copies make more than 100 million triangles.");
-    }
+    MeshFiles.checkCount(name, parts.size() + 1);
     TriangleSoup soup = new TriangleSoup(object.triangleNumbers / 3);
     for (int i = 0; i < object.triangleNumbers; i++) {
+      Interruption.check(i);
       int v = object.triangles[i];
       if (v < 0 || 3L * v + 2 >= object.vertexNumbers) {
         throw Xml.bad(

@@ -16,7 +16,7 @@ public final class TriangleSoup {
    * @param expected number of triangles to make room for
    */
   public TriangleSoup(int expected) {
-    corners = new double[9 * Math.max(16, expected)];
+    corners = new double[9 * Math.max(1, expected)];
   }
 
   /** Adds a corner; three make a triangle. */

@@ -5,6 +5,8 @@ import java.util.Map;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
+import org.stratonomy.engine.guard.Interruption;
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -31,13 +33,18 @@ final class Xml {
     factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
     factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
     factory.setProperty(NOT_UNTIL_ASKED, false);
-    return factory.createXMLStreamReader(in);
+    return factory.createXMLStreamReader(Interruption.asking(in));
   }
 
   /** What is wrong where, in a line. */
   static Problem unsound(String file, String what, XMLStreamException e) {
     // The lines after the first one say where it is, in the parser's own way.
-    String reason = e.getMessage().lines().findFirst().orElse("").replaceFirst("[.\\s]+$", "");
+    String reason = e.getMessage().lines().findFirst().orElse("");
+    int end = reason.length();
+    while (end > 0 && (reason.charAt(end - 1) == '.' || reason.charAt(end - 1) <= ' ')) {
+      end--;
+    }
+    reason = PlainText.shown(reason.substring(0, end));
     String place = e.getLocation() == null ? "" : " in line " + e.getLocation().getLineNumber();
     return bad(file, "%s is not sound XML%s: %s.".formatted(what, place, reason));
   }
@@ -60,7 +67,10 @@ final class Xml {
     try {
       return Double.parseDouble(text.strip());
     } catch (NumberFormatException e) {
-      throw bad(file, "'%s' has '%s' in place of a number.".formatted(what, text));
+      throw bad(
+          file,
+          "'%s' has '%s' in place of a number."
+              .formatted(PlainText.shown(what), PlainText.shown(text)));
     }
   }
 
@@ -71,7 +81,7 @@ final class Xml {
     }
     Double mm = UNITS_MM.get(name);
     if (mm == null) {
-      throw bad(file, "Its unit '%s' is not known.".formatted(name));
+      throw bad(file, "Its unit '%s' is not known.".formatted(PlainText.shown(name)));
     }
     return mm;
   }

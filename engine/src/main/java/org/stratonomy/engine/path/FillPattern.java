@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.Distance;
@@ -105,6 +106,7 @@ interface FillPattern {
       List<Path> paths = new ArrayList<>();
       for (long row = (long) Math.floor(frame.minV / rise); row * rise < frame.maxV; row++) {
         boolean mirrored = Math.floorMod(row, 2) == 1;
+        Interruption.check();
         Path.Builder path = new Path.Builder();
         for (long k = (long) Math.floor(frame.minU / (3 * a)) - 1; 3 * a * k < frame.maxU; k++) {
           double u = 3 * a * k;
@@ -162,6 +164,7 @@ interface FillPattern {
       for (long wave = (long) Math.floor(low / Math.PI) - 2; wave * Math.PI < high + 7; wave++) {
         Path.Builder path = new Path.Builder();
         for (long i = (long) Math.floor(from / step); i * step < to + step; i++) {
+          Interruption.check((int) i);
           double t = i * step;
           double across = alongX ? wave(wave, t, sin, cos) : crossWave(wave, t, sin, cos);
           frame.add(path, unit * (alongX ? t : across), unit * (alongX ? across : t));

@@ -3,6 +3,9 @@ package org.stratonomy.engine.plan;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
+import java.util.function.Consumer;
+import org.stratonomy.engine.guard.Interruption;
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -78,16 +81,17 @@ public record Triangles(String text) {
    */
   public List<Part> parts() {
     List<Part> parts = new ArrayList<>();
-    for (String range : text.split(",", -1)) {
-      int dot = range.indexOf('.');
-      if (dot >= 0) {
-        String path = range.substring(dot + 1);
-        if (!path.matches("[0-3]{1,12}")) {
-          throw bad(range);
-        }
-        parts.add(new Part(number(range.substring(0, dot)), path));
-      }
-    }
+    forEachRange(
+        range -> {
+          int dot = range.indexOf('.');
+          if (dot >= 0) {
+            String path = range.substring(dot + 1);
+            if (path.isEmpty() || path.length() > 12 || !consistsOf(path, '0', '3')) {
+              throw bad(range);
+            }
+            parts.add(new Part(number(range.substring(0, dot)), path));
+          }
+        });
     return parts;
   }
 
@@ -101,23 +105,39 @@ public record Triangles(String text) {
     if (text.isEmpty()) {
       return set;
     }
-    for (String range : text.split(",", -1)) {
-      if (range.indexOf('.') >= 0) {
-        continue;
-      }
-      int dash = range.indexOf('-');
-      int from = number(dash < 0 ? range : range.substring(0, dash));
-      int to = dash < 0 ? from : number(range.substring(dash + 1));
-      if (to < from) {
-        throw bad(range);
-      }
-      set.set(from, to + 1);
-    }
+    forEachRange(
+        range -> {
+          if (range.indexOf('.') < 0) {
+            int dash = range.indexOf('-');
+            int from = number(dash < 0 ? range : range.substring(0, dash));
+            int to = dash < 0 ? from : number(range.substring(dash + 1));
+            if (to < from) {
+              throw bad(range);
+            }
+            set.set(from, to + 1);
+          }
+        });
     return set;
   }
 
+  /** One after the other: a text may have millions of them. */
+  private void forEachRange(Consumer<String> each) {
+    for (int from = 0, n = 0; from <= text.length(); n++) {
+      Interruption.check(n);
+      int comma = text.indexOf(',', from);
+      int end = comma < 0 ? text.length() : comma;
+      each.accept(text.substring(from, end));
+      from = end + 1;
+    }
+  }
+
+  private static boolean consistsOf(String text, char least, char most) {
+    return text.chars().allMatch(c -> c >= least && c <= most);
+  }
+
   private static int number(String digits) {
-    if (!digits.matches("[0-9]{1,9}") || Integer.parseInt(digits) >= MOST) {
+    boolean isNumber = !digits.isEmpty() && digits.length() <= 9 && consistsOf(digits, '0', '9');
+    if (!isNumber || Integer.parseInt(digits) >= MOST) {
       throw bad(digits);
     }
     return Integer.parseInt(digits);
@@ -127,7 +147,7 @@ public record Triangles(String text) {
     return new Problem(
         Problem.Kind.PLAN,
         "the triangles of a patch",
-        "'%s' is no range of numbers.".formatted(range),
+        "'%s' is no range of numbers.".formatted(PlainText.shown(range)),
         "Give ranges such as 0-17,20 or parts such as 30.02.");
   }
 }

@@ -1,5 +1,7 @@
 package org.stratonomy.engine.plane;
 
+import org.stratonomy.engine.guard.Interruption;
+
 /**
  * A planar graph of edges that meet in end points only, with the winding numbers on both sides of
  * each: the classic sweep of a line from left to right over sorted vertices.
@@ -79,6 +81,7 @@ final class Arrangement {
   private int sortAndMerge() {
     int out = 0;
     for (int v = 0; v < vertexCount; v++) {
+      Interruption.check(v);
       int start = firstEdge[v];
       int end = firstEdge[v + 1];
       firstEdge[v] = out;
@@ -128,9 +131,7 @@ final class Arrangement {
     int[] active = scratch.ints(64);
     int count = 0;
     for (int v = 0; v < vertexCount; v++) {
-      if ((v & 0x3fff) == 0) {
-        Plane.stopIfInterrupted();
-      }
+      Interruption.check(v);
       int low = -1;
       if (into[v] >= 0) {
         low = placeNear(active, count, places[into[v]], into[v]);

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.stratonomy.engine.guard.Interruption;
 
 /**
  * Cuts paths where they cross the rings of an area. The points of a path are taken to the grid of
@@ -68,6 +69,7 @@ public final class Clipper {
     open.add(path.x(0), path.y(0));
     int segments = path.size() - (path.isClosed() ? 0 : 1);
     for (int i = 0; i < segments; i++) {
+      Interruption.check(i);
       int j = i + 1 == path.size() ? 0 : i + 1;
       collectCuts(path.x(i), path.y(i), path.x(j), path.y(j));
       Arrays.sort(cuts, 0, cutCount);

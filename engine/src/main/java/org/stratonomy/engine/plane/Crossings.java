@@ -3,6 +3,7 @@ package org.stratonomy.engine.plane;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.stratonomy.engine.guard.Interruption;
 
 /**
  * Where a family of parallel lines crosses the edges of an area, sorted line by line and along each
@@ -43,8 +44,11 @@ final class Crossings {
       cross(i, nextEdge(i, 1));
     }
     crossings.sort(
-        (a, b) ->
-            a.line != b.line ? Integer.compare(a.line, b.line) : Double.compare(a.along, b.along));
+        Interruption.asking(
+            (a, b) ->
+                a.line != b.line
+                    ? Integer.compare(a.line, b.line)
+                    : Double.compare(a.along, b.along)));
   }
 
   private void cross(int i, int j) {
@@ -56,6 +60,7 @@ final class Crossings {
     // once.
     int first = (int) Math.ceil((low - origin) / spacing);
     for (int k = first; k * spacing + origin < high; k++) {
+      Interruption.check(k);
       double t = (k * spacing + origin - across0) / (across1 - across0);
       double x = area.x(i) + t * ((double) area.x(j) - area.x(i));
       double y = area.y(i) + t * ((double) area.y(j) - area.y(i));

@@ -2,6 +2,7 @@ package org.stratonomy.engine.plane;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.plane.Crossings.Crossing;
 import org.stratonomy.engine.plane.Crossings.Joint;
 
@@ -40,6 +41,7 @@ final class HatchChains {
     int[] below = new int[segments];
     int[] lower = new int[segments];
     for (int s = 0; s < segments; s++) {
+      Interruption.check();
       List<Integer> overlapping = new ArrayList<>();
       int line = crossings.get(2 * s).line() + 1 - crossings.firstLine();
       int end = line < lineStart.length - 1 ? lineStart[line + 1] : 0;
@@ -99,6 +101,7 @@ final class HatchChains {
   private int nearest(List<Integer> free, int at) {
     int best = 2 * chains.get(free.getFirst()).getFirst();
     double least = Double.POSITIVE_INFINITY;
+    Interruption.check();
     for (int chain : free) {
       for (int end = 0; end < 2 && at >= 0; end++) {
         int start = 2 * chains.get(chain).getFirst() + end;

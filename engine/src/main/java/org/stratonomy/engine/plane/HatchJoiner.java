@@ -2,6 +2,7 @@ package org.stratonomy.engine.plane;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.plane.Crossings.Crossing;
 import org.stratonomy.engine.plane.Crossings.Joint;
 
@@ -60,6 +61,7 @@ final class HatchJoiner {
       if (line < 0 || line >= lineStart.length - 1) {
         continue;
       }
+      Interruption.check();
       for (int s = lineStart[line]; s < lineStart[line + 1]; s++) {
         for (int end = 2 * s; end <= 2 * s + 1 && !used[s]; end++) {
           Crossing to = crossings.get(end);

@@ -3,6 +3,7 @@ package org.stratonomy.engine.plane;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.plane.Crossings.Crossing;
 import org.stratonomy.engine.plane.Crossings.Joint;
 import org.stratonomy.engine.plane.Hatch.Wedge;
@@ -42,7 +43,7 @@ final class HatchWedges {
     width = crossings.spacing;
     order = new Integer[crossings.size()];
     Arrays.setAll(order, i -> i);
-    Arrays.sort(order, this::alongRings);
+    Arrays.sort(order, Interruption.asking(this::alongRings));
     place = new int[order.length];
     for (int i = 0; i < order.length; i++) {
       place[order[i]] = i;
@@ -91,6 +92,7 @@ final class HatchWedges {
 
   List<Wedge> wedges() {
     for (int crossing : order) {
+      Interruption.check();
       int next = following(crossing);
       int lines = Math.abs(crossings.get(crossing).line() - crossings.get(next).line());
       if (!taken[crossing] && next != crossing && lines <= 1) {

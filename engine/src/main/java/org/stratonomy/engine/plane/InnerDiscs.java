@@ -1,5 +1,7 @@
 package org.stratonomy.engine.plane;
 
+import org.stratonomy.engine.guard.Interruption;
+
 /**
  * The largest disc that touches the boundary of an area at a place and lies within the area: its
  * centre is a point of the medial axis, its diameter the width of the area there. Found by
@@ -44,6 +46,7 @@ public final class InnerDiscs {
   public double at(double xMm, double yMm, double nx, double ny) {
     double x = xMm * Area.UNITS_PER_MM;
     double y = yMm * Area.UNITS_PER_MM;
+    Interruption.check();
     radius = most;
     facing = 1;
     contact = -1;

@@ -2,6 +2,7 @@ package org.stratonomy.engine.plane;
 
 import java.math.BigInteger;
 import java.util.Arrays;
+import org.stratonomy.engine.guard.Interruption;
 
 /**
  * Splits edges wherever they meet, so that the parts have nothing in common but end points: snap
@@ -17,9 +18,6 @@ import java.util.Arrays;
  * <p>Crossings and hot squares are found among the edges of a cell of {@link EdgeCells}.
  */
 final class Noder {
-  /** How often long loops look whether they are to end. */
-  private static final int STOP_MASK = 0x3fff;
-
   /** Cells are made finer if more pairs of edges share one than this many for each entry. */
   private static final long CROWDED = 8;
 
@@ -56,6 +54,7 @@ final class Noder {
       splits = 0;
     }
     for (int p = endPoints; p < hot.size(); p++) {
+      Interruption.check(p);
       splitAtCrossing(p);
     }
     return splits == 0
@@ -73,12 +72,10 @@ final class Noder {
     long most = mayEnd ? CROWDED * cells.size() : Long.MAX_VALUE;
     long pairs = 0;
     for (int entry = 0; entry < cells.size(); entry++) {
-      if ((entry & STOP_MASK) == 0) {
-        Plane.stopIfInterrupted();
-      }
+      Interruption.check(entry);
       for (int other = cells.before(entry); other >= 0; other = cells.before(other)) {
         meet(cells.edge(other), cells.edge(entry), cells.cell(entry));
-        pairs++;
+        Interruption.check((int) ++pairs);
       }
       if (pairs > most) {
         return false;
@@ -242,6 +239,7 @@ final class Noder {
     int[] weights = scratch.ints(2 * most);
     int part = 0;
     for (int i = 0; i < edges.size; i++) {
+      Interruption.check(i);
       boolean falling = edges.xy[4 * i + 3] < edges.xy[4 * i + 1];
       sortAlong(points, start[i], start[i + 1], falling);
       int from = ends[2 * i];

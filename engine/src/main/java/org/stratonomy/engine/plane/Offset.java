@@ -1,5 +1,7 @@
 package org.stratonomy.engine.plane;
 
+import org.stratonomy.engine.guard.Interruption;
+
 /**
  * The raw curve at a distance from the rings of an area; where it winds around a place more than
  * zero times, that place belongs to the offset area.
@@ -64,6 +66,7 @@ final class Offset {
       }
     }
     for (int i = 0; i < n; i++) {
+      Interruption.check(i);
       int before = i == 0 ? n - 1 : i - 1;
       int after = i + 1 == n ? 0 : i + 1;
       double x = area.x(from + i);

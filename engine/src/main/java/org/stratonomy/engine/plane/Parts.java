@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.function.Predicate;
+import org.stratonomy.engine.guard.Interruption;
 
 /**
  * The connected parts of an area, each an outline with the holes in it; parts that touch in a point
@@ -43,6 +44,7 @@ public final class Parts {
    * A hole is in the part that the ring next to its left belongs to; a chain of holes may follow.
    */
   private void resolve(int ring) {
+    Interruption.check();
     List<Integer> chain = new ArrayList<>();
     int at = ring;
     while (at >= 0 && partOfRing[at] < 0 && !chain.contains(at)) {

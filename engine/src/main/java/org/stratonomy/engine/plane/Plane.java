@@ -1,9 +1,9 @@
 package org.stratonomy.engine.plane;
 
 import java.util.List;
-import java.util.concurrent.CancellationException;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import org.stratonomy.engine.guard.Interruption;
 
 /**
  * The verbs for areas: combine, grow and shrink, simplify. Every result is clean and exact up to
@@ -238,22 +238,11 @@ public final class Plane {
 
   private static <T> T resolve(
       int points, Consumer<EdgeList> rings, Function<Arrangement, T> result) {
-    stopIfInterrupted();
+    Interruption.check();
     try (Scratch scratch = Scratch.open()) {
       EdgeList edges = new EdgeList(points, scratch);
       rings.accept(edges);
       return result.apply(new Arrangement(new Noder(edges).split()));
-    }
-  }
-
-  /**
-   * Ends long work on a thread that was interrupted.
-   *
-   * @throws CancellationException if it was
-   */
-  static void stopIfInterrupted() {
-    if (Thread.currentThread().isInterrupted()) {
-      throw new CancellationException("the thread was interrupted");
     }
   }
 

@@ -1,6 +1,7 @@
 package org.stratonomy.engine.plane;
 
 import java.util.Arrays;
+import org.stratonomy.engine.guard.Interruption;
 
 /**
  * A set of grid points, numbered in the order in which they are added: open addressing over packed
@@ -134,6 +135,7 @@ final class PointSet {
         next[d + 1] += next[d];
       }
       for (int i = 0; i < size; i++) {
+        Interruption.check(i);
         int number = from[i];
         to[next[(coordinates[number] - least) >>> shift & digits]++] = number;
       }

@@ -1,5 +1,7 @@
 package org.stratonomy.engine.plane;
 
+import org.stratonomy.engine.guard.Interruption;
+
 /**
  * Joins directed boundary edges, inside on their left, to rings. Where more than two edges meet,
  * the next one is the first that is met turning clockwise from the edge just come along, so that
@@ -46,6 +48,7 @@ final class RingTracer {
         int edge = order[k];
         int length = 0;
         while (!used[edge]) {
+          Interruption.check(length);
           used[edge] = true;
           if (length == path.length) {
             path = scratch.copy(path, length, 2 * length);

@@ -3,6 +3,7 @@ package org.stratonomy.engine.plane;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.stratonomy.engine.guard.Interruption;
 
 /**
  * Finds ways that stay within an area: straight where that is possible, else along the boundary of
@@ -63,6 +64,7 @@ public final class Router {
    * @return the points between both ends, or nothing if no such way was found
    */
   public Optional<Path> way(double ax, double ay, double bx, double by, double mostMm) {
+    Interruption.check();
     if (open.isInside(ax, ay, bx, by)) {
       return Optional.of(new Path(false, ax, ay, bx, by));
     }

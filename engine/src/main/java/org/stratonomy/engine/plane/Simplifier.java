@@ -1,6 +1,7 @@
 package org.stratonomy.engine.plane;
 
 import java.util.Arrays;
+import org.stratonomy.engine.guard.Interruption;
 
 /**
  * Leaves out points of closed rings that lie within a tolerance of the line between their kept
@@ -71,6 +72,7 @@ public final class Simplifier {
     int[] stack = {first, last};
     int depth = 2;
     while (depth > 0) {
+      Interruption.check();
       int b = stack[--depth];
       int a = stack[--depth];
       double worst = toleranceSquared;

@@ -21,8 +21,12 @@ public final class Problem extends RuntimeException {
     SUPERSEDED
   }
 
+  private static final int LONGEST = 600;
+  private static final int LONGEST_WORD = 100;
+
   private final Kind kind;
   private final String place;
+  private final String reason;
   private final String remedy;
 
   /**
@@ -31,14 +35,27 @@ public final class Problem extends RuntimeException {
    * @param remedy what to do, a sentence
    */
   public Problem(Kind kind, String place, String reason, String remedy) {
-    super(place + ": " + reason + " " + remedy);
+    super(shortened(place) + ": " + shortened(reason) + " " + remedy);
     this.kind = Objects.requireNonNull(kind);
-    this.place = place;
-    this.reason = reason;
+    this.place = shortened(place);
+    this.reason = shortened(reason);
     this.remedy = remedy;
   }
 
-  private final String reason;
+  /** A file may be quoted in it, but nobody reads a quotation without end. */
+  private static String shortened(String text) {
+    StringBuilder words = new StringBuilder();
+    int word = 0;
+    for (int i = 0; i < text.length() && words.length() < LONGEST; i++) {
+      word = text.charAt(i) == ' ' ? 0 : word + 1;
+      if (word <= LONGEST_WORD) {
+        words.append(text.charAt(i));
+      } else if (word == LONGEST_WORD + 1) {
+        words.append('…');
+      }
+    }
+    return words.length() < LONGEST ? words.toString() : words.append('…').toString();
+  }
 
   /**
    * What to say when memory does not suffice.

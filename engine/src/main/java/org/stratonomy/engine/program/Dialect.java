@@ -1,10 +1,12 @@
 package org.stratonomy.engine.program;
 
+import com.samskivert.mustache.BasicCollector;
 import com.samskivert.mustache.Mustache;
 import com.samskivert.mustache.MustacheException;
 import com.samskivert.mustache.Template;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -15,8 +17,10 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.problem.Problem;
@@ -31,6 +35,18 @@ public final class Dialect {
   private static final String MACROS = "macros";
 
   private static final String COMMON = "common";
+
+  /** Of the lines that a template makes, characters. */
+  private static final int LONGEST = 1_000_000;
+
+  /** Templates name values by their keys; they reach no methods of the values' classes. */
+  private static final BasicCollector MAPS_ONLY =
+      new BasicCollector() {
+        @Override
+        public <K, V> Map<K, V> createFetcherCache() {
+          return new ConcurrentHashMap<>();
+        }
+      };
 
   /** What is alike in most of them where there is a belt. */
   private static final String BELT = "belt";
@@ -145,8 +161,48 @@ public final class Dialect {
     return own.containsKey(part.key());
   }
 
+  /** The lines of a part; whatever the values are, none of them begins a line of its own. */
   String text(Part part, Map<String, Object> values) {
-    return templates.get(part).execute(values);
+    return filled(templates.get(part), oneLine(values));
+  }
+
+  private static String filled(Template template, Object values) {
+    StringWriter lines =
+        new StringWriter() {
+          @Override
+          public void write(String text, int from, int length) {
+            checkLength(length);
+            super.write(text, from, length);
+          }
+
+          @Override
+          public void write(String text) {
+            checkLength(text.length());
+            super.write(text);
+          }
+
+          /** Lists within lists grow without end. */
+          private void checkLength(int more) {
+            if (getBuffer().length() + more > LONGEST) {
+              throw new MustacheException("it makes more than %d characters".formatted(LONGEST));
+            }
+          }
+        };
+    template.execute(values, lines);
+    return lines.toString();
+  }
+
+  private static Object oneLine(Object value) {
+    return switch (value) {
+      case String text -> PlainText.cleaned(text);
+      case Map<?, ?> map -> {
+        Map<Object, Object> clean = new HashMap<>();
+        map.forEach((key, inner) -> clean.put(key, oneLine(inner)));
+        yield clean;
+      }
+      case List<?> list -> list.stream().map(Dialect::oneLine).toList();
+      default -> value;
+    };
   }
 
   /**
@@ -187,13 +243,14 @@ public final class Dialect {
               : List.of(entries.stream().collect(Collectors.toMap(entry -> entry, entry -> "1"))));
     }
     try {
-      template(own).execute(values);
-    } catch (MustacheException e) {
+      filled(template(own), values);
+    } catch (RuntimeException e) {
+      // Besides its own errors the library fails on partials, which need a loader.
       throw new Problem(
           Problem.Kind.PLAN,
           "own lines of machine '%s', %s"
               .formatted(machine.name(), part.label().toLowerCase(Locale.ROOT)),
-          "They are no template: %s.".formatted(e.getMessage()),
+          "They are no template: %s.".formatted(PlainText.shown(String.valueOf(e.getMessage()))),
           "Name values as {{layer}}; there are here: %s.".formatted(String.join(", ", names)));
     }
   }
@@ -208,6 +265,7 @@ public final class Dialect {
         .escapeHTML(false)
         .strictSections(true)
         .emptyStringIsFalse(true)
+        .withCollector(MAPS_ONLY)
         .compile(lines);
   }
 

@@ -1,17 +1,12 @@
 package org.stratonomy.engine.program;
 
-import java.io.BufferedReader;
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.Base64;
-import java.util.List;
 import java.util.Locale;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -28,6 +23,12 @@ public record Enclosures(Supplier<byte[]> picture, Supplier<byte[]> plan) {
   private static final String BEGIN = "; enclosed: ";
   private static final String END = "; end of ";
   private static final String BYTES = " bytes";
+
+  /** Of the lines that name a file and end it, bytes. */
+  private static final int LONGEST_MARK = 200;
+
+  /** Of a plan's line, bytes; what we write is much shorter. */
+  private static final int LONGEST_LINE = 10_000;
 
   /** Characters in a line: machines read short lines only. */
   private static final int IN_LINE = 76;
@@ -61,23 +62,24 @@ public record Enclosures(Supplier<byte[]> picture, Supplier<byte[]> plan) {
    * @param name what to call the program in an error
    * @throws Problem if it carries none, or not all of it is there
    */
-  public static byte[] plan(String name, byte[] program) throws IOException {
-    List<String> lines = new ArrayList<>();
+  public static byte[] plan(String name, byte[] program) {
+    ByteArrayOutputStream text = new ByteArrayOutputStream();
     int length = -1;
-    try (BufferedReader in =
-        new BufferedReader(
-            new InputStreamReader(
-                new ByteArrayInputStream(program), StandardCharsets.ISO_8859_1))) {
-      for (String line = in.readLine(); line != null; line = in.readLine()) {
-        if (line.startsWith(BEGIN + PLAN)) {
-          length = length(line);
-          lines.clear();
-        } else if (line.equals(END + PLAN)) {
-          return bytes(name, lines, length);
-        } else if (length >= 0) {
-          lines.add(line);
-        }
+    for (int from = 0; from < program.length; ) {
+      int end = lineEnd(program, from);
+      String start = start(program, from, end);
+      if (start.startsWith(BEGIN + PLAN)) {
+        length = length(start);
+        text.reset();
+      } else if (start.equals(END + PLAN)) {
+        return bytes(name, text, length);
+      } else if (length >= 0 && end - from <= LONGEST_LINE) {
+        int content = start.startsWith(";") ? from + 1 : from;
+        text.write(program, content, end - content);
+      } else if (length >= 0) {
+        throw cut(name);
       }
+      from = end + 1;
     }
     throw length < 0
         ? bad(
@@ -88,16 +90,33 @@ public record Enclosures(Supplier<byte[]> picture, Supplier<byte[]> plan) {
         : cut(name);
   }
 
-  private static int length(String line) {
-    String digits = line.replaceAll(".*, (\\d{1,9}) bytes\\s*", "$1");
-    return digits.equals(line) ? 0 : Integer.parseInt(digits);
+  private static int lineEnd(byte[] program, int from) {
+    int end = from;
+    while (end < program.length && program[end] != '\n') {
+      Interruption.check(end);
+      end++;
+    }
+    return end;
   }
 
-  private static byte[] bytes(String name, List<String> lines, int length) {
-    ByteArrayOutputStream text = new ByteArrayOutputStream();
-    for (String line : lines) {
-      text.writeBytes(line.replaceFirst("^;\\s*", "").getBytes(StandardCharsets.ISO_8859_1));
+  /** What of a line is needed to know it by. */
+  private static String start(byte[] program, int from, int end) {
+    int most = Math.min(end, from + LONGEST_MARK);
+    return new String(program, from, most - from, StandardCharsets.ISO_8859_1).stripTrailing();
+  }
+
+  /** The number before the last word of the line that names the file; 0 if there is none. */
+  private static int length(String line) {
+    int end = line.length() - BYTES.length();
+    int start = line.lastIndexOf(", ") + 2;
+    boolean isNumber = line.endsWith(BYTES) && start > 1 && end > start && end - start <= 9;
+    for (int i = start; isNumber && i < end; i++) {
+      isNumber = line.charAt(i) >= '0' && line.charAt(i) <= '9';
     }
+    return isNumber ? Integer.parseInt(line, start, end, 10) : 0;
+  }
+
+  private static byte[] bytes(String name, ByteArrayOutputStream text, int length) {
     try {
       byte[] bytes = Base64.getMimeDecoder().decode(text.toByteArray());
       if (bytes.length == length) {

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
@@ -394,6 +395,6 @@ public final class ProgramWriter {
   }
 
   private static String oneLine(String note) {
-    return note.replaceAll("\\s+", " ").strip();
+    return PlainText.cleaned(note);
   }
 }

@@ -26,6 +26,7 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.ledger.Ledger;
+import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Origin;
@@ -80,6 +81,8 @@ public final class RunSheet {
     String page = page(result, start, picture);
     PdfRendererBuilder builder = new PdfRendererBuilder();
     builder.useFont(RunSheet::font, "Sheet");
+    // Nothing is fetched for a page, wherever its texts come from.
+    builder.useUriResolver((base, uri) -> uri.startsWith("data:") ? uri : null);
     builder.withHtmlContent(page, null);
     builder.toStream(out);
     builder.run();
@@ -120,6 +123,11 @@ public final class RunSheet {
         result.findings().stream()
             .filter(finding -> finding.severity() == Finding.Severity.ERROR)
             .map(Finding::title)
+            .toList());
+    values.put(
+        "codes",
+        CustomCode.of(result.plan(), machine).stream()
+            .map(code -> Map.of("place", code.place(), "lines", code.lines()))
             .toList());
     values.put("filaments", ledger.slots().stream().map(this::filament).toList());
     values.put("tasks", tasks);

@@ -3,7 +3,6 @@ package org.stratonomy.engine.document;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -157,7 +156,7 @@ class PlanFormatTest {
     StratFile file = new StratFile(plan, Map.of("mesh", new byte[] {1, 2, 3}));
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     file.write(bytes);
-    StratFile read = StratFile.read("x.strat", new ByteArrayInputStream(bytes.toByteArray()));
+    StratFile read = StratFile.read("x.strat", bytes.toByteArray());
     assertThat(read.plan()).isEqualTo(plan);
     assertThat(read.meshes().get("mesh")).containsExactly(1, 2, 3);
   }
@@ -166,12 +165,10 @@ class PlanFormatTest {
   void archivesThatLackSomethingAreRefused() throws IOException {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     new StratFile(Shapes.plan(List.of()), Map.of()).write(bytes);
-    assertThatThrownBy(
-            () -> StratFile.read("x.strat", new ByteArrayInputStream(bytes.toByteArray())))
+    assertThatThrownBy(() -> StratFile.read("x.strat", bytes.toByteArray()))
         .isInstanceOf(Problem.class)
         .hasMessageContaining("'mesh' is not in the archive");
-    assertThatThrownBy(
-            () -> StratFile.read("x.strat", new ByteArrayInputStream(new byte[] {1, 2, 3})))
+    assertThatThrownBy(() -> StratFile.read("x.strat", new byte[] {1, 2, 3}))
         .hasMessageContaining("no plan.json");
   }
 }

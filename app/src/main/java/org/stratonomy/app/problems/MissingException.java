@@ -1,4 +1,4 @@
-package org.stratonomy.app.plans;
+package org.stratonomy.app.problems;
 
 /** Something that was asked for by its id does not exist, or not any more. */
 public class MissingException extends RuntimeException {

@@ -1,0 +1,137 @@
+package org.stratonomy.app.web;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ReadListener;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.ServletInputStream;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletRequestWrapper;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/**
+ * Counts the bytes of a body while they arrive, and reads no more of one that is too large. Uploads
+ * have limits of their own (spring.servlet.multipart).
+ */
+@Component
+@Order(Ordered.HIGHEST_PRECEDENCE + 1)
+class BodyLimit extends OncePerRequestFilter {
+  private static final long MEGABYTE = 1 << 20;
+
+  /** A plan may hold patches of many triangles. */
+  private static final long OF_PLAN = 24 * MEGABYTE;
+
+  private static final long OF_OTHERS = 4 * MEGABYTE;
+
+  /** A body that is larger than it may be. */
+  static final class TooLargeException extends IOException {
+    private static final long serialVersionUID = 1L;
+    private final long most;
+
+    TooLargeException(long most) {
+      super("a body may have %d bytes".formatted(most));
+      this.most = most;
+    }
+
+    ProblemDetail detail() {
+      return Refusal.detail(
+          HttpStatus.CONTENT_TOO_LARGE,
+          "too-large",
+          "the request",
+          "Its body has more than %d MB.".formatted(most / MEGABYTE),
+          "Send less at once; meshes are sent as files.");
+    }
+  }
+
+  @Override
+  protected void doFilterInternal(
+      HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+      throws ServletException, IOException {
+    String type = request.getContentType();
+    if (type != null && type.startsWith("multipart/")) {
+      chain.doFilter(request, response);
+      return;
+    }
+    long most = request.getRequestURI().startsWith("/api/plans/") ? OF_PLAN : OF_OTHERS;
+    if (request.getContentLengthLong() > most) {
+      Refusal.send(response, new TooLargeException(most).detail());
+    } else {
+      chain.doFilter(new Counted(request, most), response);
+    }
+  }
+
+  private static final class Counted extends HttpServletRequestWrapper {
+    private final long most;
+
+    Counted(HttpServletRequest request, long most) {
+      super(request);
+      this.most = most;
+    }
+
+    @Override
+    public ServletInputStream getInputStream() throws IOException {
+      return new CountedStream(super.getInputStream(), most);
+    }
+
+    @Override
+    public BufferedReader getReader() throws IOException {
+      return new BufferedReader(new InputStreamReader(getInputStream(), StandardCharsets.UTF_8));
+    }
+  }
+
+  private static final class CountedStream extends ServletInputStream {
+    private final ServletInputStream in;
+    private final long most;
+    private long count;
+
+    CountedStream(ServletInputStream in, long most) {
+      this.in = in;
+      this.most = most;
+    }
+
+    @Override
+    public int read() throws IOException {
+      int value = in.read();
+      add(value < 0 ? 0 : 1);
+      return value;
+    }
+
+    @Override
+    public int read(byte[] buffer, int offset, int length) throws IOException {
+      int read = in.read(buffer, offset, length);
+      add(Math.max(0, read));
+      return read;
+    }
+
+    private void add(int bytes) throws TooLargeException {
+      count += bytes;
+      if (count > most) {
+        throw new TooLargeException(most);
+      }
+    }
+
+    @Override
+    public boolean isFinished() {
+      return in.isFinished();
+    }
+
+    @Override
+    public boolean isReady() {
+      return in.isReady();
+    }
+
+    @Override
+    public void setReadListener(ReadListener listener) {
+      in.setReadListener(listener);
+    }
+  }
+}
