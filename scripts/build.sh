@@ -67,16 +67,25 @@ run_tests() {
   return "$status"
 }
 
+# bench: the engine on the demo models; bench fuzz|load|kills: as their classes say.
 bench() {
+  local classes="bench/target/bench-0.1.0-SNAPSHOT.jar:bench/target/lib/*"
   install_build_tools
   mkdir -p .stratonomy
   maven -q -pl bench -am package -DskipTests >.stratonomy/build.log 2>&1 ||
     { tail -n 40 .stratonomy/build.log >&2; fail "The build failed; .stratonomy/build.log has all of it."; }
-  # Collected as in the application; the memory is what a mesh of a million triangles may take.
-  for part in PipelineBench PlaneBench ScaleBench; do
-    "$JAVA_HOME/bin/java" -Xmx2g -XX:+UseParallelGC \
-      -cp "bench/target/bench-0.1.0-SNAPSHOT.jar:bench/target/lib/*" "org.stratonomy.bench.$part"
-  done
+  case "${1:-}" in
+    fuzz) shift; "$JAVA_HOME/bin/java" -Xmx1g -XX:+UseParallelGC -cp "$classes" org.stratonomy.bench.fuzz.Fuzz "$@" ;;
+    hostile) "$JAVA_HOME/bin/java" -Xmx1g -XX:+UseParallelGC -cp "$classes" org.stratonomy.bench.HostileBench ;;
+    load) shift; "$JAVA_HOME/bin/java" -Xmx512m -cp "$classes" org.stratonomy.bench.LoadBench "$@" ;;
+    "")
+      # Collected as in the application; the memory is what a mesh of a million triangles may take.
+      for part in PipelineBench PlaneBench ScaleBench; do
+        "$JAVA_HOME/bin/java" -Xmx2g -XX:+UseParallelGC -cp "$classes" "org.stratonomy.bench.$part"
+      done
+      ;;
+    *) fail "There is no benchmark '$1'. Try: ./stratonomy bench [fuzz --minutes N | hostile | load | kills]" ;;
+  esac
 }
 
 format_sources() {

@@ -39,11 +39,12 @@ private_directory() {
 
 # Where data goes that must not lie in the checkout: nowhere that others can write.
 state_directory() {
+  local dir=${XDG_STATE_HOME:-$HOME/.local/state}/stratonomy
   if [ "$(id -u)" = 0 ]; then
-    echo "/var/lib/stratonomy"
-  else
-    echo "${XDG_STATE_HOME:-$HOME/.local/state}/stratonomy"
+    dir=/var/lib/stratonomy
   fi
+  [ -d "$dir" ] || install -d -m 755 "$dir"
+  echo "$dir"
 }
 
 # database_directory WANTED FALLBACK: the first that the server's user can use.

@@ -31,12 +31,20 @@ become_server() {
   fi
 }
 
-# The packaged application where its user can read it: a checkout of root's may be closed to it.
+# Where the application and its log lie: a checkout of root's may be closed to the application's user.
+server_directory() {
+  if [ "$(id -u)" = 0 ]; then
+    echo "$(state_directory)/app-$(checkout_id)"
+  else
+    echo "$data"
+  fi
+}
+
+# The packaged application where its user can read it.
 server_jar() {
   local jar=$here/app/target/app-0.1.0-SNAPSHOT.jar dir
   if [ "$(id -u)" = 0 ]; then
-    dir=$(state_directory)/app-$(checkout_id)
-    mkdir -p "$(dirname "$dir")"
+    dir=$(server_directory)
     private_directory "$dir" stratonomy
     install -o stratonomy -m 400 "$jar" "$dir/app-0.1.0-SNAPSHOT.jar"
     jar=$dir/app-0.1.0-SNAPSHOT.jar
@@ -52,7 +60,6 @@ database_fallback() {
   if [ "$(id -u)" = 0 ] && [ ! -e "$dir" ] && [ -d "$old" ] && [ ! -L "$old" ] &&
     [ "$(stat -c %U "$old")" = postgres ] && [ -f "$old/data/PG_VERSION" ]; then
     ! database_runs "$old" || stop_database "$old"
-    mkdir -p "$(dirname "$dir")"
     mv -T "$old" "$dir"
   fi
   echo "$dir"
@@ -70,7 +77,8 @@ demo() {
   install_postgres
   build_application
   umask 077
-  chmod 700 "$data"
+  # Started as root, the database's user must get through to its directory.
+  [ "$(id -u)" = 0 ] && chmod 711 "$data" || chmod 700 "$data"
   server_user >/dev/null
   jar=$(server_jar)
   db=$(database_directory "$data/database" "$(database_fallback)")
@@ -81,25 +89,21 @@ demo() {
   dbport=$(free_port 5433)
   start_database "$db" "$dbport" durable
   create_database "$db" "$dbport" stratonomy
-  rotate_log "$data/app.log"
   say "Starting …"
   (
     set -a
     eval "$(database_settings "$db" "$dbport" stratonomy)"
     STRATONOMY_PORT=$port STRATONOMY_DEMO=true
+    LOGGING_FILE_NAME=$(server_directory)/app.log LOGGING_THRESHOLD_CONSOLE=error
     become_server nohup "$JAVA_HOME/bin/java" -Xmx6g -XX:+UseParallelGC \
       --enable-native-access=ALL-UNNAMED -jar "$jar"
-  ) >"$data/app.log" 2>&1 &
+  ) >"$data/start.log" 2>&1 &
   echo $! >"$data/app.pid"
   echo "http://127.0.0.1:$port" >"$data/address"
   await_server "$port"
   echo "Stratonomy runs at $(cat "$data/address")"
+  say "Its log: $(server_directory)/app.log"
   say "To stop it: ./stratonomy stop"
-}
-
-# The log of the run before is kept beside the new one.
-rotate_log() {
-  [ ! -f "$1" ] || mv -f "$1" "$1.1"
 }
 
 await_server() {
@@ -109,10 +113,10 @@ await_server() {
       return
     fi
     # Not server_runs: until the shell has become the server, its command line is another one.
-    kill -0 "$(cat "$data/app.pid")" 2>/dev/null || { tail -n 20 "$data/app.log" >&2; stop_database "$(cat "$data/database-directory")"; fail "The application did not start; $data/app.log says why."; }
+    kill -0 "$(cat "$data/app.pid")" 2>/dev/null || { tail -n 20 "$data/start.log" >&2; stop_database "$(cat "$data/database-directory")"; fail "The application did not start; $(server_directory)/app.log says why."; }
     sleep 0.5
   done
-  fail "The application does not answer after two minutes; $data/app.log may say why."
+  fail "The application does not answer after two minutes; $(server_directory)/app.log may say why."
 }
 
 stop() {

@@ -1,7 +1,12 @@
 package org.stratonomy.app.web;
 
+import java.io.IOException;
 import java.net.URI;
 import java.util.Locale;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.apache.catalina.connector.ClientAbortException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.Ordered;
@@ -17,6 +22,7 @@ import org.springframework.orm.ObjectOptimisticLockingFailureException;
 import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.stratonomy.app.plans.StalePlanException;
@@ -25,8 +31,10 @@ import org.stratonomy.app.shelf.StaleItemException;
 import org.stratonomy.app.tasks.BusyException;
 import org.stratonomy.app.tasks.TaskView;
 import org.stratonomy.app.tasks.UnfinishedException;
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.problem.Problem;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.TokenStreamLocation;
 
 /** Tells the user what is wrong, where, and what to do (RFC 9457). */
 @RestControllerAdvice
@@ -108,6 +116,17 @@ class ProblemHandler {
 
   @ExceptionHandler
   ProblemDetail handle(MaxUploadSizeExceededException tooLarge) {
+    boolean isCount =
+        Stream.iterate((Throwable) tooLarge, Objects::nonNull, Throwable::getCause)
+            .anyMatch(cause -> cause.getClass().getSimpleName().startsWith("FileCountLimit"));
+    if (isCount) {
+      return Refusal.detail(
+          HttpStatus.CONTENT_TOO_LARGE,
+          "too-large",
+          "the dropped files",
+          "There are too many; 50 are possible at once.",
+          "Drop fewer files at a time.");
+    }
     return Refusal.detail(
         HttpStatus.CONTENT_TOO_LARGE,
         "too-large",
@@ -123,16 +142,33 @@ class ProblemHandler {
         return tooLarge.detail();
       }
     }
-    String reason =
-        unreadable.getMostSpecificCause() instanceof JacksonException e
-            ? e.getOriginalMessage()
-            : "It is missing or no JSON.";
     return Refusal.detail(
         HttpStatus.BAD_REQUEST,
         "unreadable",
         "the request",
-        reason,
+        unreadable.getMostSpecificCause() instanceof JacksonException e
+            ? reason(e)
+            : "It is missing or no JSON.",
         "Send what the description of the API at /v3/api-docs says.");
+  }
+
+  /** Where it cannot be read; what the library says names classes of ours. */
+  private static String reason(JacksonException e) {
+    String path =
+        e.getPath().stream()
+            .map(
+                step ->
+                    step.getPropertyName() == null
+                        ? Integer.toString(step.getIndex() + 1)
+                        : PlainText.shown(step.getPropertyName()))
+            .collect(Collectors.joining(", "));
+    if (!path.isEmpty()) {
+      return "'%s' cannot be read.".formatted(path);
+    }
+    TokenStreamLocation at = e.getLocation();
+    return at == null
+        ? "It is not sound JSON."
+        : "It is not sound JSON in line %d, column %d.".formatted(at.getLineNr(), at.getColumnNr());
   }
 
   @ExceptionHandler
@@ -141,8 +177,15 @@ class ProblemHandler {
         HttpStatus.BAD_REQUEST,
         "unreadable",
         "the address",
-        "'%s' cannot be its %s.".formatted(mismatch.getValue(), mismatch.getName()),
+        "'%s' cannot be its %s."
+            .formatted(PlainText.shown(String.valueOf(mismatch.getValue())), mismatch.getName()),
         "Send what the description of the API at /v3/api-docs says.");
+  }
+
+  /** Nobody is there any more to be answered. */
+  @ExceptionHandler({AsyncRequestNotUsableException.class, ClientAbortException.class})
+  void handleGone(IOException gone) {
+    LOG.debug("A client went away: {}", gone.getMessage());
   }
 
   /** What nobody thought of is told like all else, and noted for those who can mend it. */
@@ -151,12 +194,22 @@ class ProblemHandler {
     if (unexpected instanceof ErrorResponse response) {
       return response.getBody();
     }
+    boolean isGone =
+        Stream.iterate((Throwable) unexpected, Objects::nonNull, Throwable::getCause)
+            .anyMatch(
+                cause ->
+                    cause instanceof ClientAbortException
+                        || cause instanceof AsyncRequestNotUsableException);
+    if (isGone) {
+      LOG.debug("A client went away: {}", unexpected.getMessage());
+      return null;
+    }
     LOG.error("A request failed", unexpected);
     return Refusal.detail(
         HttpStatus.INTERNAL_SERVER_ERROR,
         "unexpected",
         "the application",
-        "It met something that it is not made for, and has changed nothing.",
+        "An unexpected error occurred. Nothing was changed.",
         "Try it in another way; app.log in the data directory has what to report.");
   }
 }

@@ -8,6 +8,7 @@ import com.networknt.schema.path.NodePath;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.problem.Problem;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 
 /** Checks documents against schemas and says in a sentence what is wrong. */
@@ -25,7 +26,7 @@ final class SchemaCheck {
    * @throws Problem if the document does not follow the schema
    */
   static void check(Schema schema, String name, JsonNode document) {
-    List<Error> errors = schema.validate(document);
+    List<Error> errors = errors(schema, name, document);
     if (!errors.isEmpty()) {
       throw new Problem(
           Problem.Kind.PLAN_FORMAT,
@@ -36,6 +37,19 @@ final class SchemaCheck {
                   .distinct()
                   .collect(Collectors.joining("; "))
               + ".",
+          "docs/formats/plan.md lists the keys and their values.");
+    }
+  }
+
+  private static List<Error> errors(Schema schema, String name, JsonNode document) {
+    try {
+      return schema.validate(document);
+    } catch (JacksonException e) {
+      // The library compares whole numbers as 64-bit ones.
+      throw new Problem(
+          Problem.Kind.PLAN_FORMAT,
+          name,
+          "It has a number that is far too large.",
           "docs/formats/plan.md lists the keys and their values.");
     }
   }

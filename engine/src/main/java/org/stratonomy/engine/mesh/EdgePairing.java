@@ -13,7 +13,7 @@ import org.stratonomy.engine.guard.Interruption;
  */
 final class EdgePairing {
   /** So many half-edges wait for a partner along one edge; what is beyond stays open. */
-  private static final int MOST_ALIKE = 64;
+  private static final int MOST_ALIKE = 16;
 
   /** Differs from run to run, so that no file can be made whose edges all fall into one bucket. */
   private static final long SEED = new SplittableRandom().nextLong();
