@@ -76,7 +76,8 @@ bench() {
     { tail -n 40 .stratonomy/build.log >&2; fail "The build failed; .stratonomy/build.log has all of it."; }
   case "${1:-}" in
     fuzz) shift; "$JAVA_HOME/bin/java" -Xmx1g -XX:+UseParallelGC -cp "$classes" org.stratonomy.bench.fuzz.Fuzz "$@" ;;
-    hostile) "$JAVA_HOME/bin/java" -Xmx1g -XX:+UseParallelGC -cp "$classes" org.stratonomy.bench.HostileBench ;;
+    hostile) "$JAVA_HOME/bin/java" -Xmx1500m -XX:+UseParallelGC -cp "$classes" org.stratonomy.bench.HostileBench ;;
+    stop) "$JAVA_HOME/bin/java" -Xmx3g -XX:+UseParallelGC -cp "$classes" org.stratonomy.bench.StopBench ;;
     load) shift; "$JAVA_HOME/bin/java" -Xmx512m -cp "$classes" org.stratonomy.bench.LoadBench "$@" ;;
     "")
       # Collected as in the application; the memory is what a mesh of a million triangles may take.
@@ -84,7 +85,7 @@ bench() {
         "$JAVA_HOME/bin/java" -Xmx2g -XX:+UseParallelGC -cp "$classes" "org.stratonomy.bench.$part"
       done
       ;;
-    *) fail "There is no benchmark '$1'. Try: ./stratonomy bench [fuzz --minutes N | hostile | load | kills]" ;;
+    *) fail "There is no benchmark '$1'. Try: ./stratonomy bench [fuzz --minutes N | hostile | stop | load]" ;;
   esac
 }
 

@@ -328,7 +328,7 @@ class DoorsApiTest extends ApiTest {
     assertThatThrownBy(() -> jdbc.execute("drop table program"))
         .hasStackTraceContaining("must be owner");
     assertThatThrownBy(() -> jdbc.execute("copy plan to program 'id'"))
-        .hasStackTraceContaining("permission denied");
+        .hasStackTraceContaining("must be superuser");
   }
 
   @Test

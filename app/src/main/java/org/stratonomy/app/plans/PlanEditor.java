@@ -66,7 +66,7 @@ class PlanEditor {
   }
 
   PlanState edit(UUID id, EditRequest request) {
-    Plan plan = plans.current(id);
+    Plan plan = plans.current(id, request.version());
     Plan edited = BeltStrata.kept(plan, edited(plan, request), machine(plan).belt(), meshes);
     boolean places = PLACING.contains(request.action());
     boolean brings = request.action() == Action.SPLIT_BODY;

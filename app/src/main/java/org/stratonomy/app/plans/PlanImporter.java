@@ -101,7 +101,7 @@ public class PlanImporter {
 
   /** Adds dropped meshes to a plan. */
   public PlanState add(UUID id, int version, List<Dropped> files, boolean together) {
-    Plan changed = withPieces(plans.current(id), files, together);
+    Plan changed = withPieces(plans.current(id, version), files, together);
     return plans.edit(id, version, changed, PlanService.meshesOf(changed));
   }
 
@@ -116,7 +116,7 @@ public class PlanImporter {
 
   /** Puts the inside of a dropped mesh into a piece as a region, in the model's coordinates. */
   public PlanState addRegion(UUID id, int version, String piece, Dropped file) {
-    Plan plan = plans.current(id);
+    Plan plan = plans.current(id, version);
     String mesh = meshes.storeWhole(file.name(), file.content());
     Plan changed = new RegionEditor(plan, piece).addSolid(stem(file.name()), mesh);
     return plans.edit(id, version, changed, Set.of(mesh));

@@ -109,6 +109,17 @@ public class PlanService {
     return plan(entity(id).revision());
   }
 
+  /**
+   * A plan as it stands now, for an edit.
+   *
+   * @param version that the edit starts from
+   * @throws StalePlanException if the plan has been changed since
+   */
+  @Transactional(readOnly = true)
+  public Plan current(UUID id, int version) {
+    return plan(entity(id, version).revision());
+  }
+
   /** The document of a revision. */
   public Plan plan(UUID revision) {
     return known(revision).plan;
@@ -183,7 +194,7 @@ public class PlanService {
    *     names a mesh that it has not
    */
   public PlanState edit(UUID id, int version, Plan plan, Set<String> brought) {
-    Plan edited = shelf.trusting(CustomCode.typed(current(id), plan));
+    Plan edited = shelf.trusting(CustomCode.typed(current(id, version), plan));
     Set<String> own = new HashSet<>(meshesOf(edited));
     own.removeAll(brought);
     meshes.checkUsed(id, own);
