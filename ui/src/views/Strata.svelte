@@ -193,7 +193,7 @@
       class="view"
       use:dropFiles={{ onFiles: (files) => session!.drop(files) }}
       data-revision={session.resultRevision}
-      data-stale={session.isStale || !session.result}
+      data-stale={!session.isSettled}
     >
       <Header
         {session}

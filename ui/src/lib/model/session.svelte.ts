@@ -72,6 +72,10 @@ export class PlanSession {
     failed: (problem) => (this.problem = problem),
   });
   readonly isStale = $derived(this.result !== undefined && this.resultRevision !== this.revision);
+  /** Edits that were made and are not answered yet. */
+  private sending = $state(0);
+  /** Whether the views show all that was done. */
+  readonly isSettled = $derived(this.result !== undefined && !this.isStale && this.sending === 0);
   /** Asks more of the shown result. */
   readonly ask = new Inquiries(() => this.resultRevision);
   /** Toolpaths of the shown result. */
@@ -426,10 +430,13 @@ export class PlanSession {
 
   /** Edits are sent one after the other, each with the version that the one before led to. */
   private change(send: (id: string, version: number) => Promise<PlanState>): Promise<boolean> {
-    return this.attempts.inTurn(async () => {
-      this.state = await send(this.state.id, this.state.version);
-      void this.latest.follow(this.revision);
-    });
+    this.sending++;
+    return this.attempts
+      .inTurn(async () => {
+        this.state = await send(this.state.id, this.state.version);
+        void this.latest.follow(this.revision);
+      })
+      .finally(() => this.sending--);
   }
 
   /**

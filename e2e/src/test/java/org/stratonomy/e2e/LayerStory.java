@@ -2,7 +2,6 @@ package org.stratonomy.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions;
@@ -15,6 +14,7 @@ import org.junit.jupiter.api.Test;
 
 /** Looking closely at one layer, in the real application. */
 class LayerStory extends Story {
+  private static final Pattern AT = Pattern.compile("X (-?[0-9.]+) Y (-?[0-9.]+)");
   private static final Pattern FEED = Pattern.compile("^G1 .*F([0-9.]+)");
 
   @Test
@@ -24,9 +24,9 @@ class LayerStory extends Story {
     named("Colour the lines by").selectOption("speed");
     Locator scale = page.getByLabel("Scale of speed in this layer");
     assertThat(scale).containsText("mm/s");
-    List<String> ends = scale.locator(".ends span").allTextContents();
     TreeSet<Long> speeds = speeds(export(), 8);
-    assertThat(ends).containsExactly(String.valueOf(speeds.first()), String.valueOf(speeds.last()));
+    assertThat(scale.locator(".ends span"))
+        .hasText(new String[] {String.valueOf(speeds.first()), String.valueOf(speeds.last())});
   }
 
   @Test
@@ -36,8 +36,7 @@ class LayerStory extends Story {
     exactButton("In order").click();
     Locator bar = page.getByLabel("The lines of the layer in their order");
     Locator slider = named("Lines shown");
-    int all = Integer.parseInt(slider.inputValue());
-    assertThat(all).isGreaterThan(1);
+    int all = shown(() -> Integer.parseInt(slider.inputValue()), lines -> lines > 1);
     slider.fill("1");
     assertThat(bar).containsText("1 of " + all + " lines");
     assertThat(bar).containsText("wall");
@@ -73,12 +72,12 @@ class LayerStory extends Story {
     exactButton("Lines").click();
     Locator lines = page.getByTestId("model-lines");
     assertThat(lines).not().hasAttribute("data-pieces", "0");
-    int outside = Integer.parseInt(lines.getAttribute("data-pieces"));
+    computed();
+    int outside = pieces(lines);
     named("Colour the lines of the model by").selectOption("role");
     page.getByLabel("Roles in all layers").getByText("skirt").click();
     // With a role left out one may look inside: now all others are there.
-    assertThat(lines).not().hasAttribute("data-pieces", String.valueOf(outside));
-    assertThat(Integer.parseInt(lines.getAttribute("data-pieces"))).isGreaterThan(outside);
+    shown(() -> pieces(lines), inside -> inside > outside);
     named("Colour the lines of the model by").selectOption("layerTime");
     assertThat(page.getByLabel("Scale of layer time in all layers")).containsText("layer time");
     exactButton("Alone").click();
@@ -97,18 +96,28 @@ class LayerStory extends Story {
     double[] from = clickAt(sheet, 60, 120);
     double[] to = clickAt(sheet, 130, 160);
     double mm = Math.hypot(to[0] - from[0], to[1] - from[1]);
-    String said = page.getByTestId("measured").locator("strong").innerText();
-    assertThat(Double.parseDouble(said.replace(" mm", ""))).isCloseTo(mm, within(0.15));
+    Locator said = page.getByTestId("measured").locator("strong");
+    shown(
+        () -> Double.parseDouble(said.innerText().replace(" mm", "")),
+        measured -> Math.abs(measured - mm) < 0.15);
     exactButton("Measure").click();
     assertThat(page.getByTestId("measured")).hasCount(0);
   }
 
+  /** Of how many pieces the lines in the model are made. */
+  private static int pieces(Locator lines) {
+    return Integer.parseInt(lines.getAttribute("data-pieces"));
+  }
+
   /** Clicks on a place of the sheet, and says where that is on the bed, mm. */
   private double[] clickAt(Locator sheet, double x, double y) {
+    Locator probe = page.locator(".probe");
+    String before = probe.count() == 0 ? "" : probe.innerText();
     sheet.click(new Locator.ClickOptions().setPosition(x, y));
     Matcher place =
-        Pattern.compile("X (-?[0-9.]+) Y (-?[0-9.]+)").matcher(page.locator(".probe").innerText());
-    assertThat(place.find()).isTrue();
+        shown(
+            () -> AT.matcher(probe.count() == 0 ? "" : probe.innerText()),
+            found -> found.find() && !before.contains(found.group()));
     return new double[] {
       Double.parseDouble(place.group(1)), Double.parseDouble(place.group(2)),
     };

@@ -19,7 +19,7 @@ class NozzleStory extends Story {
   void aBracketIsPrintedWithTwoNozzles() throws IOException {
     open("Boathouse bracket");
     button("Whole plan").click();
-    double tower = Double.parseDouble(named("Tower X").inputValue());
+    double tower = number("Tower X");
     named("Purged from slot 1 to slot 2, mm³").click();
     Locator sum = page.getByLabel("Purging").getByRole(AriaRole.STATUS);
     assertThat(sum).containsText("each has a nozzle of its own");

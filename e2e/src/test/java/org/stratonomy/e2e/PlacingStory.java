@@ -14,10 +14,6 @@ import org.junit.jupiter.api.Test;
 
 /** Several files, placing, strata of the plan, courses and recipes, in the real application. */
 class PlacingStory extends Story {
-  private double number(String label) {
-    return Double.parseDouble(named(label).inputValue());
-  }
-
   private void dropBlock(double height) throws IOException {
     drop(block(height));
     exactButton("block").click();

@@ -16,6 +16,9 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Predicate;
+import java.util.function.Supplier;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -67,10 +70,30 @@ abstract class Story {
     return page.getByTestId("level");
   }
 
-  /** Waits until the views show the newest revision. */
+  /** Waits until the views show all edits that were made. */
   void computed() {
     assertThat(page.locator("[data-stale=false]"))
         .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+  }
+
+  /**
+   * A value that the page shows, once a condition holds for it: what a page shows at one moment may
+   * be on its way to something else.
+   */
+  <T> T shown(Supplier<T> value, Predicate<T> condition) {
+    AtomicReference<T> last = new AtomicReference<>();
+    page.waitForCondition(
+        () -> {
+          last.set(value.get());
+          return condition.test(last.get());
+        });
+    return last.get();
+  }
+
+  /** The number in a field, when the views show all that was done. */
+  double number(String label) {
+    computed();
+    return Double.parseDouble(shown(() -> named(label).inputValue(), text -> !text.isBlank()));
   }
 
   void drop(Path... files) {
