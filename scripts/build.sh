@@ -78,6 +78,7 @@ bench() {
     fuzz) shift; "$JAVA_HOME/bin/java" -Xmx1g -XX:+UseParallelGC -cp "$classes" org.stratonomy.bench.fuzz.Fuzz "$@" ;;
     hostile) "$JAVA_HOME/bin/java" -Xmx1500m -XX:+UseParallelGC -cp "$classes" org.stratonomy.bench.HostileBench ;;
     stop) "$JAVA_HOME/bin/java" -Xmx3g -XX:+UseParallelGC -cp "$classes" org.stratonomy.bench.StopBench ;;
+    kills) shift; kills "$@" ;;
     load) shift; "$JAVA_HOME/bin/java" -Xmx512m -cp "$classes" org.stratonomy.bench.LoadBench "$@" ;;
     "")
       # Collected as in the application; the memory is what a mesh of a million triangles may take.
@@ -85,7 +86,7 @@ bench() {
         "$JAVA_HOME/bin/java" -Xmx2g -XX:+UseParallelGC -cp "$classes" "org.stratonomy.bench.$part"
       done
       ;;
-    *) fail "There is no benchmark '$1'. Try: ./stratonomy bench [fuzz --minutes N | hostile | stop | load]" ;;
+    *) fail "There is no benchmark '$1'. Try: ./stratonomy bench [fuzz --minutes N | hostile | stop | load | kills N]" ;;
   esac
 }
 
