@@ -40,7 +40,7 @@ kills() {
     wait $! || true
     if [ "$victim" = database ]; then
       rm -f "$dir/data/postmaster.pid"
-      until start_database "$dir" "$dbport" durable >/dev/null 2>&1; do sleep 0.5; done
+      until (start_database "$dir" "$dbport" durable) >/dev/null 2>&1; do sleep 0.5; done
     else
       start_kills_app "$dir" "$dbport" "$port"
     fi

@@ -105,6 +105,60 @@ class ProgramCommandTest {
     assertThat(json.get("shares").get(0).get("stratum").asInt()).isEqualTo(1);
   }
 
+  /** A directory beside which a file lies that a plan must not reach. */
+  private Path inner() throws IOException {
+    Path inner = Files.createDirectories(directory.resolve("inner"));
+    Files.copy(directory.resolve("block.stl"), directory.resolve("secret.stl"));
+    Files.copy(directory.resolve("block.stl"), inner.resolve("block.stl"));
+    return inner;
+  }
+
+  private Run runNaming(Path inner, String mesh, String... more) throws IOException {
+    Files.writeString(inner.resolve("plan.json"), PLAN.replace("block.stl", mesh));
+    return run("inner/plan.json", more);
+  }
+
+  @Test
+  void meshesAreReadBelowThePlansDirectoryOnly() throws IOException {
+    Path inner = inner();
+    Files.createSymbolicLink(inner.resolve("link.stl"), directory.resolve("secret.stl"));
+    String absolute = directory.resolve("secret.stl").toString();
+    for (String mesh : new String[] {"../secret.stl", "link.stl", absolute, "/dev/zero", "."}) {
+      Run refused = runNaming(inner, mesh);
+      assertThat(refused.exit).as(mesh).isEqualTo(1);
+      assertThat(refused.said).as(mesh).containsAnyOf("lies outside", "no regular file");
+      assertThat(directory.resolve("out.gcode")).doesNotExist();
+    }
+    assertThat(runNaming(inner, "block.stl").exit).isZero();
+    assertThat(runNaming(inner, "secret.stl", "--meshes", directory.toString()).exit).isZero();
+  }
+
+  @Test
+  void customCodeIsWrittenOnlyIfItIsAccepted() throws IOException {
+    Files.writeString(
+        directory.resolve("own.json"),
+        PLAN.replace(
+            "\"rules\"",
+            "\"stops\": [ { \"id\": \"own\", \"height\": 6, \"kind\": \"own commands\","
+                + " \"commands\": [\"M300 P20\"] } ], \"rules\""));
+    Run refused = run("own.json");
+    assertThat(refused.exit).isEqualTo(1);
+    assertThat(refused.said).contains("Custom G-code: 1 line").contains("M300 P20");
+    assertThat(run("own.json", "--despite-errors").exit).isEqualTo(1);
+    assertThat(run("own.json", "--accept-custom-code").exit).isZero();
+    assertThat(Files.readString(directory.resolve("out.gcode"))).contains("\nM300 P20\n");
+  }
+
+  @Test
+  void aNameIsNoFormulaInATable() throws IOException {
+    Files.writeString(
+        directory.resolve("formula.json"),
+        PLAN.replace("\"id\": \"block\",", "\"id\": \"block\", \"name\": \"=1+1\","));
+    Path ledger = directory.resolve("ledger.csv");
+    assertThat(run("formula.json", "--ledger", ledger.toString()).exit).isZero();
+    assertThat(Files.readString(ledger)).contains("\"'=1+1, stratum 1\"");
+  }
+
   @Test
   void aLedgerNamedCsvIsATable() throws IOException {
     Path ledger = directory.resolve("ledger.csv");

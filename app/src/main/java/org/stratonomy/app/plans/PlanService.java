@@ -22,6 +22,7 @@ import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * Plans and their history. An edit is checked before it is kept, outside of any transaction, since
@@ -163,18 +164,17 @@ public class PlanService {
    * @param plan that only names meshes which are its author's
    */
   public PlanState create(Plan plan) {
-    Plan trusting = shelf.trusting(plan);
-    planner.check(trusting, meshes);
+    Written written = Written.of(shelf.trusting(plan));
+    planner.check(written.plan, meshes);
     UUID id = UUID.randomUUID();
     RevisionEntity first =
-        new RevisionEntity(
-            UUID.randomUUID(), id, null, PlanFormat.write(trusting).toString(), clock.instant());
+        new RevisionEntity(UUID.randomUUID(), id, null, written.document, clock.instant());
     PlanEntity entity = new PlanEntity(id, plan.name(), first.id(), clock.instant());
     return transaction.execute(
         status -> {
           plans.saveAndFlush(entity);
           revisions.saveAndFlush(first);
-          meshes.use(id, meshesOf(trusting));
+          meshes.use(id, meshesOf(written.plan));
           return state(entity);
         });
   }
@@ -199,21 +199,31 @@ public class PlanService {
     own.removeAll(brought);
     meshes.checkUsed(id, own);
     planner.check(edited, meshes);
+    Written written = Written.of(edited);
+    UUID revision = UUID.randomUUID();
     return transaction.execute(
         status -> {
           PlanEntity entity = entity(id, version);
           RevisionEntity next =
               new RevisionEntity(
-                  UUID.randomUUID(),
-                  id,
-                  entity.revision(),
-                  PlanFormat.write(edited).toString(),
-                  clock.instant());
+                  revision, id, entity.revision(), written.document, clock.instant());
           revisions.save(next);
-          PlanState state = moved(entity, next);
-          meshes.use(id, meshesOf(edited));
-          return state;
+          read.put(revision, new Known(written.plan, id, written.document.length()));
+          meshes.use(id, meshesOf(written.plan));
+          return moved(entity, next);
         });
+  }
+
+  /**
+   * A plan as it is kept.
+   *
+   * @param plan read back from the document: what a document cannot hold is refused
+   */
+  private record Written(Plan plan, String document) {
+    static Written of(Plan plan) {
+      ObjectNode document = PlanFormat.write(plan);
+      return new Written(PlanFormat.read("the plan", document), document.toString());
+    }
   }
 
   static Set<String> meshesOf(Plan plan) {
@@ -261,7 +271,7 @@ public class PlanService {
   }
 
   private PlanState moved(PlanEntity entity, RevisionEntity to) {
-    entity.moveTo(to, PlanFormat.kept("plan", to.document()).name(), clock.instant());
+    entity.moveTo(to, plan(to.id()).name(), clock.instant());
     plans.saveAndFlush(entity);
     return state(entity);
   }

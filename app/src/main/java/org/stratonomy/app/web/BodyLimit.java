@@ -11,12 +11,16 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
+import java.util.Optional;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
+import org.stratonomy.app.tasks.BusyException;
+import org.stratonomy.engine.guard.MemoryShare;
 
 /**
  * Counts the bytes of a body while they arrive, and reads no more of one that is too large. Uploads
@@ -31,6 +35,12 @@ class BodyLimit extends OncePerRequestFilter {
   private static final long OF_PLAN = 24 * MEGABYTE;
 
   private static final long OF_OTHERS = 4 * MEGABYTE;
+
+  /** Bodies up to this are not counted together, bytes. */
+  private static final long SMALL = 1 << 17;
+
+  /** As text, as a tree and as a plan. */
+  private static final long TIMES_IN_MEMORY = 4;
 
   /** A body that is larger than it may be. */
   static final class TooLargeException extends IOException {
@@ -62,10 +72,37 @@ class BodyLimit extends OncePerRequestFilter {
       return;
     }
     long most = request.getRequestURI().startsWith("/api/plans/") ? OF_PLAN : OF_OTHERS;
-    if (request.getContentLengthLong() > most) {
+    long length = request.getContentLengthLong();
+    if (length > most) {
       Refusal.send(response, new TooLargeException(most).detail());
-    } else {
+    } else if (length >= 0 && length <= SMALL) {
       chain.doFilter(new Counted(request, most), response);
+    } else {
+      withShare(new Counted(request, most), response, chain, length < 0 ? most : length);
+    }
+  }
+
+  /** What all large bodies take at once is bounded as well. */
+  private static void withShare(
+      HttpServletRequest request, HttpServletResponse response, FilterChain chain, long bytes)
+      throws ServletException, IOException {
+    Optional<MemoryShare> share = MemoryShare.take(TIMES_IN_MEMORY * bytes);
+    if (share.isEmpty()) {
+      response.setHeader(HttpHeaders.RETRY_AFTER, Integer.toString(BusyException.RETRY_SECONDS));
+      Refusal.send(
+          response,
+          Refusal.detail(
+              HttpStatus.TOO_MANY_REQUESTS,
+              "busy",
+              "the server",
+              "It is reading other large requests.",
+              "Try again in a few seconds."));
+      return;
+    }
+    try {
+      chain.doFilter(request, response);
+    } finally {
+      share.get().close();
     }
   }
 

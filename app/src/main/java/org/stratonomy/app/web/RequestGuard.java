@@ -55,7 +55,7 @@ class RequestGuard extends OncePerRequestFilter {
           "frame-ancestors 'none'");
 
   private static final String PERMISSIONS =
-      "camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), bluetooth=()";
+      "camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=()";
 
   private final Set<String> configuredHosts;
 

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
@@ -94,6 +95,7 @@ final class LineChecks {
     for (LayerSchedule layer : schedule.layers()) {
       List<Stroke> strokes = layer.volumes().has(Role.BRIDGE) ? layer.strokes() : List.of();
       for (Stroke stroke : strokes) {
+        Interruption.check();
         if (stroke.role() == Role.BRIDGE) {
           double mm = longest(stroke, layer);
           longest.merge(

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.IntToDoubleFunction;
 import java.util.stream.DoubleStream;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.Mesh;
@@ -137,6 +138,7 @@ final class PatchArea implements RegionArea {
     double low = lowest(layer);
     double high = highest(layer);
     for (int t = 0; t < marked.length; t += 9) {
+      Interruption.check();
       double[][] p = new double[3][];
       for (int k = 0; k < 3; k++) {
         int v = t + 3 * k;

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Deque;
 import java.util.List;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.PigmentMix;
@@ -110,6 +111,7 @@ public final class Bleed {
   private void layer(LayerSchedule layer) {
     List<Halt> halts = new ArrayList<>(layer.halts());
     for (int i = 0; i < layer.strokes().size(); i++) {
+      Interruption.check(i);
       Stroke stroke = layer.strokes().get(i);
       double[] pure = pure(stroke.slot());
       if (!halts.isEmpty() && halts.getFirst().beforeStroke() == i) {

@@ -2,6 +2,7 @@ package org.stratonomy.engine.merge;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.motion.MotionModel;
@@ -74,6 +75,7 @@ final class LayerTimer {
     Labels labels = new Labels();
     double resting = 0;
     for (int i = 0; i < strokes.size(); i++) {
+      Interruption.check(i);
       Stroke stroke = strokes.get(i);
       if (i > 0) {
         resting += addTravel(moves, strokes.get(i - 1), order.travels().get(i), stroke);

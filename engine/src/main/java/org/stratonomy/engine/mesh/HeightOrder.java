@@ -1,6 +1,7 @@
 package org.stratonomy.engine.mesh;
 
 import java.util.Arrays;
+import org.stratonomy.engine.guard.Interruption;
 
 /**
  * Puts triangles in the order of their heights, and vertices in the order in which triangles use
@@ -24,6 +25,7 @@ final class HeightOrder {
     int[] step = new int[triangles];
     int[] start = new int[STEPS + 1];
     for (int t = 0; t < triangles; t++) {
+      Interruption.check(t);
       double lowest =
           Math.min(
               xyz[3 * tri[3 * t] + 2],

@@ -1,6 +1,7 @@
 package org.stratonomy.engine.path;
 
 import java.util.Arrays;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.Path;
@@ -154,6 +155,7 @@ final class FittedPath {
     stack[depth++] = first;
     stack[depth++] = last;
     while (depth > 0) {
+      Interruption.check();
       int b = stack[--depth];
       int a = stack[--depth];
       double worst = TOLERANCE_MM;

@@ -2,6 +2,7 @@ package org.stratonomy.engine.path;
 
 import java.util.Arrays;
 import java.util.Optional;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Distance;
@@ -73,6 +74,7 @@ final class FittedRing {
     fillIn();
     boolean whole = true;
     for (int s = 0; s < first[count]; s++) {
+      Interruption.check(s);
       whole &= Math.abs(room[s] - width / 2) < LEAST_MM;
     }
     return whole ? Optional.empty() : Optional.of(shifted().line(role, true));

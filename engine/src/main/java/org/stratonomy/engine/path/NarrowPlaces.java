@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
@@ -139,6 +140,7 @@ final class NarrowPlaces {
     Parts parts = new Parts(narrow);
     BitSet taken = new BitSet(parts.count());
     for (Line line : singles) {
+      Interruption.check();
       int middle = line.path().size() / 2;
       taken.set(parts.at(line.path().x(middle), line.path().y(middle)));
     }
@@ -159,6 +161,7 @@ final class NarrowPlaces {
       new MiddleOfRing(ring, discs, near, within, chains).run();
     }
     for (FittedPath found : chains) {
+      Interruption.check();
       FittedPath chain = isLoop(found) ? found : found.longer(LEAD * width);
       boolean longEnough = chain.size() > 1 && chain.lengthMm() >= LEAST_LENGTH * width;
       if (longEnough && chain.meanWidthMm() >= LEAST * width) {

@@ -3,6 +3,7 @@ package org.stratonomy.engine.path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.Path;
@@ -39,6 +40,7 @@ final class OverhangMarker {
     byte[] marks = new byte[path.segmentCount()];
     boolean any = false;
     for (int i = 0; i < marks.length; i++) {
+      Interruption.check(i);
       int j = path.segmentEnd(i);
       double x = (path.x(i) + path.x(j)) / 2;
       double y = (path.y(i) + path.y(j)) / 2;

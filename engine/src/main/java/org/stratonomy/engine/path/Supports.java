@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Set;
 import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.divide.Cells;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plan.Role;
@@ -48,6 +49,7 @@ final class Supports {
     this.cells = cells;
     this.memo = memo;
     for (PieceLayer layer : stack.layers()) {
+      Interruption.check();
       settings.add(SupportSettings.of(cells.stratum(layer), cells.beside(layer)));
     }
   }

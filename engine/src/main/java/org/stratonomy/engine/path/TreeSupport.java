@@ -2,6 +2,7 @@ package org.stratonomy.engine.path;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.path.SupportLayer.Branch;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
@@ -65,6 +66,7 @@ final class TreeSupport {
     Branch nearest = null;
     double least = SIGHT;
     for (Branch other : others) {
+      Interruption.check();
       double distance = Distance.of(other.x() - branch.x(), other.y() - branch.y());
       if (other != branch && distance > 0 && distance < least) {
         least = distance;
@@ -132,6 +134,7 @@ final class TreeSupport {
   private static List<Branch> joined(List<Branch> branches) {
     List<Branch> left = new ArrayList<>(branches);
     for (int i = 0; i < left.size(); i++) {
+      Interruption.check();
       for (int j = left.size() - 1; j > i; j--) {
         Branch a = left.get(i);
         Branch b = left.get(j);

@@ -1,6 +1,7 @@
 package org.stratonomy.engine.strata;
 
 import java.util.Arrays;
+import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.RingList;
@@ -45,6 +46,7 @@ final class MeshSectioner {
     int[] high = new int[triangles];
     first = new int[planes.length + 1];
     for (int t = 0; t < triangles; t++) {
+      Interruption.check(t);
       double a = z(mesh.corner(t, 0));
       double b = z(mesh.corner(t, 1));
       double c = z(mesh.corner(t, 2));
