@@ -1,4 +1,5 @@
 import type { components } from './generated/schema';
+import { waitedFor } from './work.svelte';
 
 export type TaskView = components['schemas']['TaskView'];
 
@@ -31,14 +32,33 @@ export async function answered(
       await pause(1000 * Number(response.headers.get('retry-after') ?? 1), following.signal);
     } else if (response.status === 202) {
       const task = (await response.json()) as TaskView;
-      following.progress?.(task);
-      await end(task, following);
+      await follow(task, following);
       if (task.hasResult) {
         ask = () => fetch(`/api/tasks/${task.id}/result`);
       }
     } else {
       return response;
     }
+  }
+}
+
+/** Ends a task; who waits for its result is told. */
+export function cancel(task: TaskView): void {
+  void fetch(`/api/tasks/${task.id}`, { method: 'DELETE', headers: OWN }).catch(() => {});
+}
+
+async function follow(task: TaskView, { signal, progress }: Following): Promise<void> {
+  const tell = (now: TaskView) => {
+    progress?.(now);
+    if (now.hasResult) {
+      waitedFor.set(now.id, now);
+    }
+  };
+  tell(task);
+  try {
+    await end(task, { signal, progress: tell });
+  } finally {
+    waitedFor.delete(task.id);
   }
 }
 
@@ -56,7 +76,7 @@ function end(task: TaskView, { signal, progress }: Following): Promise<void> {
     const abort = () => {
       leave();
       if (task.hasResult) {
-        void fetch(`/api/tasks/${task.id}`, { method: 'DELETE', headers: OWN }).catch(() => {});
+        cancel(task);
       }
       reject(signal!.reason as Error);
     };
