@@ -194,6 +194,10 @@ public final class LoadBench {
         Thread.sleep(2_000);
       } else if (response.statusCode() == 202) {
         JsonNode task = JSON.readTree(response.body());
+        if (!task.has("id")) {
+          // An older version says how far it is, and is asked again.
+          continue;
+        }
         String at = address + "/api/tasks/" + task.get("id").asString();
         client.send(
             HttpRequest.newBuilder(URI.create(at + "/events")).build(), BodyHandlers.ofString());

@@ -73,6 +73,7 @@ class PlanEditor {
     return plans.edit(
         id,
         request.version(),
+        plan,
         places ? placer(edited).withBoundariesInside(machine(edited)) : edited,
         brings ? PlanService.meshesOf(edited) : Set.of());
   }

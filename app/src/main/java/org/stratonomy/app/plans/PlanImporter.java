@@ -101,8 +101,9 @@ public class PlanImporter {
 
   /** Adds dropped meshes to a plan. */
   public PlanState add(UUID id, int version, List<Dropped> files, boolean together) {
-    Plan changed = withPieces(plans.current(id, version), files, together);
-    return plans.edit(id, version, changed, PlanService.meshesOf(changed));
+    Plan plan = plans.current(id, version);
+    Plan changed = withPieces(plan, files, together);
+    return plans.edit(id, version, plan, changed, PlanService.meshesOf(changed));
   }
 
   /** Whether dropped files seem to belong together on a common origin; nothing is kept of them. */
@@ -119,7 +120,7 @@ public class PlanImporter {
     Plan plan = plans.current(id, version);
     String mesh = meshes.storeWhole(file.name(), file.content());
     Plan changed = new RegionEditor(plan, piece).addSolid(stem(file.name()), mesh);
-    return plans.edit(id, version, changed, Set.of(mesh));
+    return plans.edit(id, version, plan, changed, Set.of(mesh));
   }
 
   /** The plan and the meshes that it names, by file names. */

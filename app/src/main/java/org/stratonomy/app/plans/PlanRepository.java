@@ -21,6 +21,9 @@ interface PlanRepository extends JpaRepository<PlanEntity, UUID> {
       "from PlanEntity p where p.removedAt is null and (p.id = :family or p.origin = :family) order by p.created, p.id")
   List<PlanEntity> variants(UUID family);
 
+  @Query("select count(p) > 0 from PlanEntity p where p.id = :id and p.removedAt is null")
+  boolean isThere(UUID id);
+
   /** The first of the variants of a plan, until the transaction's end for nobody else to change. */
   @Lock(LockModeType.PESSIMISTIC_WRITE)
   @Query("from PlanEntity p where p.id = :family")

@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -51,6 +52,10 @@ public class PlanService {
           .maximumWeight(PLANS_KEPT)
           .weigher((UUID revision, Known known) -> 1000 + known.length)
           .build();
+
+  /** Whether plans are there and not removed; asked with every layer that is looked at. */
+  private final Cache<UUID, Boolean> there =
+      Caffeine.newBuilder().maximumSize(10_000).expireAfterWrite(Duration.ofSeconds(2)).build();
 
   PlanService(
       PlanRepository plans,
@@ -133,7 +138,7 @@ public class PlanService {
    */
   public UUID planOf(UUID revision) {
     UUID plan = known(revision).of;
-    if (plans.findById(plan).filter(entity -> !entity.isRemoved()).isEmpty()) {
+    if (!there.get(plan, plans::isThere)) {
       throw new MissingException("revision", revision.toString());
     }
     return plan;
@@ -181,23 +186,26 @@ public class PlanService {
 
   /** As {@link #edit(UUID, int, Plan, Set)}, with no new meshes. */
   public PlanState edit(UUID id, int version, Plan plan) {
-    return edit(id, version, plan, Set.of());
+    return edit(id, version, current(id, version), plan, Set.of());
   }
 
   /**
    * Makes a new revision the current one.
    *
    * @param version that the edit started from
+   * @param before the plan of that version
    * @param brought meshes that the edit brings along
    * @throws StalePlanException if the plan has been changed since
    * @throws org.stratonomy.engine.problem.Problem if the plan asks for something impossible, or
    *     names a mesh that it has not
    */
-  public PlanState edit(UUID id, int version, Plan plan, Set<String> brought) {
-    Plan edited = shelf.trusting(CustomCode.typed(current(id, version), plan));
-    Set<String> own = new HashSet<>(meshesOf(edited));
-    own.removeAll(brought);
-    meshes.checkUsed(id, own);
+  PlanState edit(UUID id, int version, Plan before, Plan plan, Set<String> brought) {
+    Plan edited = shelf.trusting(CustomCode.typed(before, plan));
+    Set<String> others = new HashSet<>(meshesOf(edited));
+    others.removeAll(meshesOf(before));
+    Set<String> unknown = new HashSet<>(others);
+    unknown.removeAll(brought);
+    meshes.checkUsed(id, unknown);
     planner.check(edited, meshes);
     Written written = Written.of(edited);
     UUID revision = UUID.randomUUID();
@@ -209,8 +217,8 @@ public class PlanService {
                   revision, id, entity.revision(), written.document, clock.instant());
           revisions.save(next);
           read.put(revision, new Known(written.plan, id, written.document.length()));
-          meshes.use(id, meshesOf(written.plan));
-          return moved(entity, next);
+          meshes.use(id, others);
+          return moved(entity, next, false);
         });
   }
 
@@ -237,7 +245,7 @@ public class PlanService {
   public PlanState undo(UUID id, int version) {
     PlanEntity entity = entity(id, version);
     UUID parent = revision(entity.revision()).parent();
-    return parent == null ? state(entity) : moved(entity, revision(parent));
+    return parent == null ? state(entity) : moved(entity, revision(parent), true);
   }
 
   /** Goes to the newest revision made of the current one; does nothing if there is none. */
@@ -246,19 +254,23 @@ public class PlanService {
     PlanEntity entity = entity(id, version);
     return revisions
         .findFirstByParentOrderByCreatedDesc(entity.revision())
-        .map(next -> moved(entity, next))
+        .map(next -> moved(entity, next, revisions.existsByParent(next.id())))
         .orElseGet(() -> state(entity));
   }
 
   /** Takes a plan off the start page; {@link #restore} puts it back within 30 days. */
   public void remove(UUID id) {
-    if (plans.setRemoved(id, clock.instant()) == 0) {
-      throw new MissingException("plan", id.toString());
-    }
+    setRemoved(id, clock.instant());
   }
 
   public void restore(UUID id) {
-    if (plans.setRemoved(id, null) == 0) {
+    setRemoved(id, null);
+  }
+
+  private void setRemoved(UUID id, Instant when) {
+    int found = plans.setRemoved(id, when);
+    there.invalidate(id);
+    if (found == 0) {
       throw new MissingException("plan", id.toString());
     }
   }
@@ -270,20 +282,24 @@ public class PlanService {
     return erased;
   }
 
-  private PlanState moved(PlanEntity entity, RevisionEntity to) {
+  private PlanState moved(PlanEntity entity, RevisionEntity to, boolean canRedo) {
     entity.moveTo(to, plan(to.id()).name(), clock.instant());
     plans.saveAndFlush(entity);
-    return state(entity);
+    return state(entity, to, canRedo);
   }
 
   private PlanState state(PlanEntity entity) {
     RevisionEntity current = revision(entity.revision());
+    return state(entity, current, revisions.existsByParent(current.id()));
+  }
+
+  private PlanState state(PlanEntity entity, RevisionEntity current, boolean canRedo) {
     return new PlanState(
         entity.id(),
         entity.version(),
         current.id(),
         current.parent() != null,
-        revisions.existsByParent(current.id()),
+        canRedo,
         PlanFormat.write(plan(current.id())));
   }
 

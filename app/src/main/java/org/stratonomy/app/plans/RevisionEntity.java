@@ -3,15 +3,17 @@ package org.stratonomy.app.plans;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import jakarta.persistence.Transient;
 import java.time.Instant;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.springframework.data.domain.Persistable;
 
 /** One state of a plan's document; never changed. */
 @Entity
 @Table(name = "revision")
-class RevisionEntity {
+class RevisionEntity implements Persistable<UUID> {
   @Id private UUID id;
   private UUID plan;
   private UUID parent;
@@ -20,6 +22,9 @@ class RevisionEntity {
   private String document;
 
   private Instant created;
+
+  /** Whether it is to be inserted; it is never looked for before that, and never changed. */
+  @Transient private boolean isNew;
 
   protected RevisionEntity() {}
 
@@ -32,6 +37,17 @@ class RevisionEntity {
     this.parent = parent;
     this.document = document;
     this.created = created;
+    isNew = true;
+  }
+
+  @Override
+  public UUID getId() {
+    return id;
+  }
+
+  @Override
+  public boolean isNew() {
+    return isNew;
   }
 
   UUID id() {

@@ -44,7 +44,7 @@ import org.stratonomy.engine.sheet.RunSheet;
 @RequestMapping("/api/revisions/{revision}")
 class ResultController {
   /** How long a request for a result waits before it answers how far the computation is, ms. */
-  private static final long PATIENCE_MS = 250;
+  private static final long PATIENCE_MS = 700;
 
   private static final int VIEWS_KEPT = 200;
   private static final int FIRST_YEAR = 2000;

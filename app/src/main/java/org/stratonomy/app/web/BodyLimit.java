@@ -75,7 +75,7 @@ class BodyLimit extends OncePerRequestFilter {
     long length = request.getContentLengthLong();
     if (length > most) {
       Refusal.send(response, new TooLargeException(most).detail());
-    } else if (length >= 0 && length <= SMALL) {
+    } else if (length <= SMALL && request.getHeader(HttpHeaders.TRANSFER_ENCODING) == null) {
       chain.doFilter(new Counted(request, most), response);
     } else {
       withShare(new Counted(request, most), response, chain, length < 0 ? most : length);

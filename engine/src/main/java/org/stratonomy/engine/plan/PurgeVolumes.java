@@ -1,5 +1,7 @@
 package org.stratonomy.engine.plan;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -25,6 +27,12 @@ public final class PurgeVolumes {
   static final double OTHER_MATERIAL = 0.02;
 
   private static final int STEPS = 60;
+
+  private record ColourChange(String before, String after) {}
+
+  /** Shares by colours: they are asked for with every result, and depend on nothing else. */
+  private static final Cache<ColourChange, Double> UNSEEN =
+      Caffeine.newBuilder().maximumSize(10_000).build();
 
   private final Resolver resolver;
   private final Purging own;
@@ -107,6 +115,12 @@ public final class PurgeVolumes {
 
   /** The largest share of one colour in another one that is not seen, 0 to 1. */
   static double shareUnseen(String before, String after) {
+    return UNSEEN.get(new ColourChange(before, after), PurgeVolumes::findUnseen);
+  }
+
+  private static double findUnseen(ColourChange change) {
+    String before = change.before;
+    String after = change.after;
     // Not the colour as it is written: no filament is as black as black can be said to be.
     Lab pure = Lab.mixed(before, after, 0);
     double low = 0;
