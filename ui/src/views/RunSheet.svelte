@@ -30,6 +30,9 @@
   const errors = $derived(
     (session?.result?.findings ?? []).filter((finding) => finding.severity === 'error'),
   );
+  const customCode = $derived(
+    (session?.result?.findings ?? []).filter((finding) => finding.id.startsWith('custom-code:')),
+  );
   const grams = $derived(ledger?.slots.reduce((all, slot) => all + slot.massG, 0) ?? 0);
   const nozzles = $derived(
     [...new Set(session?.machine.nozzles.map((nozzle) => nozzle.diameterMm))].join(' and '),
@@ -128,6 +131,9 @@
             Not ready to print: {errors.map((finding) => finding.title).join('; ')}.
           </p>
         {/if}
+        {#each customCode as finding (finding.id)}
+          <p class="code">{finding.title}. {finding.reason}</p>
+        {/each}
         <h2>Filaments</h2>
         <table>
           <thead>
@@ -338,6 +344,13 @@
     border-left: 4px solid #a4262c;
     padding: 4px 10px;
     margin-top: 10px;
+  }
+
+  .code {
+    border: 1px solid var(--rule);
+    padding: 4px 10px;
+    margin-top: 10px;
+    overflow-wrap: anywhere;
   }
 
   p.soft {

@@ -87,14 +87,14 @@ class PlanController {
   /** What another machine would mean for the plan, before it is taken. */
   @GetMapping("/{id}/machines/{machine}")
   PlanChange machine(@PathVariable UUID id, @PathVariable String machine) {
-    return plans.machineChange(id, machine);
+    return tasks.run(Lane.LOOK, id, progress -> plans.machineChange(id, machine));
   }
 
   /** What another filament in a slot would mean for the plan, before it is taken. */
   @GetMapping("/{id}/slots/{slot}/filaments/{filament}")
   PlanChange filament(
       @PathVariable UUID id, @PathVariable int slot, @PathVariable String filament) {
-    return plans.filamentChange(id, slot, filament);
+    return tasks.run(Lane.LOOK, id, progress -> plans.filamentChange(id, slot, filament));
   }
 
   @PutMapping("/{id}")

@@ -226,6 +226,7 @@ class ResultController {
             .map(remedies -> remedies.get(remedy))
             .findFirst()
             .orElseThrow(() -> new MissingException("remedy for", finding));
-    return plans.edit(plans.planOf(revision), version, chosen.plan());
+    UUID plan = plans.planOf(revision);
+    return tasks.run(Lane.LOOK, plan, progress -> plans.edit(plan, version, chosen.plan()));
   }
 }
