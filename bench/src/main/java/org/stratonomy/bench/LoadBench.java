@@ -28,10 +28,14 @@ import tools.jackson.databind.json.JsonMapper;
 /**
  * Many people on small plans of their own: edit, wait for the result, fetch a layer, pause; against
  * a server that runs on this machine: {@code ./stratonomy bench load --address
- * http://127.0.0.1:8080 --people 100 --seconds 60}.
+ * http://127.0.0.1:8080 --people 100 --seconds 60 --height 4}.
  */
 public final class LoadBench {
   private static final JsonMapper JSON = JsonMapper.shared();
+
+  /** Of the boxes that are planned, mm; a layer has 0.2. */
+  private static final AtomicInteger HEIGHT = new AtomicInteger(4);
+
   private static final int MOST_PEOPLE = 200;
   private static final int MOST_SECONDS = 600;
 
@@ -56,6 +60,7 @@ public final class LoadBench {
       switch (args[i]) {
         case "--address" -> address = args[i + 1];
         case "--people" -> people = Math.min(MOST_PEOPLE, Integer.parseInt(args[i + 1]));
+        case "--height" -> HEIGHT.set(Integer.parseInt(args[i + 1]));
         case "--seconds" -> seconds = Math.min(MOST_SECONDS, Integer.parseInt(args[i + 1]));
         default -> throw new IllegalArgumentException(args[i]);
       }
@@ -116,7 +121,7 @@ public final class LoadBench {
 
   private JsonNode newPlan(int who) throws IOException, InterruptedException {
     TriangleSoup soup = new TriangleSoup(12);
-    soup.box(new double[] {0, 0, 0}, new double[] {20 + who % 10, 20, 12});
+    soup.box(new double[] {0, 0, 0}, new double[] {20 + who % 10, 20, HEIGHT.get()});
     ByteArrayOutputStream stl = new ByteArrayOutputStream();
     StlWriter.writeBinary(MeshBuilder.build("box", soup), stl);
     String boundary = "part-of-" + who;
@@ -172,7 +177,9 @@ public final class LoadBench {
     answered(HttpRequest.newBuilder(URI.create(revision + "/result")));
     add(results, began);
     long layer = System.nanoTime();
-    answered(HttpRequest.newBuilder(URI.create(revision + "/layers/" + random.nextInt(1, 50))));
+    answered(
+        HttpRequest.newBuilder(
+            URI.create(revision + "/layers/" + random.nextInt(1, 5 * HEIGHT.get()))));
     add(layers, layer);
     return now;
   }

@@ -100,14 +100,14 @@ class PlanController {
   @PutMapping("/{id}")
   PlanState replace(@PathVariable UUID id, @Valid @RequestBody Edit edit) {
     return tasks.run(
-        Lane.LOOK,
+        Lane.EDIT,
         id,
         progress -> plans.edit(id, edit.version(), PlanFormat.read("the plan", edit.document())));
   }
 
   @PostMapping("/{id}/edits")
   PlanState edit(@PathVariable UUID id, @Valid @RequestBody EditRequest request) {
-    return tasks.run(Lane.LOOK, id, progress -> editor.edit(id, request));
+    return tasks.run(Lane.EDIT, id, progress -> editor.edit(id, request));
   }
 
   @DeleteMapping("/{id}")

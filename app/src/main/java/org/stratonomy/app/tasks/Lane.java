@@ -12,8 +12,11 @@ public enum Lane {
   /** Reading files. */
   PARSE(2, 2, Duration.ofMinutes(5)),
 
-  /** Computing plans, proposals and programs. */
-  COMPUTE(cores(), 8, Duration.ofMinutes(20)),
+  /** Edits, which are short and mostly wait for the database. */
+  EDIT(8 * cores(), 24, Duration.ofMinutes(2)),
+
+  /** Computing plans, proposals and programs; the engine's threads take turns between them. */
+  COMPUTE(3 * cores(), 4 * cores(), Duration.ofMinutes(20)),
 
   /** Answers from results that are there: layers, pictures, what holds at a spot. */
   LOOK(2 * cores(), 16, Duration.ofMinutes(2));
