@@ -55,6 +55,11 @@ export class ApiProblem extends Error {
     return this.type.endsWith(':stale-plan');
   }
 
+  /** Whether the user ended it; there is nothing to say about that. */
+  get isCancelled(): boolean {
+    return this.type.endsWith(':cancelled');
+  }
+
   get isSuperseded(): boolean {
     return this.type.endsWith(':superseded');
   }

@@ -40,7 +40,10 @@ export class Attempts {
       await work();
       return true;
     } catch (e) {
-      this.problem = ApiProblem.from(e, place);
+      const problem = ApiProblem.from(e, place);
+      if (!problem.isCancelled) {
+        this.problem = problem;
+      }
       return false;
     }
   }

@@ -34,3 +34,16 @@ it('keeps a problem when something else is read', async () => {
   attempts.forget();
   expect(attempts.problem).toBeUndefined();
 });
+
+it('says nothing of what the user cancelled', async () => {
+  const attempts = new Attempts('here');
+  const cancelled = new ApiProblem(
+    409,
+    'urn:stratonomy:problem:cancelled',
+    'the task',
+    'It was cancelled.',
+    '',
+  );
+  expect(await attempts.run(() => Promise.reject(cancelled))).toBe(false);
+  expect(attempts.problem).toBeUndefined();
+});

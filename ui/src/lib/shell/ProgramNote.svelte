@@ -46,8 +46,11 @@
       link.download = program.fileName;
       link.click();
     } catch (e) {
-      session.problem = ApiProblem.from(e, 'export');
-      refused = errors.length > 0;
+      const problem = ApiProblem.from(e, 'export');
+      if (!problem.isCancelled) {
+        session.problem = problem;
+        refused = errors.length > 0;
+      }
     }
     writing = false;
   }

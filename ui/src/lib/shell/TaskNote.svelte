@@ -7,7 +7,7 @@
   <div class="tasks" role="status" data-testid="tasks">
     {#each waitedFor.values() as task (task.id)}
       <div>
-        <span>Server: {task.stage} …</span>
+        <span>Computing {task.stage} …</span>
         {#if task.total > 1}
           <progress max={task.total} value={task.done} aria-label="Progress"></progress>
         {/if}
@@ -21,7 +21,7 @@
   .tasks {
     position: fixed;
     left: 50%;
-    bottom: 14px;
+    bottom: 64px;
     transform: translateX(-50%);
     z-index: 30;
     padding: 6px 12px;
@@ -37,7 +37,20 @@
   }
 
   progress {
+    appearance: none;
     width: 110px;
-    accent-color: var(--color-primary-600);
+    height: 6px;
+  }
+
+  progress::-webkit-progress-bar {
+    background: var(--rule);
+  }
+
+  progress::-webkit-progress-value {
+    background: var(--accent);
+  }
+
+  progress::-moz-progress-bar {
+    background: var(--accent);
   }
 </style>

@@ -18,7 +18,7 @@ it('says what is waited for, and cancels it', async () => {
   expect(screen.queryByRole('status')).toBeNull();
   const task = { id: 't', stage: 'toolpaths', done: 3, total: 9, ended: false, hasResult: true };
   waitedFor.set('t', task);
-  expect(await screen.findByText('Server: toolpaths …')).toBeInTheDocument();
+  expect(await screen.findByText('Computing toolpaths …')).toBeInTheDocument();
   expect(screen.getByLabelText('Progress')).toHaveValue(3);
   screen.getByText('Cancel').click();
   expect(sent).toHaveLength(1);

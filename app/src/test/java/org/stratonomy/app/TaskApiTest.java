@@ -72,6 +72,7 @@ class TaskApiTest extends ApiTest {
     mvc.perform(delete("/api/tasks/{id}", id)).andExpect(status().isNoContent());
     mvc.perform(get("/api/tasks/{id}/result", id))
         .andExpect(status().isConflict())
+        .andExpect(jsonPath("$.type").value("urn:stratonomy:problem:cancelled"))
         .andExpect(jsonPath("$.detail").value(containsString("cancelled")));
   }
 }

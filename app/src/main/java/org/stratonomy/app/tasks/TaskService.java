@@ -141,7 +141,7 @@ public class TaskService {
 
   static Problem cancelled() {
     return new Problem(
-        Problem.Kind.SUPERSEDED, "the task", "It was cancelled.", "Start it again if you need it.");
+        Problem.Kind.CANCELLED, "the task", "It was cancelled.", "Start it again if you need it.");
   }
 
   @PreDestroy

@@ -45,9 +45,10 @@ class ProblemHandler {
   @ExceptionHandler
   ProblemDetail handle(Problem problem) {
     HttpStatus status =
-        problem.kind() == Problem.Kind.SUPERSEDED
-            ? HttpStatus.CONFLICT
-            : HttpStatus.UNPROCESSABLE_CONTENT;
+        switch (problem.kind()) {
+          case SUPERSEDED, CANCELLED -> HttpStatus.CONFLICT;
+          case MESH, PLAN_FORMAT, PLAN -> HttpStatus.UNPROCESSABLE_CONTENT;
+        };
     String type = problem.kind().name().toLowerCase(Locale.ROOT).replace('_', '-');
     return Refusal.detail(status, type, problem.place(), problem.reason(), problem.remedy());
   }

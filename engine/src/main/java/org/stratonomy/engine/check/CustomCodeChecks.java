@@ -29,7 +29,7 @@ final class CustomCodeChecks {
         code.id(),
         Finding.Severity.WARNING,
         "Custom G-code: %d %s".formatted(count, count == 1 ? "line" : "lines"),
-        "The program contains lines of %s as they are: %s%s. Accept them if you know what they do."
+        "The program gets from %s: %s%s. Nothing checks these lines; accept them if you know what they do."
             .formatted(code.place(), lines, count > LINES_SHOWN ? " | …" : ""),
         Optional.empty(),
         code.heightMm(),

@@ -18,7 +18,9 @@ public final class Problem extends RuntimeException {
     /** A plan that asks for something impossible. */
     PLAN,
     /** The computation was stopped because it is no longer wanted. */
-    SUPERSEDED
+    SUPERSEDED,
+    /** The user ended it. */
+    CANCELLED
   }
 
   private static final int LONGEST = 600;
