@@ -4,13 +4,10 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
-import java.util.stream.Stream;
 import org.stratonomy.engine.check.Checks;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.divide.Cells;
@@ -61,65 +58,9 @@ public final class Planner implements AutoCloseable {
   /** Heights nearer than this are one, mm. */
   private static final double SAME_MM = 1e-6;
 
-  private static final String MACHINE = "machine ";
-  private static final String FILAMENT = "filament ";
-
   private final long memoBytes;
   private final Workers workers;
   private volatile Remembered now;
-
-  /**
-   * What is remembered. Keys name machines and filaments by their ids, so what was computed with
-   * one that has been edited since counts no more: its number of edits is part of the scope.
-   *
-   * @param items all machines and filaments there ever were, as they were last
-   * @param edits of each that was edited
-   */
-  private record Remembered(
-      Shelf shelf, Memo memo, Map<String, Object> items, Map<String, Integer> edits) {
-    Remembered {
-      items = Map.copyOf(items);
-      edits = Map.copyOf(edits);
-    }
-
-    Remembered with(Shelf other) {
-      Map<String, Object> nowItems = new HashMap<>(items);
-      Map<String, Integer> nowEdits = new HashMap<>(edits);
-      items(other)
-          .forEach(
-              (id, item) -> {
-                Object before = nowItems.put(id, item);
-                if (before != null && !before.equals(item)) {
-                  nowEdits.merge(id, 1, Integer::sum);
-                }
-              });
-      return new Remembered(other, memo, nowItems, nowEdits);
-    }
-
-    static Map<String, Object> items(Shelf shelf) {
-      Map<String, Object> items = new HashMap<>();
-      shelf.machines().forEach(machine -> items.put(MACHINE + machine.id(), machine));
-      shelf.filaments().forEach(filament -> items.put(FILAMENT + filament.id(), filament));
-      return items;
-    }
-
-    /** Results for plans that use the same items as they are now. */
-    Memo memoFor(Plan plan) {
-      List<String> edited =
-          Stream.concat(
-                  Stream.of(MACHINE + plan.machine()), plan.slots().stream().map(FILAMENT::concat))
-              .filter(edits::containsKey)
-              .distinct()
-              .sorted()
-              .toList();
-      if (edited.isEmpty()) {
-        return memo;
-      }
-      Key.Builder scope = Key.of("shelf");
-      edited.forEach(id -> scope.add(id).add(edits.get(id)));
-      return memo.within(scope.build());
-    }
-  }
 
   /**
    * @param memoBytes memory for remembered results, roughly
@@ -127,12 +68,12 @@ public final class Planner implements AutoCloseable {
    */
   public Planner(Shelf shelf, long memoBytes, int threads) {
     this.memoBytes = memoBytes;
-    now = new Remembered(shelf, new Memo(memoBytes), Remembered.items(shelf), Map.of());
+    now = Remembered.nothing(shelf, memoBytes);
     this.workers = new Workers(threads);
   }
 
   public Shelf shelf() {
-    return now.shelf;
+    return now.shelf();
   }
 
   /**
@@ -144,7 +85,7 @@ public final class Planner implements AutoCloseable {
   }
 
   private synchronized void forget() {
-    now = new Remembered(now.shelf, new Memo(memoBytes), now.items, now.edits);
+    now = now.forgotten(memoBytes);
   }
 
   /**
@@ -160,7 +101,7 @@ public final class Planner implements AutoCloseable {
     Shelf shelf = shelf();
     PlanChecker.check(plan, shelf);
     Resolver resolver = new Resolver(plan, shelf);
-    return LayerStack.of(plan, place(resolver, plan, meshes, now.memo), resolver);
+    return LayerStack.of(plan, place(resolver, plan, meshes, now.memo()), resolver);
   }
 
   /**
@@ -323,7 +264,7 @@ public final class Planner implements AutoCloseable {
 
   private Stages stages(Plan plan, MeshSource meshes) {
     Remembered used = now;
-    Shelf shelf = used.shelf;
+    Shelf shelf = used.shelf();
     Memo memo = used.memoFor(plan);
     PlanChecker.check(plan, shelf);
     Resolver resolver = new Resolver(plan, shelf);

@@ -2,9 +2,6 @@ package org.stratonomy.app.meshes;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -86,7 +83,8 @@ public class MeshService implements MeshSource {
     boolean whole = parts.size() == 1 && MeshFiles.file(name).equals(name);
     List<Kept> kept = new ArrayList<>();
     for (MeshPart part : parts) {
-      String reference = whole ? keep(name, content) : keep(part.name(), stl(part.mesh()));
+      String reference =
+          whole ? keep(name, content) : keep(part.name(), StlWriter.binary(part.mesh()));
       if (whole) {
         read.put(reference, part.mesh());
       }
@@ -125,19 +123,9 @@ public class MeshService implements MeshSource {
   public List<String> split(String reference, String name) {
     List<String> kept = new ArrayList<>();
     for (Mesh shell : Shells.split(mesh(reference))) {
-      kept.add(keep("%s %d.stl".formatted(name, kept.size() + 1), stl(shell)));
+      kept.add(keep("%s %d.stl".formatted(name, kept.size() + 1), StlWriter.binary(shell)));
     }
     return kept;
-  }
-
-  private static byte[] stl(Mesh mesh) {
-    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-    try {
-      StlWriter.writeBinary(mesh, bytes);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    return bytes.toByteArray();
   }
 
   private String keep(String name, byte[] content) {

@@ -38,7 +38,7 @@ enum Format {
   STL_BINARY {
     @Override
     List<byte[]> seeds() {
-      return List.of(stl(box(1)), stl(box(3)));
+      return List.of(StlWriter.binary(box(1)), StlWriter.binary(box(3)));
     }
   },
   STL_TEXT {
@@ -247,22 +247,12 @@ enum Format {
     return MeshBuilder.build("box", soup);
   }
 
-  private static byte[] stl(Mesh mesh) {
-    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-    try {
-      StlWriter.writeBinary(mesh, bytes);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    return bytes.toByteArray();
-  }
-
   private static StratFile strat() {
     Body body = new Body("body", "Box", "meshes/box.stl");
     Piece piece = new Piece("box", "Box", List.of(body), Placement.at(50, 50), List.of(4.0));
     Plan plan =
         new Plan("Box", "workshop-one", List.of("chalk"), List.of(piece), List.of(), List.of());
-    return new StratFile(plan, Map.of("meshes/box.stl", stl(box(10))));
+    return new StratFile(plan, Map.of("meshes/box.stl", StlWriter.binary(box(10))));
   }
 
   private static String vertices(String before) {

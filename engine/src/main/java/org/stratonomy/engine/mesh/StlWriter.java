@@ -1,7 +1,9 @@
 package org.stratonomy.engine.mesh;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
@@ -10,6 +12,17 @@ import java.util.Locale;
 /** Writes a mesh as STL, binary or text. */
 public final class StlWriter {
   private StlWriter() {}
+
+  /** The binary file of a mesh. */
+  public static byte[] binary(Mesh mesh) {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try {
+      writeBinary(mesh, bytes);
+    } catch (IOException e) {
+      throw new UncheckedIOException("memory takes every byte", e);
+    }
+    return bytes.toByteArray();
+  }
 
   public static void writeBinary(Mesh mesh, OutputStream out) throws IOException {
     ByteBuffer header = ByteBuffer.allocate(84).order(ByteOrder.LITTLE_ENDIAN);
