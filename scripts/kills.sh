@@ -24,7 +24,7 @@ kills() {
     acknowledged=$version
     victim=$([ $((RANDOM % 2)) = 0 ] && echo application || echo database)
     (
-      sleep "$(awk -v r=$RANDOM 'BEGIN { print 0.05 + r / 32768 * 0.8 }')"
+      sleep "$(awk -v r=$RANDOM 'BEGIN { print 0.3 + r / 32768 * 2.5 }')"
       if [ "$victim" = database ]; then
         as_postgres sh -c "kill -9 \$(head -n 1 '$dir/data/postmaster.pid')"
       else
@@ -74,6 +74,7 @@ start_kills_app() {
       -jar "$here/app/target/app-0.1.0-SNAPSHOT.jar"
   ) >>"$1.log" 2>&1 &
   kills_app=$!
+  disown
   for i in $(seq 1 240); do
     ! curl -fs "http://127.0.0.1:$3/actuator/health/readiness" >/dev/null 2>&1 || return 0
     sleep 0.25
