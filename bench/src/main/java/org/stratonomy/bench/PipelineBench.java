@@ -227,8 +227,7 @@ public final class PipelineBench {
     void time(String name, Edited edited) {
       List<Double> times = new ArrayList<>();
       for (int round = 0; round < UNTIMED_ROUNDS + TIMED_ROUNDS; round++) {
-        // With a new shelf nothing is remembered.
-        planner.use(ShelfReader.standard());
+        planner.forget();
         planner.compute(plan, meshes, Watch.NONE);
         for (int i = 0; i < RUNS; i++) {
           Plan edit = edited.at(i);

@@ -84,7 +84,8 @@ public final class Planner implements AutoCloseable {
     now = now.with(shelf);
   }
 
-  private synchronized void forget() {
+  /** Forgets what is remembered, so that its memory is free. */
+  public synchronized void forget() {
     now = now.forgotten(memoBytes);
   }
 

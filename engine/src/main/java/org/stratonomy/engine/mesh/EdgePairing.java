@@ -75,13 +75,15 @@ final class EdgePairing {
     int b = otherWay ? from(h) : to(h);
     alike = 0;
     for (int other = head[bucket(h)]; other >= 0; other = next[other]) {
-      if (from(other) == a && to(other) == b) {
+      int start = from(other);
+      int end = to(other);
+      if (start == a && end == b) {
         unlink(other);
         twin[h] = other;
         twin[other] = h;
         return true;
       }
-      alike += from(other) == from(h) && to(other) == to(h) ? 1 : 0;
+      alike += start == b && end == a ? 1 : 0;
     }
     return false;
   }
