@@ -141,7 +141,7 @@ alter default privileges for role stratonomy_owner in schema public
 SQL
 }
 
-# database_settings DIR PORT NAME: what the application is told of a database, as NAME=VALUE lines.
+# database_settings DIR PORT NAME: the settings of a database for the application, as NAME=VALUE lines.
 database_settings() {
   echo "STRATONOMY_DB_URL=jdbc:postgresql://127.0.0.1:$2/$3"
   echo "STRATONOMY_DB_USER=stratonomy_app"

@@ -42,7 +42,7 @@ export async function answered(
   }
 }
 
-/** Ends a task; who waits for its result is told. */
+/** Ends a task; whoever waits for its result gets a problem that says so. */
 export function cancel(task: TaskView): void {
   void fetch(`/api/tasks/${task.id}`, { method: 'DELETE', headers: OWN }).catch(() => {});
 }

@@ -178,7 +178,7 @@ public class Computations {
     return task;
   }
 
-  /** Results are kept elsewhere; what failed is told to those who ask again. */
+  /** Results are kept elsewhere; a failure stays for those who ask again. */
   private void forget(UUID plan, Task<PlanResult> task) {
     running.computeIfPresent(
         plan, (id, current) -> current.task == task && !task.hasFailed() ? null : current);

@@ -1,6 +1,6 @@
 package org.stratonomy.app.tasks;
 
-/** Is told how far a task is, and ends it by throwing when nobody wants it any more. */
+/** Receives how far a task is, and throws to end it when nobody wants it any more. */
 @FunctionalInterface
 public interface Progress {
   /**

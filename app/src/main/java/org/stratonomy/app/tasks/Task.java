@@ -27,7 +27,7 @@ public final class Task<T> {
 
   /**
    * @param hasResult whether its result is the answer of a request
-   * @param unfinished is told when somebody stops waiting for it
+   * @param unfinished called when somebody stops waiting for it
    */
   Task(boolean hasResult, Work<T> work, Consumer<Task<?>> unfinished) {
     track = new Track(hasResult);
