@@ -15,16 +15,25 @@ final class EdgePairing {
   /** So many half-edges wait for a partner along one edge; what is beyond stays open. */
   private static final int MOST_ALIKE = 16;
 
-  /** Differs from run to run, so that no file can be made whose edges all fall into one bucket. */
-  private static final long SEED = new SplittableRandom().nextLong();
+  /** So many half-edges are paired between two questions whether to go on. */
+  private static final int BLOCK = 1 << 14;
+
+  /**
+   * An odd number that differs from run to run, so that no file can be made whose edges all fall
+   * into one bucket (multiply-shift hashing: Dietzfelbinger et al. 1997).
+   */
+  private static final long MULTIPLIER = new SplittableRandom().nextLong() | 1;
 
   private final int[] tri;
   private final int[] twin;
   private final int[] next;
   private final int[] head;
 
-  /** How many free half-edges run the same way along the edge that was looked for last. */
-  private int alike;
+  /** {@code edge * MULTIPLIER >>> shift} is a bucket. */
+  private final int shift;
+
+  /** How many half-edges the last search in vain passed. */
+  private int passed;
 
   private EdgePairing(int[] tri) {
     this.tri = tri;
@@ -33,27 +42,38 @@ final class EdgePairing {
     next = new int[tri.length];
     head = new int[Integer.highestOneBit(Math.max(8, tri.length)) * 2];
     Arrays.fill(head, -1);
+    shift = Long.numberOfLeadingZeros(head.length - 1);
   }
 
   /** For each half-edge its partner, or -1. */
   static int[] twins(int[] tri) {
     EdgePairing pairing = new EdgePairing(tri);
-    for (int h = 0; h < tri.length; h++) {
-      Interruption.check(h);
-      if (!pairing.paired(h, true) && pairing.alike < MOST_ALIKE) {
-        int bucket = pairing.bucket(h);
-        pairing.next[h] = pairing.head[bucket];
-        pairing.head[bucket] = h;
-      }
+    for (int from = 0; from < tri.length; from += BLOCK) {
+      Interruption.check();
+      pairing.pairOpposed(from, Math.min(tri.length, from + BLOCK));
     }
-    for (int h = 0; h < tri.length; h++) {
-      Interruption.check(h);
-      if (pairing.twin[h] < 0) {
-        pairing.unlink(h);
-        pairing.paired(h, false);
-      }
+    for (int from = 0; from < tri.length; from += BLOCK) {
+      Interruption.check();
+      pairing.pairAlike(from, Math.min(tri.length, from + BLOCK));
     }
     return pairing.twin;
+  }
+
+  private void pairOpposed(int from, int to) {
+    for (int h = from; h < to; h++) {
+      if (!paired(h, true)) {
+        link(h);
+      }
+    }
+  }
+
+  private void pairAlike(int from, int to) {
+    for (int h = from; h < to; h++) {
+      if (twin[h] < 0) {
+        unlink(h);
+        paired(h, false);
+      }
+    }
   }
 
   private int from(int halfEdge) {
@@ -66,25 +86,41 @@ final class EdgePairing {
 
   private int bucket(int h) {
     long edge = ((long) Math.min(from(h), to(h)) << 32) | Math.max(from(h), to(h));
-    return (int) ((edge ^ SEED) * 0x9e37_79b9_7f4a_7c15L >>> 33) & (head.length - 1);
+    return (int) (edge * MULTIPLIER >>> shift);
+  }
+
+  /** Lets a half-edge wait for a partner, unless too many wait along its edge. */
+  private void link(int h) {
+    int bucket = bucket(h);
+    if (passed < MOST_ALIKE || alike(h, bucket) < MOST_ALIKE) {
+      next[h] = head[bucket];
+      head[bucket] = h;
+    }
+  }
+
+  private int alike(int h, int bucket) {
+    int count = 0;
+    for (int other = head[bucket]; other >= 0; other = next[other]) {
+      count += from(other) == from(h) && to(other) == to(h) ? 1 : 0;
+    }
+    return count;
   }
 
   /** Pairs a half-edge with a free one that runs the other way, or the same way. */
   private boolean paired(int h, boolean otherWay) {
     int a = otherWay ? to(h) : from(h);
     int b = otherWay ? from(h) : to(h);
-    alike = 0;
+    int steps = 0;
     for (int other = head[bucket(h)]; other >= 0; other = next[other]) {
-      int start = from(other);
-      int end = to(other);
-      if (start == a && end == b) {
+      steps++;
+      if (from(other) == a && to(other) == b) {
         unlink(other);
         twin[h] = other;
         twin[other] = h;
         return true;
       }
-      alike += start == b && end == a ? 1 : 0;
     }
+    passed = steps;
     return false;
   }
 

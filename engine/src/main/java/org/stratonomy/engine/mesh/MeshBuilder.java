@@ -68,7 +68,6 @@ public final class MeshBuilder {
         xyz = exactXyz;
         tri = exactTri;
         degenerate = exactDegenerate;
-        pair();
       }
     }
     if (tri.length == 0) {
@@ -79,10 +78,10 @@ public final class MeshBuilder {
           "Export the model again as a solid with at least four faces.");
     }
     HeightOrder.sort(xyz, tri);
-    pair();
+    open = pair();
     Orientation orientation = new Orientation(xyz, tri, twin);
     int flipped = orientation.orient();
-    open = pair();
+    open = flipped == 0 ? open : pair();
     int closed = 0;
     if (open > 0) {
       HoleCloser closer = new HoleCloser(xyz, tri, twin, diagonal());
