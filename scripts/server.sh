@@ -95,7 +95,8 @@ demo() {
     eval "$(database_settings "$db" "$dbport" stratonomy)"
     STRATONOMY_PORT=$port STRATONOMY_DEMO=true
     LOGGING_FILE_NAME=$(server_directory)/app.log LOGGING_THRESHOLD_CONSOLE=error
-    become_server nohup "$JAVA_HOME/bin/java" -Xmx6g -XX:+UseParallelGC \
+    # A small young generation: everybody waits while it is collected.
+    become_server nohup "$JAVA_HOME/bin/java" -Xmx6g -Xmn700m -XX:+UseParallelGC \
       --enable-native-access=ALL-UNNAMED -jar "$jar"
   ) >"$data/start.log" 2>&1 &
   echo $! >"$data/app.pid"

@@ -16,6 +16,8 @@ import java.util.Optional;
 import java.util.Queue;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -57,13 +59,17 @@ public class TaskService {
    */
   private record Followed(Track track, Supplier<Task<?>> task) {}
 
+  /** Threads are kept for a while: beginning one takes long when the machine is busy. */
+  private final ExecutorService threads =
+      Executors.newCachedThreadPool(Thread.ofPlatform().daemon().name("task-", 0).factory());
+
   private final ScheduledExecutorService keeper =
       Executors.newSingleThreadScheduledExecutor(
           Thread.ofPlatform().daemon().name("tasks").factory());
 
   public TaskService() {
     for (Lane lane : Lane.values()) {
-      lines.put(lane, new Line(lane));
+      lines.put(lane, new Line(lane, threads));
     }
     keeper.scheduleWithFixedDelay(
         () -> lines.values().forEach(Line::lookAfter),
@@ -148,11 +154,13 @@ public class TaskService {
   public void stop() {
     keeper.shutdownNow();
     lines.values().forEach(Line::stop);
+    threads.shutdown();
   }
 
   /** What waits and runs in a lane. */
   private static final class Line {
     private final Lane lane;
+    private final Executor threads;
 
     /** The next of each thing; that which was served last stands last. */
     private final Map<Object, Queue<Task<?>>> waiting = new LinkedHashMap<>();
@@ -160,11 +168,17 @@ public class TaskService {
     private final List<Task<?>> running = new ArrayList<>();
     private int count;
 
-    Line(Lane lane) {
+    Line(Lane lane, Executor threads) {
       this.lane = lane;
+      this.threads = threads;
     }
 
-    synchronized void add(Object of, Task<?> task) {
+    void add(Object of, Task<?> task) {
+      queue(of, task);
+      begin();
+    }
+
+    private synchronized void queue(Object of, Task<?> task) {
       Queue<Task<?>> queue = waiting.computeIfAbsent(of, key -> new ArrayDeque<>());
       if (queue.size() >= WAITING_EACH || count >= WAITING_IN_ALL) {
         if (queue.isEmpty()) {
@@ -174,18 +188,31 @@ public class TaskService {
       }
       queue.add(task);
       count++;
-      fill();
     }
 
-    /** Begins what there is a place for. */
-    private synchronized void fill() {
+    /** Begins what there is a place for; threads are asked for outside of the lock. */
+    private void begin() {
+      for (var next = next(); next.isPresent(); next = next()) {
+        Task<?> first = next.get();
+        threads.execute(() -> run(first));
+      }
+    }
+
+    private synchronized Optional<Task<?>> after(Task<?> ended) {
+      running.remove(ended);
+      return next();
+    }
+
+    /** Takes the next task out of the queue, if there is one and a place for it. */
+    private synchronized Optional<Task<?>> next() {
       while (count > 0 && hasPlace()) {
         Task<?> next = takeNext();
         if (!next.isEnded()) {
           running.add(next);
-          Thread.ofPlatform().daemon().name(lane + " task").start(() -> run(next));
+          return Optional.of(next);
         }
       }
+      return Optional.empty();
     }
 
     private boolean hasPlace() {
@@ -207,19 +234,21 @@ public class TaskService {
       return next;
     }
 
-    private void run(Task<?> task) {
-      try {
-        task.run();
-      } finally {
-        synchronized (this) {
-          running.remove(task);
-          fill();
-        }
+    private void run(Task<?> first) {
+      Optional<Task<?>> task = Optional.of(first);
+      while (task.isPresent()) {
+        task.get().run();
+        task = after(task.get());
       }
     }
 
     /** Ends what takes too long, and begins what waits while long tasks run. */
-    synchronized void lookAfter() {
+    void lookAfter() {
+      stopLong();
+      begin();
+    }
+
+    private synchronized void stopLong() {
       for (Task<?> task : running) {
         if (task.seconds() > lane.limit().toSeconds()) {
           task.stop(
@@ -230,7 +259,6 @@ public class TaskService {
                   "Choose thicker layers, or models with fewer triangles."));
         }
       }
-      fill();
     }
 
     synchronized void stop() {
