@@ -133,7 +133,7 @@ final class PieceChecks {
               stop ? "A stop" : "A boundary of the plan",
               Math.abs(moved.actual() - moved.wanted())),
           Checks.text(
-              "In %s no layer fits between %.3f mm and the plane at %.3f mm, so it is there.",
+              "%s has no plane between layers at %.3f mm; the nearest that it can use is at %.3f mm.",
               piece.name(), moved.wanted(), moved.actual()),
           piece,
           Optional.of(moved.actual()),

@@ -4,13 +4,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.place.PieceOrder;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
@@ -43,15 +45,22 @@ final class StopChecks {
 
   private void inside() {
     double top = schedule.topMm();
+    Set<String> happening =
+        schedule.layers().stream()
+            .flatMap(layer -> layer.halts().stream())
+            .flatMap(halt -> halt.stops().stream())
+            .map(Stop::id)
+            .collect(Collectors.toSet());
     for (Stop stop : plan.stops()) {
-      if (stop.heightMm() <= 0 || stop.heightMm() >= top) {
+      if (!happening.contains(stop.id())) {
         List<Stop> others = plan.stops().stream().filter(s -> !s.id().equals(stop.id())).toList();
         add(
             "stop-outside:" + stop.id(),
             Severity.WARNING,
             "A stop lies outside the print",
             Checks.text(
-                "It is set at %.3f mm; the print goes from 0 to %.3f mm. It will not happen.",
+                "It is set at %.3f mm, where nothing is printed above the first layer; the print ends"
+                    + " at %.3f mm. It will not happen.",
                 stop.heightMm(), top),
             Optional.empty(),
             List.of(new Remedy("Remove the stop", plan.withStops(others))));
@@ -148,7 +157,7 @@ final class StopChecks {
                           plan,
                           Where.EVERYWHERE,
                           Setting.PIECE_ORDER,
-                          Value.of(PieceOrder.ONE_AT_A_TIME))))
+                          Value.of(Resolver.ONE_AT_A_TIME))))
               : List.of());
     }
   }

@@ -237,7 +237,7 @@ public final class Cells {
         inRegions,
         layer.index(),
         layer.index() - stratumStarts[layer.stratum()] + 1,
-        plan.stratumAt(layer.middle()));
+        stack.planStratum(layer));
   }
 
   private Key fragmentsKey(PieceLayer layer) {

@@ -2,6 +2,7 @@ package org.stratonomy.engine.merge;
 
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.place.PieceOrder;
@@ -9,11 +10,11 @@ import org.stratonomy.engine.place.Reach;
 import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 import org.stratonomy.engine.strata.PlacedPiece;
+import org.stratonomy.engine.strata.Planes;
 
 /**
  * What is printed in one go, in the order of the print: the layers of the plan, or one piece's
@@ -23,17 +24,17 @@ final class Passes {
   private final boolean pieceByPiece;
   private final List<PlanLayer> list;
 
-  /** Passes that are printed one over the other, by {@link #runOf}. */
-  private final Map<Integer, List<PlanLayer>> runs;
+  /** Of passes that are printed one over the other, by {@link #runOf}. */
+  private final Map<Integer, Planes> planes;
 
   Passes(Plan plan, Resolver resolver, List<PlacedPiece> placed, LayerStack stack) {
-    String order = resolver.plan().choice(Setting.PIECE_ORDER);
-    pieceByPiece =
-        placed.size() > 1
-            && order.equals(PieceOrder.ONE_AT_A_TIME)
-            && resolver.machine().belt().isEmpty();
+    pieceByPiece = stack.apart();
     list = pieceByPiece ? stack.pieceByPiece(order(plan, resolver, placed)) : stack.layers();
-    runs = list.stream().collect(Collectors.groupingBy(this::runOf));
+    planes =
+        list.stream()
+            .collect(
+                Collectors.groupingBy(
+                    this::runOf, Collectors.collectingAndThen(Collectors.toList(), Planes::new)));
   }
 
   private static List<Integer> order(Plan plan, Resolver resolver, List<PlacedPiece> placed) {
@@ -58,19 +59,12 @@ final class Passes {
   }
 
   /**
-   * Whether a stop happens before a pass. It belongs to the layer whose bottom is the plane nearest
-   * to its height; of pieces that are printed one at a time, to such a layer of each that it lies
-   * in. Before the first layer there is none.
+   * Whether a stop happens before a pass: at the plane nearest to its height; of pieces that are
+   * printed one at a time, at such a plane of each that it lies in. Before the first layer there is
+   * none.
    */
   boolean isAt(Stop stop, PlanLayer pass) {
-    double height = stop.heightMm();
-    List<PlanLayer> run = runs.get(runOf(pass));
-    if (pass.number() == 1 || height >= run.getLast().top()) {
-      return false;
-    }
-    double distance = Math.abs(height - pass.bottom());
-    return run.stream()
-        .filter(other -> other.number() > 1 && other != pass)
-        .noneMatch(other -> Math.abs(height - other.bottom()) < distance);
+    OptionalDouble plane = planes.get(runOf(pass)).nearest(stop.heightMm());
+    return plane.isPresent() && plane.getAsDouble() == pass.bottom() && pass.number() > 1;
   }
 }

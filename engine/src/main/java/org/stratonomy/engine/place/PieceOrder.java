@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Setting;
 
 /**
  * In which order pieces are printed one at a time, so that neither the head nor the beam that it
@@ -17,9 +16,6 @@ import org.stratonomy.engine.plan.Setting;
  *     order is impossible
  */
 public record PieceOrder(List<Integer> pieces, Optional<Conflict> conflict) {
-
-  /** The choice of {@link Setting#PIECE_ORDER} that asks for it. */
-  public static final String ONE_AT_A_TIME = "one at a time";
 
   /** Indices of pieces in the plan, from 0. */
   public record Conflict(int first, int second) {}

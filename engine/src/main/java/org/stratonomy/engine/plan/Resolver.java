@@ -18,6 +18,9 @@ import java.util.stream.IntStream;
  * finer than it can differ for is passed over. Safe to use from several threads.
  */
 public final class Resolver {
+  /** The choice of {@link Setting#PIECE_ORDER} that asks for one piece at a time. */
+  public static final String ONE_AT_A_TIME = "one at a time";
+
   private final Plan plan;
   private final Machine machine;
   private final List<Filament> filaments;
@@ -40,6 +43,11 @@ public final class Resolver {
 
   public Machine machine() {
     return machine;
+  }
+
+  /** Whether several pieces are printed one at a time; over a belt they never are. */
+  public boolean printsApart() {
+    return plan().choice(Setting.PIECE_ORDER).equals(ONE_AT_A_TIME) && machine.belt().isEmpty();
   }
 
   /** The filament in a slot, counted from 1, or what comes out of the nozzle for a mix. */

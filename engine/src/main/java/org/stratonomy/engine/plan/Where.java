@@ -91,7 +91,7 @@ public record Where(
   }
 
   /** The same place in other strata of the plan. */
-  Where withPlanStrata(List<Integer> others) {
+  public Where withPlanStrata(List<Integer> others) {
     return new Where(pieces, bodies, strata, regions, roles, layers, others);
   }
 

@@ -6,9 +6,9 @@ import java.util.function.Function;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.ledger.Ledger.SlotEntry;
-import org.stratonomy.engine.place.PieceOrder;
 import org.stratonomy.engine.place.PiecesApart;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
@@ -95,7 +95,7 @@ public enum Aim {
     List<Step> steps(PlanResult result) {
       List<Step> steps = new ArrayList<>();
       if (result.plan().pieces().size() > 1) {
-        Value choice = Value.of(PieceOrder.ONE_AT_A_TIME);
+        Value choice = Value.of(Resolver.ONE_AT_A_TIME);
         add(steps, result, Setting.PIECE_ORDER, choice, label());
         Function<Plan, Plan> ordered =
             plan -> RuleEditor.set(plan, Where.EVERYWHERE, Setting.PIECE_ORDER, choice);

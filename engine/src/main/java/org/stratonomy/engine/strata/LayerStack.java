@@ -14,13 +14,17 @@ import org.stratonomy.engine.problem.Problem;
  * All layers of a plan in the order of their heights: layers of several pieces whose tops fall
  * together are one layer of the plan.
  *
+ * <p>Every height at which a layer ends is a whole number of micrometres, and where boundaries and
+ * stops come to lie is decided here ({@link Planes}).
+ *
  * <p>Under a raft the heights of the pieces stay as they are: the raft lies below height 0, and the
  * bed that much lower.
  *
  * @param pieces one stack for each piece, in the plan's order
  * @param layers numbered from 1
+ * @param apart whether pieces are printed one at a time
  */
-public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
+public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers, boolean apart) {
   private static final int MOST_LAYERS = 50_000;
 
   /**
@@ -52,7 +56,7 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
    */
   public static LayerStack of(Plan plan, List<PlacedPiece> placed, Resolver resolver) {
     List<PieceStack> stacks = new ArrayList<>();
-    TreeMap<Long, List<Part>> byTop = new TreeMap<>();
+    TreeMap<Double, List<Part>> byTop = new TreeMap<>();
     for (int p = 0; p < placed.size(); p++) {
       String id = placed.get(p).id();
       PieceStack stack =
@@ -64,8 +68,7 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
               .stack(plan);
       stacks.add(stack);
       for (PieceLayer layer : stack.layers()) {
-        long micrometres = Math.round(layer.top() * 1000);
-        byTop.computeIfAbsent(micrometres, top -> new ArrayList<>()).add(new Part(p, layer));
+        byTop.computeIfAbsent(layer.top(), top -> new ArrayList<>()).add(new Part(p, layer));
       }
     }
     checkCount(byTop.size());
@@ -76,18 +79,36 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
             ? stacks.stream().mapToDouble(LayerStack::bottom).min().orElse(0)
             : layers.getLast().top();
     double wanted = resolver.plan().number(Setting.LAYER_HEIGHT);
-    for (Map.Entry<Long, List<Part>> entry : byTop.entrySet()) {
+    for (Map.Entry<Double, List<Part>> entry : byTop.entrySet()) {
       double low =
           entry.getValue().stream().mapToDouble(part -> part.layer().bottom()).min().orElseThrow();
       if (bottom >= 0 && low > bottom) {
         addAir(layers, bottom, low, wanted);
         bottom = low;
       }
-      double top = entry.getValue().getFirst().layer().top();
+      double top = entry.getKey();
       layers.add(new PlanLayer(layers.size() + 1, bottom, top, List.copyOf(entry.getValue())));
       bottom = top;
     }
-    return new LayerStack(List.copyOf(stacks), List.copyOf(layers));
+    boolean apart = placed.size() > 1 && resolver.printsApart();
+    return new LayerStack(List.copyOf(stacks), List.copyOf(layers), apart).divided(plan);
+  }
+
+  private LayerStack divided(Plan plan) {
+    List<PieceStack> divided = new ArrayList<>();
+    for (int p = 0; p < pieces.size(); p++) {
+      PieceStack stack = pieces.get(p);
+      boolean hasLayers = !stack.layers().isEmpty();
+      divided.add(hasLayers ? stack.divided(plan, new Planes(apart ? of(p) : layers)) : stack);
+    }
+    return new LayerStack(List.copyOf(divided), layers, apart);
+  }
+
+  /** A piece's share of each layer. */
+  private List<PlanLayer> of(int piece) {
+    return layers.stream()
+        .flatMap(layer -> layer.parts().stream().filter(p -> p.piece() == piece).map(layer::only))
+        .toList();
   }
 
   /**
@@ -109,7 +130,7 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
     checkCount(layers.size() + count);
     double bottom = low;
     for (int i = 1; i <= count; i++) {
-      double top = i == count ? high : rounded(low + i * (high - low) / count);
+      double top = i == count ? high : Planes.rounded(low + i * (high - low) / count);
       layers.add(new PlanLayer(layers.size() + 1, bottom, top, List.of()));
       bottom = top;
     }
@@ -132,14 +153,10 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
     List<PlanLayer> layers = new ArrayList<>();
     for (int i = 1; i <= count; i++) {
       double top = bottom + (i == 1 ? first : height);
-      layers.add(new PlanLayer(i, rounded(bottom), rounded(top), List.of()));
+      layers.add(new PlanLayer(i, Planes.rounded(bottom), Planes.rounded(top), List.of()));
       bottom = top;
     }
     return layers;
-  }
-
-  private static double rounded(double mm) {
-    return Math.rint(mm * 1e6) / 1e6;
   }
 
   /** How many layers of raft there are below the pieces. */
@@ -169,12 +186,7 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers) {
   public List<PlanLayer> pieceByPiece(List<Integer> order) {
     List<PlanLayer> passes = new ArrayList<>(layers.subList(0, raftLayers()));
     for (int piece : order) {
-      for (PlanLayer layer : layers) {
-        layer.parts().stream()
-            .filter(part -> part.piece() == piece)
-            .map(part -> layer.only(part))
-            .forEach(passes::add);
-      }
+      passes.addAll(of(piece));
     }
     return List.copyOf(passes);
   }

@@ -10,7 +10,6 @@ import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
-import org.stratonomy.engine.strata.PieceStack.MovedPlane;
 
 /**
  * Divides the height of a piece into layers so that every boundary and every stop falls on a layer
@@ -28,7 +27,6 @@ final class PieceStacker {
   private final Machine machine;
   private final IntFunction<Settings> settings;
   private final boolean supported;
-  private final List<MovedPlane> moved = new ArrayList<>();
   private final List<PieceLayer> layers = new ArrayList<>();
   private final String place;
 
@@ -51,7 +49,7 @@ final class PieceStacker {
    */
   PieceStack stack(Plan plan) {
     checkBoundaries();
-    List<Double> cuts = cuts(plan);
+    List<Double> cuts = cuts(plan).stream().map(Planes::rounded).distinct().toList();
     boolean onBed = cuts.getFirst() == 0 && placed.belt().isEmpty();
     for (int i = 0; i + 1 < cuts.size(); i++) {
       double low = cuts.get(i);
@@ -68,14 +66,14 @@ final class PieceStacker {
         double topmost = last ? topmostLayer(high - low, wanted) : 0;
         if (topmost > 0) {
           int whole = (int) Math.round((high - topmost - low) / wanted);
-          add(low, rounded(low + whole * wanted), whole, stratum);
-          add(high - topmost, high, 1, stratum);
+          add(low, Planes.rounded(low + whole * wanted), whole, stratum);
+          add(Planes.rounded(high - topmost), high, 1, stratum);
         } else {
           add(low, high, layerCount(high - low, wanted), stratum);
         }
       }
     }
-    return new PieceStack(placed.id(), List.copyOf(layers), onBed, List.copyOf(moved));
+    return new PieceStack(placed.id(), List.copyOf(layers), onBed, List.of(), List.of());
   }
 
   private void checkBoundaries() {
@@ -121,13 +119,13 @@ final class PieceStacker {
     }
   }
 
-  /** Bottom, boundaries, stops and top; what is too near to another plane moves onto it. */
+  /** Bottom, boundaries, stops and top, but for what is so near to another that no layer fits. */
   private List<Double> cuts(Plan plan) {
     TreeSet<Double> cuts = new TreeSet<>(placed.piece().boundaries());
     cuts.add(placed.bottom());
     cuts.add(placed.top());
-    plan.boundaries().forEach(height -> cut(cuts, MovedPlane.What.PLAN_BOUNDARY, height));
-    plan.stops().forEach(stop -> cut(cuts, MovedPlane.What.STOP, stop.heightMm()));
+    plan.boundaries().forEach(height -> cut(cuts, height));
+    plan.stops().forEach(stop -> cut(cuts, stop.heightMm()));
     double foot = placed.supportedFrom();
     if (supported && placed.bottom() - foot >= machine.minLayerHeight()) {
       cuts.add(foot);
@@ -135,7 +133,7 @@ final class PieceStacker {
     return List.copyOf(cuts);
   }
 
-  private void cut(TreeSet<Double> cuts, MovedPlane.What what, double height) {
+  private void cut(TreeSet<Double> cuts, double height) {
     if (height <= placed.bottom() || height >= placed.top()) {
       return;
     }
@@ -144,8 +142,6 @@ final class PieceStacker {
     double nearest = height - below < above - height ? below : above;
     if (Math.abs(height - nearest) >= machine.minLayerHeight() - SAME) {
       cuts.add(height);
-    } else if (Math.abs(height - nearest) > SAME) {
-      moved.add(new MovedPlane(what, height, nearest));
     }
   }
 
@@ -164,12 +160,12 @@ final class PieceStacker {
     double wanted = settings.apply(stratum).number(Setting.FIRST_LAYER_HEIGHT);
     double least = machine.minLayerHeight();
     if (intervalTop - wanted >= least - SAME) {
-      return wanted;
+      return Planes.rounded(wanted);
     }
     if (intervalTop <= machine.maxLayerHeight() + SAME) {
       return intervalTop;
     }
-    return intervalTop / 2;
+    return Planes.rounded(intervalTop / 2);
   }
 
   private int layerCount(double interval, double wanted) {
@@ -196,14 +192,9 @@ final class PieceStacker {
     LayerStack.checkCount((long) layers.size() + count);
     double bottom = layers.isEmpty() ? low : layers.getLast().top();
     for (int i = 1; i <= count; i++) {
-      double top = i == count ? high : rounded(low + (high - low) * i / count);
+      double top = i == count ? high : Planes.rounded(low + (high - low) * i / count);
       layers.add(new PieceLayer(layers.size() + 1, bottom, top, stratum));
       bottom = top;
     }
-  }
-
-  /** To a nanometre, so that heights read well and compare equal. */
-  private static double rounded(double mm) {
-    return Math.rint(mm * 1e6) / 1e6;
   }
 }

@@ -22,6 +22,7 @@ import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.strata.PieceStack.MovedPlane;
 
 class LayerStackProperties {
   private static PieceStack stack(Plan plan, double height) {
@@ -61,7 +62,22 @@ class LayerStackProperties {
     PieceStack stack = stack(Shapes.plan(List.of(4.3)), 10);
     // 0.2 for the first layer, then 4.1 mm in 21 layers (4.1 / 0.2 = 20.5).
     assertThat(stack.stratum(1)).hasSize(22);
-    assertThat(stack.stratum(1).get(1).height()).isCloseTo(4.1 / 21, within(1e-6));
+    assertThat(stack.stratum(1).get(1).height()).isCloseTo(4.1 / 21, within(1e-3));
+    assertThat(stack.layers())
+        .allSatisfy(l -> assertThat(l.top()).isEqualTo(Math.round(l.top() * 1000) / 1000.0));
+  }
+
+  @Test
+  void aBoundaryAndAStopBesideABoundaryOfThePieceGoToTheNearestPlaneTogether() {
+    Plan plan =
+        Shapes.plan(List.of(5.0), Shapes.everywhere(Map.of(Setting.LAYER_HEIGHT, Value.of(0.15))))
+            .withBoundaries(List.of(5.09))
+            .withStops(List.of(new Stop("s", 5.09, "")));
+    PieceStack stack = stack(plan, 8);
+    // Of 5.0 and 5.15 the latter is nearer, and the stratum of the plan begins there, too.
+    assertThat(stack.moved()).extracting(MovedPlane::actual).containsExactly(5.15, 5.15);
+    assertThat(stack.layers())
+        .allSatisfy(l -> assertThat(stack.planStratum(l)).isEqualTo(l.bottom() >= 5.15 ? 2 : 1));
   }
 
   @Test
