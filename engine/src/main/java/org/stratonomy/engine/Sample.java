@@ -84,7 +84,7 @@ public record Sample(List<Entry> layers) {
           Optional.empty(),
           Optional.empty());
     }
-    Spot spot = spot(result, part.get(), x, y);
+    Spot spot = isBeside(role) ? beside(result, part.get()) : spot(result, part.get(), x, y);
     return entry(result, of, part.get(), role, stroke.slot(), false, spot, setting);
   }
 
@@ -129,7 +129,18 @@ public record Sample(List<Entry> layers) {
    */
   private static Spot spot(PlanResult result, Part part, double x, double y) {
     Cells cells = result.cells().get(part.piece());
-    return cells.spot(part.layer(), x, y).orElseGet(() -> cells.spot(part.layer(), "", Set.of()));
+    return cells.spot(part.layer(), x, y).orElseGet(() -> beside(result, part));
+  }
+
+  private static Spot beside(PlanResult result, Part part) {
+    return result.cells().get(part.piece()).spot(part.layer(), "", Set.of());
+  }
+
+  private static boolean isBeside(Role role) {
+    return switch (role) {
+      case SUPPORT, INTERFACE, BRIM, SKIRT -> true;
+      default -> false;
+    };
   }
 
   /** The stroke whose middle is nearest, if the spot lies within its width. */

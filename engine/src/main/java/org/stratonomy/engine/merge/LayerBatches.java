@@ -158,7 +158,7 @@ final class LayerBatches {
   private record Heat(int slot, double celsius) implements Comparable<Heat> {
     static Heat of(StrokeSettings settings, Role role) {
       int slot = settings.slot(role);
-      return new Heat(slot, settings.temperature(role, slot));
+      return new Heat(slot, settings.temperature(role));
     }
 
     @Override

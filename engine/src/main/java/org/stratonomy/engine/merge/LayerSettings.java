@@ -6,6 +6,7 @@ import java.util.Map;
 import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.PieceLines;
+import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
@@ -49,22 +50,18 @@ final class LayerSettings {
   /** Of a line that may be printed with another filament than rules say. */
   StrokeSettings of(PlanLayer layer, Part part, Line line, int slot) {
     StrokeSettings own = of(part, line);
-    return own.slot(line.role()) == slot ? own : ofLoose(part, line, slot, coolest(layer, slot));
+    return own.slot(line.role()) == slot ? own : ofLoose(part, line, slot, suited(layer, slot));
   }
 
   /**
    * Of a line for which any filament will do.
    *
    * @param slot of the one that it gets
-   * @param celsius how hot that is printed
+   * @param suited how that is printed
    */
-  StrokeSettings ofLoose(Part part, Line line, int slot, double celsius) {
+  StrokeSettings ofLoose(Part part, Line line, int slot, Suited suited) {
     Cell cell = cells(part).get(line.cell());
-    Settings own =
-        cell.settings()
-            .of(line.role())
-            .withSlot(slot)
-            .with(Setting.NOZZLE_TEMPERATURE, Value.of(celsius));
+    Settings own = suited.with(cell.settings().of(line.role()).withSlot(slot));
     return of(part, new SpotSettings(own, Map.of()), cell.regions());
   }
 
@@ -90,15 +87,13 @@ final class LayerSettings {
   }
 
   /**
-   * Of the purge tower, which is printed as hot as what else is printed of a filament in the layer,
-   * so that it brings no changes of temperature.
+   * Of the purge tower, which is printed as hot and with as much fan as what else is printed of a
+   * filament in the layer, so that it brings no changes of temperature.
    *
    * @param slot of the filament
    */
   StrokeSettings ofTower(PlanLayer layer, int slot) {
-    double celsius = coolest(layer, slot);
-    Settings own =
-        resolver.plan().withSlot(slot).with(Setting.NOZZLE_TEMPERATURE, Value.of(celsius));
+    Settings own = suited(layer, slot).with(resolver.plan().withSlot(slot));
     return new StrokeSettings(
         new SpotSettings(own, Map.of()),
         resolver::filament,
@@ -107,12 +102,33 @@ final class LayerSettings {
         true);
   }
 
-  /** How hot the coolest lines of a filament are printed in a layer, °C. */
-  double coolest(PlanLayer layer, int slot) {
-    return all(layer).stream()
-        .flatMapToDouble(one -> one.temperatures(slot))
-        .min()
-        .orElse(resolver.filament(slot).nozzleC());
+  /**
+   * How any lines of a filament are printed in a layer.
+   *
+   * @param nozzleC as hot as the coolest lines that rules give the filament
+   * @param fanPercent with as little fan as those of them that get the least
+   */
+  record Suited(double nozzleC, double fanPercent) {
+    private Settings with(Settings settings) {
+      return settings
+          .with(Setting.NOZZLE_TEMPERATURE, Value.of(nozzleC))
+          .with(Setting.FAN, Value.of(fanPercent));
+    }
+  }
+
+  /** How lines of a filament are printed in a layer if no rule gives it to them. */
+  Suited suited(PlanLayer layer, int slot) {
+    double nozzleC = Double.POSITIVE_INFINITY;
+    double fan = Double.POSITIVE_INFINITY;
+    for (StrokeSettings one : all(layer)) {
+      nozzleC =
+          Math.min(nozzleC, one.roles(slot).mapToDouble(one::temperature).min().orElse(nozzleC));
+      fan = Math.min(fan, one.roles(slot).mapToDouble(one::fan).min().orElse(fan));
+    }
+    Filament filament = resolver.filament(slot);
+    return Double.isInfinite(nozzleC)
+        ? new Suited(filament.nozzleC(), filament.fanPercent())
+        : new Suited(nozzleC, fan);
   }
 
   /** All of a layer: of its cells, and of what is beside them. */

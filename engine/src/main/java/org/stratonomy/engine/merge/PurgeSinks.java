@@ -107,14 +107,14 @@ final class PurgeSinks {
     int before = loaded;
     for (int slot : slots) {
       double need = before == 0 || before == slot ? 0 : volumes.mm3(before, slot);
-      double coolest = need > 0 ? settings.coolest(layer, slot) : 0;
+      LayerSettings.Suited suited = need > 0 ? settings.suited(layer, slot) : null;
       for (Iterator<Loose> all = loose.iterator(); need > 0 && all.hasNext(); ) {
         Loose one = all.next();
         Part part = layer.parts().get(one.part);
-        if (comesFirst(part, one.line, slot, coolest)) {
+        if (comesFirst(part, one.line, slot, suited.nozzleC())) {
           all.remove();
           given.add(new Loose(one.part, one.line, slot, true));
-          need -= volume(settings.ofLoose(part, one.line, slot, coolest), one.line);
+          need -= volume(settings.ofLoose(part, one.line, slot, suited), one.line);
         }
       }
       left.add(Math.max(0, need > 0 && hides ? need - hiddenMm3(layer, slot) : need));
@@ -131,7 +131,7 @@ final class PurgeSinks {
   /** A line of the filament itself that is printed hotter than others waits for its heat. */
   private boolean comesFirst(Part part, Line line, int slot, double coolest) {
     StrokeSettings own = settings.of(part, line);
-    return own.slot(line.role()) != slot || own.temperature(line.role(), slot) <= coolest;
+    return own.slot(line.role()) != slot || own.temperature(line.role()) <= coolest;
   }
 
   /** Those that are seen last come first; each with the slot that rules give it. */
@@ -157,7 +157,7 @@ final class PurgeSinks {
    * any of it, and so before all else.
    */
   private double hiddenMm3(PlanLayer layer, int slot) {
-    double coolest = settings.coolest(layer, slot);
+    double coolest = settings.suited(layer, slot).nozzleC();
     double volume = 0;
     for (Part part : layer.parts()) {
       PieceLines piece = lines.get(part.piece());
@@ -169,8 +169,7 @@ final class PurgeSinks {
               .toList();
       for (Line line : all) {
         StrokeSettings own = settings.of(part, line);
-        boolean first =
-            own.slot(line.role()) == slot && own.temperature(line.role(), slot) <= coolest;
+        boolean first = own.slot(line.role()) == slot && own.temperature(line.role()) <= coolest;
         if (first && !own.isLoose(line.role())) {
           volume += volume(own, line);
         }

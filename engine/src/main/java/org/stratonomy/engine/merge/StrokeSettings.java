@@ -5,7 +5,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.SortedSet;
 import java.util.function.IntFunction;
-import java.util.stream.DoubleStream;
+import java.util.stream.Stream;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.Overhang;
@@ -47,13 +47,7 @@ final class StrokeSettings {
 
   /** Slot of the filament that a role is printed with. */
   int slot(Role role) {
-    int own =
-        switch (role) {
-          case SUPPORT -> settings.all().count(Setting.SUPPORT_FILAMENT);
-          case INTERFACE -> settings.all().count(Setting.INTERFACE_FILAMENT);
-          default -> 0;
-        };
-    return own == 0 ? settings.of(role).slot() : own;
+    return settings.of(role).slot();
   }
 
   /** Whether any filament will do for some role. */
@@ -112,23 +106,23 @@ final class StrokeSettings {
         slot,
         Math.min(wanted, mostByFlow),
         fan(role, overhang),
-        temperature(role, slot),
+        temperature(role),
         flow);
   }
 
-  /** Support of a filament other than its surroundings' is printed at that one's temperature. */
-  double temperature(Role role, int slot) {
-    Settings own = settings.of(role);
-    return slot == own.slot()
-        ? own.number(Setting.NOZZLE_TEMPERATURE)
-        : filaments.apply(slot).nozzleC();
+  /** How hot a role is printed, °C. */
+  double temperature(Role role) {
+    return settings.of(role).number(Setting.NOZZLE_TEMPERATURE);
   }
 
-  /** Temperatures of the roles that are printed with a filament, °C. */
-  DoubleStream temperatures(int slot) {
-    return Arrays.stream(Role.values())
-        .filter(role -> role != Role.PURGE && slot(role) == slot)
-        .mapToDouble(role -> temperature(role, slot));
+  /** How much the fan blows while a role is printed inside of a piece, %. */
+  double fan(Role role) {
+    return settings.of(role).number(Setting.FAN);
+  }
+
+  /** The roles that are printed with a filament. */
+  Stream<Role> roles(int slot) {
+    return Arrays.stream(Role.values()).filter(role -> role != Role.PURGE && slot(role) == slot);
   }
 
   private double speed(Role role) {
@@ -169,7 +163,7 @@ final class StrokeSettings {
       int slot = slot(role);
       Settings own = settings.of(role);
       key.add(speed(role)).add(fan(role, 0)).add(fan(role, Overhang.MOST.ordinal()));
-      key.add(slot).add(temperature(role, slot)).add(filaments.apply(slot).maxFlow());
+      key.add(slot).add(temperature(role)).add(filaments.apply(slot).maxFlow());
       key.add(own.number(Setting.FLOW));
     }
     for (Role wall : List.of(Role.OUTER_WALL, Role.INNER_WALL)) {
@@ -186,7 +180,7 @@ final class StrokeSettings {
   /** Collects the temperatures of all roles, °C. */
   void addHeatsTo(Collection<Double> heats) {
     for (Role role : Role.values()) {
-      heats.add(temperature(role, slot(role)));
+      heats.add(temperature(role));
     }
   }
 
@@ -198,8 +192,7 @@ final class StrokeSettings {
    */
   void addOrderTo(Key.Builder key, SortedSet<Double> heats) {
     for (Role role : Role.values()) {
-      int slot = slot(role);
-      key.add(slot).add(heats.headSet(temperature(role, slot)).size());
+      key.add(slot(role)).add(heats.headSet(temperature(role)).size());
     }
     key.add(settings.all().choice(Setting.SEAM)).add(settings.all().choice(Setting.WALL_ORDER));
   }

@@ -84,7 +84,41 @@ public final class Resolver {
         byRole.put(role, own);
       }
     }
+    feed(Role.SUPPORT, Setting.SUPPORT_FILAMENT, spot, all, byRole);
+    feed(Role.INTERFACE, Setting.INTERFACE_FILAMENT, spot, all, byRole);
     return new SpotSettings(all, byRole);
+  }
+
+  /**
+   * Lines that have a filament of their own beside a piece: what suits the piece's filament is
+   * nothing to them, so that only rules which name their role say otherwise than what suits theirs.
+   */
+  private void feed(
+      Role role, Setting filament, Spot spot, Settings all, Map<Role, Settings> byRole) {
+    int slot = all.count(filament);
+    Settings around = byRole.getOrDefault(role, all);
+    if (slot == 0 || slot == around.slot()) {
+      return;
+    }
+    Settings named =
+        resolve(
+            where -> !where.roles().isEmpty() && matches(where, spot, role),
+            OptionalInt.of(slot),
+            false);
+    Settings own = named.at(spot);
+    Map<Setting, Value> values = new EnumMap<>(around.values());
+    Map<Setting, Integer> deciding = new EnumMap<>(around.rules());
+    for (Setting setting : Setting.values()) {
+      boolean isUsual = around.rules().get(setting) == Settings.BY_DEFAULT;
+      if (setting.suitsFilament() || setting.scope() == Setting.Scope.LINE && isUsual) {
+        values.put(setting, own.values().get(setting));
+        deciding.put(setting, own.rules().get(setting));
+      }
+    }
+    values.put(Setting.FILAMENT, Value.of(slot));
+    values.put(Setting.ADMIXTURE, Value.of(0));
+    deciding.put(Setting.FILAMENT, all.rules().get(filament));
+    byRole.put(role, new Settings(values, deciding, around.below()));
   }
 
   private static boolean matches(Where where, Spot spot, Role role) {
@@ -125,10 +159,15 @@ public final class Resolver {
         saying.add(i);
       }
     }
-    Value value = at(spot).of(role).values().get(setting);
-    return saying.isEmpty()
-        ? new Reason(value, Settings.BY_DEFAULT, List.of())
-        : new Reason(value, saying.getFirst(), List.copyOf(saying.subList(1, saying.size())));
+    Settings settings = at(spot).of(role);
+    Value value = settings.values().get(setting);
+    boolean isFed = settings.slot() != at(spot).all().slot() && setting.suitsFilament();
+    if (saying.isEmpty() || isFed) {
+      int rule = settings.rules().get(setting);
+      saying.remove((Integer) rule);
+      return new Reason(value, rule, List.copyOf(saying));
+    }
+    return new Reason(value, saying.getFirst(), List.copyOf(saying.subList(1, saying.size())));
   }
 
   private Settings resolve(Predicate<Where> matches, boolean core) {

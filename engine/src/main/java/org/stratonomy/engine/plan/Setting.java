@@ -1021,6 +1021,11 @@ public enum Setting {
     return description;
   }
 
+  /** Whether it is chosen for a filament, so that what suits one does not suit another. */
+  public boolean suitsFilament() {
+    return this == NOZZLE_TEMPERATURE || this == FAN || this == FILAMENT;
+  }
+
   /** What holds where no rule says anything. */
   Value standard(From from) {
     return choices.isEmpty() ? Value.of(standard.value(from)) : Value.of(standardChoice);
