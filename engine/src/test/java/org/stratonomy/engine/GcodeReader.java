@@ -49,6 +49,24 @@ final class GcodeReader {
   /** Sideways moves before the first lift after the homing or after an extrusion at a stop. */
   final List<String> faults = new ArrayList<>();
 
+  /**
+   * A wait for the nozzle.
+   *
+   * @param aboveMm how far above what was last printed
+   * @param fromC with which was last printed
+   * @param cools whether it is waited for cooling, too
+   */
+  record Wait(double x, double y, double aboveMm, double fromC, double toC, boolean cools) {
+    boolean isToldAgain() {
+      return fromC == toC;
+    }
+  }
+
+  final List<Wait> waits = new ArrayList<>();
+
+  /** How hot the nozzle was whenever filament was changed in it, °C. */
+  final List<Double> loads = new ArrayList<>();
+
   /** How many arcs, and how many moves of any kind, the program has. */
   int arcs;
 
@@ -71,6 +89,7 @@ final class GcodeReader {
   private double mix;
   private String role = "";
   private double printedZ;
+  private double printedC;
 
   /** How far each nozzle is from the one before, mm, and how hot the nozzles are. */
   private double stepX;
@@ -119,7 +138,10 @@ final class GcodeReader {
 
   private void heat(String[] words) {
     int which = (int) value(words, 'T', tool);
-    double celsius = value(words, 'S', nozzle);
+    double celsius = value(words, 'S', value(words, 'R', nozzle));
+    if (words[0].equals("M109") && (which == tool || !nozzles)) {
+      waits.add(new Wait(x, y, z - printedZ, printedC, celsius, code(words, 'R')));
+    }
     hot.put(which, celsius);
     if (which == tool || !nozzles) {
       nozzle = celsius;
@@ -161,12 +183,14 @@ final class GcodeReader {
       case "M107" -> fan = 0;
       case "M600" -> {
         swapHeights.add(printedZ);
+        loads.add(nozzle);
         if (z < printedZ + 1) {
           faults.add("swap without lift at " + z);
         }
       }
       default -> {
         if (words[0].matches("T[0-9]+")) {
+          loads.add(nozzle);
           use(Integer.parseInt(words[0].substring(1)));
         }
       }
@@ -205,6 +229,7 @@ final class GcodeReader {
               tool,
               role));
       printedZ = z;
+      printedC = nozzle;
     } else {
       stroke++;
     }
@@ -257,6 +282,10 @@ final class GcodeReader {
 
   private double offset() {
     return tool * stepX;
+  }
+
+  private static boolean code(String[] words, char letter) {
+    return !Double.isNaN(value(words, letter, Double.NaN));
   }
 
   private static double value(String[] words, char letter, double missing) {

@@ -101,15 +101,24 @@ class StopTest {
   }
 
   @Test
-  void theLedgerCountsTheWaitAndWhatIsPushedOut() {
+  void theLedgerCountsTheWaitTheWaysAndWhatIsPushedOut() throws IOException {
     Plan plain = Shapes.plan(List.of());
     Stop stop = new Stop("s", 1.4, Kind.PAUSE, "", waiting(25, 30, 40, 150, 12), List.of());
     Ledger without = compute(plain).ledger();
     Ledger with = compute(plain.withStops(List.of(stop))).ledger();
     double reheating = with.heatingSeconds() - without.heatingSeconds();
     assertThat(reheating).isPositive();
-    assertThat(with.seconds() - without.seconds()).isCloseTo(600 + reheating, within(1e-6));
-    assertThat(with.changeSeconds()).isEqualTo(600);
+    String program = program(compute(plain.withStops(List.of(stop))));
+    List<GcodeReader.Extrusion> all = GcodeReader.read(program).extrusions;
+    int before = GcodeReader.read(program.substring(0, program.indexOf("M0\n"))).extrusions.size();
+    double ways =
+        Math.hypot(all.get(before - 1).x1() - 30, all.get(before - 1).y1() - 40)
+            + Math.hypot(all.get(before).x0() - 30, all.get(before).y0() - 40);
+    double travel = compute(plain).resolver().plan().number(Setting.TRAVEL_SPEED);
+    // 25 mm up and down at 12 mm/s, 12 mm of filament at 2.5 mm/s.
+    double expected = 600 + 50.0 / 12 + ways / travel + 12 / 2.5;
+    assertThat(with.changeSeconds()).isCloseTo(expected, within(1e-3));
+    assertThat(with.seconds() - without.seconds()).isCloseTo(expected + reheating, within(1e-3));
     assertThat(with.slots().getFirst().lengthMm() - without.slots().getFirst().lengthMm())
         .isCloseTo(12, within(1e-9));
     assertThat(with.halts().getFirst().needsOperator()).isTrue();

@@ -106,7 +106,7 @@ public record Ledger(
    *     {@link Origin#NO_PIECE}
    * @param heightMm plane at which it happens
    * @param atSeconds since the start of the print
-   * @param seconds how long it takes
+   * @param seconds how long it takes, with the way to it and back
    * @param needsOperator whether somebody has to be there
    * @param freeSeconds how long the operator is free before it; 0 if not needed
    * @param stops ids of the planner's stops that happen here
@@ -214,12 +214,14 @@ public record Ledger(
         double now = timeline.start(l);
         int next = 0;
         List<Stroke> strokes = layer.strokes();
-        for (Halt halt : layer.halts()) {
+        for (int h = 0; h < layer.halts().size(); h++) {
+          Halt halt = layer.halts().get(h);
+          double seconds = timeline.halt(l, h);
           add(LayerVolumes.of(strokes.subList(next, halt.beforeStroke())));
           next = halt.beforeStroke();
-          changes += halt.seconds(machine);
-          halt(layer, halt, now);
-          now += halt.seconds(machine);
+          changes += seconds;
+          halt(layer, halt, now, seconds);
+          now += seconds;
         }
         boolean isWhole = next == 0;
         add(isWhole ? layer.volumes() : LayerVolumes.of(strokes.subList(next, strokes.size())));
@@ -319,16 +321,16 @@ public record Ledger(
     }
 
     /** How long the operator is free before a halt, s. */
-    private double free(Halt halt, double now) {
+    private double free(Halt halt, double now, double seconds) {
       if (!halt.needsOperator(machine)) {
         return 0;
       }
       double free = Math.max(0, now - busyUntil);
-      busyUntil = now + halt.seconds(machine);
+      busyUntil = now + seconds;
       return free;
     }
 
-    private void halt(LayerSchedule layer, Halt halt, double now) {
+    private void halt(LayerSchedule layer, Halt halt, double now, double seconds) {
       if (halt.isColourChange()) {
         takenOut();
         lastChange = halts.size();
@@ -341,10 +343,10 @@ public record Ledger(
               within,
               within ? layer.layer().top() : layer.layer().bottom(),
               now,
-              halt.seconds(machine),
+              seconds,
               halt.isColourChange(),
               halt.needsOperator(machine),
-              free(halt, now),
+              free(halt, now, seconds),
               halt.fromSlot(),
               halt.toSlot(),
               halt.stops().stream().map(Stop::id).toList(),

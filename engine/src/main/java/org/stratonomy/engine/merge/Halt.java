@@ -19,6 +19,9 @@ import org.stratonomy.engine.plan.Stop;
  * @param stops that happen here, in the order of their kinds
  */
 public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops) {
+  /** With which strand is pushed out, mm/s. */
+  public static final double PURGE_SPEED = 2.5;
+
   public Halt {
     stops = stops.stream().sorted(Comparator.comparing(Stop::kind)).toList();
   }
@@ -93,6 +96,27 @@ public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops)
         .map(stop -> stop.waiting().told())
         .flatMap(Optional::stream)
         .findFirst();
+  }
+
+  /**
+   * How hot the nozzle is while its filament is changed, °C: what is in it has to melt as well as
+   * what comes. Where every filament has a nozzle of its own, nothing is changed in a nozzle.
+   *
+   * @param nowC of the nozzle before
+   * @param nextC with which the print goes on
+   */
+  public double changingC(Machine machine, double nowC, double nextC) {
+    return machine.hasNozzles() ? nextC : Math.max(nowC, nextC);
+  }
+
+  /**
+   * How hot the nozzle is when the machine has waited apart from a change, °C.
+   *
+   * @param nowC of the nozzle before
+   * @param nextC with which the print goes on
+   */
+  public double goesOnC(Machine machine, double nowC, double nextC) {
+    return isColourChange() && !machine.hasNozzles() ? changingC(machine, nowC, nextC) : nextC;
   }
 
   /** Strand that is pushed out before the print goes on, mm. */

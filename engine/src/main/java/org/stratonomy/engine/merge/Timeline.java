@@ -1,14 +1,16 @@
 package org.stratonomy.engine.merge;
 
-import java.util.List;
+import java.util.Arrays;
 import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 
 /**
  * When each layer of a print begins. The clock starts cold: bed and nozzle are heated together
- * first. Later the print waits for its nozzle wherever the temperature changes by more than a step
- * of a ramp, and after a stop at which it waited cooler; a nozzle gets cooler as fast as it gets
- * hotter. What is heated during a change of filament is part of the change.
+ * first. Later the print waits for its nozzle, aside from the part, wherever the temperature
+ * changes by more than a step of a ramp; at a stop at which it waited cooler; and before and after
+ * a change of filament in a nozzle, which needs the hotter of both temperatures. A nozzle gets
+ * cooler as fast as it gets hotter.
  */
 public final class Timeline {
   /** Smaller changes of temperature are not waited for. */
@@ -23,12 +25,16 @@ public final class Timeline {
   private final double[] heating;
   private final double[] rises;
 
+  /** Of each layer, how long its halts take with the ways aside and back, s. */
+  private final double[][] halts;
+
   public Timeline(Schedule schedule, Machine machine) {
     this.schedule = schedule;
     this.machine = machine;
     int count = schedule.layers().size();
     starts = new double[count + 1];
     heating = new double[count];
+    halts = new double[count][];
     rises = rises();
     double celsius =
         schedule.layers().stream()
@@ -41,12 +47,10 @@ public final class Timeline {
             nozzleSeconds(celsius - ROOM_C),
             Math.max(0, schedule.bedC() - ROOM_C) / machine.bedHeatingCPerS());
     starts[0] = warmUp;
+    Walk walk = new Walk(celsius);
     for (int i = 0; i < count; i++) {
-      LayerSchedule layer = schedule.layers().get(i);
-      heating[i] = heating(layer, celsius);
-      double halts = layer.halts().stream().mapToDouble(halt -> halt.seconds(machine)).sum();
-      starts[i + 1] = starts[i] + halts + seconds(i);
-      celsius = layer.strokes().isEmpty() ? celsius : layer.strokes().getLast().nozzleC();
+      walk.layer(i);
+      starts[i + 1] = starts[i] + Arrays.stream(halts[i]).sum() + seconds(i);
     }
   }
 
@@ -54,25 +58,84 @@ public final class Timeline {
     return Math.abs(celsius) / machine.heatingCPerS();
   }
 
-  private double heating(LayerSchedule layer, double celsius) {
-    double seconds = 0;
-    double now = celsius;
-    List<Stroke> strokes = layer.strokes();
-    List<Halt> halts = layer.halts();
-    int next = 0;
-    for (int i = 0; i < strokes.size(); i++) {
-      double wanted = strokes.get(i).nozzleC();
-      if (next < halts.size() && halts.get(next).beforeStroke() == i) {
-        Halt halt = halts.get(next++);
-        now = halt.waitsApart(machine) ? halt.waitingC().orElse(now) : now;
-        now = halt.isColourChange() ? wanted : now;
-      }
-      if (Math.abs(wanted - now) > STEP_OF_RAMP_C) {
-        seconds += nozzleSeconds(wanted - now);
-      }
-      now = wanted;
+  /** Goes through the strokes of the print, one layer after the other. */
+  private final class Walk {
+    private double nozzleC;
+
+    /** The last stroke so far; null before the first. */
+    private Stroke before;
+
+    Walk(double nozzleC) {
+      this.nozzleC = nozzleC;
     }
-    return seconds;
+
+    void layer(int index) {
+      LayerSchedule layer = schedule.layers().get(index);
+      halts[index] = new double[layer.halts().size()];
+      int next = 0;
+      for (int i = 0; i < layer.strokes().size(); i++) {
+        Stroke stroke = layer.strokes().get(i);
+        if (next < halts[index].length && layer.halts().get(next).beforeStroke() == i) {
+          Halt halt = layer.halts().get(next);
+          heating[index] += heatingAt(halt, stroke.nozzleC());
+          halts[index][next++] = seconds(halt, stroke);
+        }
+        double wait = nozzleSeconds(stroke.nozzleC() - nozzleC);
+        if (wait > nozzleSeconds(STEP_OF_RAMP_C)) {
+          Purging.Place park = new Purging.Place(machine.parkX(), machine.parkY());
+          // The nozzle heats up or cools down on its way.
+          double there = wayTo(park) / schedule.travel().speed();
+          heating[index] +=
+              Math.max(wait, there) + aside(machine.parkLiftMm(), park, stroke) - there;
+        }
+        nozzleC = stroke.nozzleC();
+        before = stroke;
+      }
+    }
+
+    /** Waiting for the nozzle at a halt, s. */
+    private double heatingAt(Halt halt, double nextC) {
+      double seconds = 0;
+      if (halt.waitsApart(machine)) {
+        double goesOn = halt.goesOnC(machine, nozzleC, nextC);
+        seconds += nozzleSeconds(goesOn - halt.waitingC().orElse(nozzleC));
+        nozzleC = goesOn;
+      }
+      if (halt.isColourChange()) {
+        double changing = halt.changingC(machine, nozzleC, nextC);
+        boolean inOneNozzle = !machine.hasNozzles();
+        seconds += inOneNozzle ? nozzleSeconds(changing - nozzleC) : 0;
+        seconds += nozzleSeconds(changing - nextC);
+        nozzleC = nextC;
+      }
+      return seconds;
+    }
+
+    /** A halt with the ways to it and back, and what is pushed out at it, s. */
+    private double seconds(Halt halt, Stroke next) {
+      double aside =
+          halt.count(machine) > 0 ? aside(halt.liftMm(machine), halt.park(machine), next) : 0;
+      return halt.seconds(machine) + aside + halt.purgeMm() / Halt.PURGE_SPEED;
+    }
+
+    /** Up, to a place, back to where a stroke begins, and down, s. */
+    private double aside(double liftMm, Purging.Place park, Stroke next) {
+      double back = Math.hypot(park.x() - next.path().x(0), park.y() - next.path().y(0));
+      return 2 * liftMm / machine.riseSpeed() + (wayTo(park) + back) / schedule.travel().speed();
+    }
+
+    private double wayTo(Purging.Place place) {
+      return before == null ? 0 : Math.hypot(place.x() - before.endX(), place.y() - before.endY());
+    }
+  }
+
+  /**
+   * How long a halt takes with the way to it and back, s.
+   *
+   * @param index among the halts of the layer, from 0
+   */
+  public double halt(int layer, int index) {
+    return halts[layer][index];
   }
 
   /** When a layer begins, with the halts before it; for their count: when the print ends, s. */

@@ -82,7 +82,9 @@ public final class Dialect {
           "seconds",
           "hold",
           "idleSeconds",
-          "waitC");
+          "waitC",
+          "changeC",
+          "waitWord");
 
   /** When lines are sent. */
   public enum Part {

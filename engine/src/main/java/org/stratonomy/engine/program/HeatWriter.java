@@ -79,18 +79,28 @@ final class HeatWriter {
     }
   }
 
-  /** Waits for another temperature, but not for one step of a ramp. */
-  void nozzle(Stroke stroke, int slot, MoveWriter moves) throws IOException {
-    double change = Math.abs(stroke.nozzleC() - nozzleC);
-    if (change == 0) {
-      return;
+  /** Whether the print has to wait for a stroke's temperature: not for one step of a ramp. */
+  boolean waitsFor(Stroke stroke) {
+    return Math.abs(stroke.nozzleC() - nozzleC) > Timeline.STEP_OF_RAMP_C;
+  }
+
+  /** The nozzle goes to another temperature while the print goes on. */
+  void nozzle(Stroke stroke, int slot) throws IOException {
+    if (stroke.nozzleC() != nozzleC) {
+      nozzleC = stroke.nozzleC();
+      tell("M104", slot, nozzleC);
     }
-    boolean waits = change > Timeline.STEP_OF_RAMP_C;
-    if (waits) {
-      moves.retract();
-    }
-    nozzleC = stroke.nozzleC();
-    tell(waits ? "M109" : "M104", slot, nozzleC);
+  }
+
+  /** Waits until the nozzle is as hot as a stroke wants, having been hotter or cooler. */
+  void await(double beforeC, int slot) throws IOException {
+    text.add("M109").add(nozzleWord(slot));
+    text.thousandths(waitWord(beforeC, nozzleC), Math.round(1000 * nozzleC)).add('\n');
+  }
+
+  /** The letter for a temperature that is waited for: {@code R} also waits for cooling. */
+  static char waitWord(double beforeC, double wantedC) {
+    return wantedC < beforeC ? 'R' : 'S';
   }
 
   void fan(Stroke stroke) throws IOException {
@@ -101,14 +111,15 @@ final class HeatWriter {
     }
   }
 
-  /** Something else has the nozzle at the temperature of the stroke that comes next. */
-  void expect(Stroke next) {
-    nozzleC = next.nozzleC();
+  /** Something else brings the nozzle to a temperature, °C. */
+  void expect(double celsius) {
+    nozzleC = celsius;
   }
 
   /** The nozzle's temperature once more, as it may have been changed. */
-  void stateAnew(int slot) throws IOException {
-    tell("M109", slot, nozzleC);
+  void stateAnew(int slot, String waitWord) throws IOException {
+    text.add("M109").add(nozzleWord(slot));
+    text.thousandths(waitWord.charAt(0), Math.round(1000 * nozzleC)).add('\n');
   }
 
   /** The fan may blow in any way. */

@@ -182,7 +182,7 @@ final class MoveWriter {
   }
 
   /** Runs over what was just printed while the strand is drawn back. */
-  private void wipe(Stroke before) throws IOException {
+  void wipe(Stroke before) throws IOException {
     Path wipe = before.wipe(settings.wipeMm());
     double length = wipe.lengthMm();
     double whole = settings.retractionMm();

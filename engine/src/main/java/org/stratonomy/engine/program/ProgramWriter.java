@@ -41,9 +41,6 @@ public final class ProgramWriter {
   /** Millimetres, from the machine's zero; strand by how much more. */
   private static final String UNITS = "G21\nG90\nM83\n";
 
-  /** With which strand is pushed out at a stop, mm/s. */
-  private static final double PURGE_SPEED = 2.5;
-
   private final Plan plan;
   private final Resolver resolver;
   private final Machine machine;
@@ -238,7 +235,13 @@ public final class ProgramWriter {
       }
       heat.others();
       mixOf(stroke);
-      heat.nozzle(stroke, slot, moves);
+      if (heat.waitsFor(stroke)) {
+        awaitHeat(before, stroke);
+        before = null;
+        way = Travel.RETRACTED;
+      } else {
+        heat.nozzle(stroke, slot);
+      }
       heat.fan(stroke);
       moves.travel(before, way, stroke, z(layer.layer().top()));
       if (stroke.role() != role) {
@@ -249,6 +252,19 @@ public final class ProgramWriter {
       before = stroke;
     }
     cool(layer.time().waitSeconds());
+  }
+
+  /** Goes aside and waits until the nozzle is as hot as a stroke wants. */
+  private void awaitHeat(Stroke before, Stroke next) throws IOException {
+    double beforeC = heat.nozzleC();
+    if (before != null) {
+      moves.wipe(before);
+    }
+    moves.retract();
+    moves.lift(liftedZ(machine.parkLiftMm()));
+    heat.nozzle(next, slot);
+    moves.go(new Purging.Place(machine.parkX(), machine.parkY()));
+    heat.await(beforeC, slot);
   }
 
   /** Waits aside, so that the layer cools; the way there and back is part of the wait. */
@@ -295,18 +311,29 @@ public final class ProgramWriter {
     values.put("note", oneLine(halt.note()));
     Dialect told = halt.told().map(how -> Dialect.told(machine, how)).orElse(dialect);
     if (halt.waitsApart(machine)) {
+      double goesOn = halt.goesOnC(machine, heat.nozzleC(), next.nozzleC());
+      goesOnWith(goesOn, halt.waitingC().orElse(heat.nozzleC()), values);
       stop(halt, values, told, Part.PAUSE);
     }
-    heat.expect(next);
-    values.put("nozzleC", number(heat.nozzleC()));
     if (halt.isColourChange()) {
+      double changing = halt.changingC(machine, heat.nozzleC(), next.nozzleC());
+      boolean heats = changing > heat.nozzleC() && !machine.hasNozzles();
+      values.put("changeC", heats ? number(changing) : "");
+      goesOnWith(next.nozzleC(), changing, values);
       values.put("tool", halt.toSlot() - 1);
       stop(halt, values, machine.changesByItself() ? dialect : told, Part.CHANGE);
       use(halt.toSlot());
     }
     if (halt.purgeMm() > 0) {
-      moves.purge(halt.purgeMm(), PURGE_SPEED);
+      moves.purge(halt.purgeMm(), Halt.PURGE_SPEED);
     }
+  }
+
+  /** The lines of a halt end with the nozzle at a temperature. */
+  private void goesOnWith(double celsius, double beforeC, Map<String, Object> values) {
+    heat.expect(celsius);
+    values.put("nozzleC", number(celsius));
+    values.put("waitWord", String.valueOf(HeatWriter.waitWord(beforeC, celsius)));
   }
 
   private Map<String, Object> haltValues(LayerSchedule layer, Halt halt) {
@@ -320,6 +347,8 @@ public final class ProgramWriter {
     values.put("seconds", number(halt.seconds(machine)));
     values.put("hold", machine.idleSeconds() > 0);
     values.put("idleSeconds", number(machine.idleSeconds()));
+    values.put("changeC", "");
+    values.put("waitWord", "S");
     values.put("waitC", halt.waitingC().isEmpty() ? "" : number(halt.waitingC().getAsDouble()));
     return values;
   }
@@ -332,9 +361,14 @@ public final class ProgramWriter {
     moves.retract();
     moves.lift(liftedZ(halt.liftMm(machine)));
     moves.go(halt.park(machine));
+    String changing = String.valueOf(values.get("changeC"));
+    if (told.isOwn(how) && !changing.isEmpty()) {
+      text.add("M109 S").add(changing).add('\n');
+    }
     text.add(told.text(how, values));
     if (told.isOwn(how)) {
-      stateAnew(how == Part.CHANGE ? halt.toSlot() : slot);
+      text.add(UNITS);
+      heat.stateAnew(how == Part.CHANGE ? halt.toSlot() : slot, values.get("waitWord").toString());
     }
     moves.stateExtrusion();
     stateMix();
@@ -372,7 +406,7 @@ public final class ProgramWriter {
   /** After lines that may have left the machine in any state. */
   private void stateAnew(int ofSlot) throws IOException {
     text.add(UNITS);
-    heat.stateAnew(ofSlot);
+    heat.stateAnew(ofSlot, "S");
   }
 
   /** The machine's height for a height of the plan, mm. */

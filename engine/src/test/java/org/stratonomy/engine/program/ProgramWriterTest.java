@@ -105,7 +105,8 @@ class ProgramWriterTest {
   void atAChangeTheHeadLiftsThenParksThenWaitsThenStatesItsWholeState() throws IOException {
     List<String> lines = lines(twoColours());
     int change = lines.indexOf("M600");
-    List<String> before = lines.subList(change - 7, change);
+    List<String> before = lines.subList(change - 8, change);
+    assertThat(before).contains("M109 S225 ; both filaments melt");
     assertThat(before.get(0)).startsWith("G1 E-0.8");
     assertThat(before.get(1)).isEqualTo("G0 Z11 F720");
     assertThat(before.get(2)).startsWith("G0 X5 Y200");
