@@ -13,6 +13,8 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.merge.Halt;
@@ -54,6 +56,39 @@ class PurgeTowerTest {
   private static List<Double> purged(PlanResult result) throws IOException {
     Tower tower = result.schedule().tower().orElseThrow();
     return GcodeReader.of(result).afterChanges(e -> isInside(tower, e.x1(), e.y1()));
+  }
+
+  /** Whatever is laid around the piece, the tower and its brim keep clear of it. */
+  @ParameterizedTest
+  @CsvSource({"BRIM_LINES, 30", "RAFT_LAYERS, 3", "SKIRT_LINES, 0"})
+  void theTowerKeepsItsDistanceFromWhatIsLaidAroundThePiece(Setting setting, int value)
+      throws IOException {
+    Rule ofPiece = new Rule(Where.ofPiece("piece"), Map.of(setting, Value.of(value)));
+    Rule ofAll =
+        Shapes.everywhere(Map.of(setting, Value.of(value), Setting.RAFT_MARGIN, Value.of(20)));
+    PlanResult result = compute(plan(setting == Setting.BRIM_LINES ? ofPiece : ofAll));
+    double left = result.schedule().tower().orElseThrow().footprint().minX();
+    assertThat(GcodeReader.of(result).extrusions)
+        .filteredOn(e -> !e.role().equals("purge"))
+        .isNotEmpty()
+        .allMatch(e -> Math.max(e.x0(), e.x1()) < left - 4);
+  }
+
+  @Test
+  void aTowerInTheBrimOfAPieceIsSaid() {
+    Rule brim = new Rule(Where.ofPiece("piece"), Map.of(Setting.BRIM_LINES, Value.of(30)));
+    Plan plan = plan(brim);
+    Plan placed =
+        plan.withPurging(
+            new Purging(Optional.of(new Purging.Place(150, 105)), plan.purging().volumes()));
+    Finding finding =
+        compute(placed).findings().stream()
+            .filter(f -> f.id().startsWith("tower-in-piece"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(finding.title()).contains("what is laid around");
+    Plan mended = finding.remedies().getFirst().plan();
+    assertThat(compute(mended).findings()).noneMatch(f -> f.id().startsWith("tower-in-piece"));
   }
 
   @Test

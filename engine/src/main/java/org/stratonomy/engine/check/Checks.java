@@ -50,6 +50,7 @@ public final class Checks {
         () -> thin(s),
         () -> new ThinChecks(s.plan, s.resolver).bits(s.schedule),
         () -> skins(s),
+        () -> EmptyChecks.run(s.stack, s.placed, s.schedule),
         () -> LineChecks.run(s.plan, s.resolver, s.schedule, s.lines),
         () -> WallChecks.run(s.plan, s.resolver, s.schedule),
         () -> new PieceChecks(s).skirt(),
@@ -66,7 +67,7 @@ public final class Checks {
         () ->
             s.schedule
                 .tower()
-                .map(tower -> PurgeChecks.run(s.plan, machine, s.placed, tower))
+                .map(tower -> PurgeChecks.run(s.plan, s.resolver, s.placed, tower))
                 .orElse(List.of()));
   }
 

@@ -121,7 +121,7 @@ final class DivisionChecks {
     }
     if (!matchesAnything(rule.where())) {
       add(
-          "rule-empty:" + index,
+          "rule-empty:" + rule.fingerprint(),
           "Rule %d matches nothing".formatted(index + 1),
           "Nowhere in the plan is there a place in all that it names.",
           Optional.empty(),
@@ -152,7 +152,10 @@ final class DivisionChecks {
         if (both) {
           findings.add(
               new Finding(
-                  "support-conflict:" + upper + ":" + lower,
+                  "support-conflict:%s:%s"
+                      .formatted(
+                          plan.rules().get(upper).fingerprint(),
+                          plan.rules().get(lower).fingerprint()),
                   Severity.WARNING,
                   "Support is forced and forbidden in one place",
                   Checks.text(
@@ -203,7 +206,7 @@ final class DivisionChecks {
           case CELL, LINE -> "all lines of a place";
         };
     add(
-        "rule-scope:" + index + ":" + setting.id(),
+        "rule-scope:" + rule.fingerprint() + ":" + setting.id(),
         "%s cannot differ here".formatted(setting.label()),
         "Rule %d sets it for %s, but it is the same for %s; the value has no effect. %s"
             .formatted(index + 1, limited, same, remedy),

@@ -248,7 +248,8 @@ final class LineChecks {
       boolean isFast =
           layer.volumes().shares().stream().anyMatch(of -> isAtMost(of.slot(), of.mostFlow()));
       for (Stroke stroke : isFast ? layer.strokes() : List.<Stroke>of()) {
-        if (isAtMost(stroke.slot(), stroke.flow()) && stroke.speed() < SLOWED * wanted(stroke)) {
+        if (isAtMost(stroke.slot(), stroke.flowMm3PerS())
+            && stroke.speed() < SLOWED * wanted(stroke)) {
           slowest.merge(
               new SlotRole(stroke.slot(), stroke.role()),
               new Slowed(stroke.speed(), layer.layer().bottom()),

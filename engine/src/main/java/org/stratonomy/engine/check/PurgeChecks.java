@@ -7,9 +7,11 @@ import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.merge.Tower;
 import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.place.Reach;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
+import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
@@ -18,18 +20,20 @@ import org.stratonomy.engine.strata.PlacedPiece;
 /** Looks whether the purge tower can stand where it is to stand. */
 final class PurgeChecks {
   private final Plan plan;
+  private final Resolver resolver;
   private final Machine machine;
   private final Tower tower;
   private final List<Finding> findings = new ArrayList<>();
 
-  private PurgeChecks(Plan plan, Machine machine, Tower tower) {
+  private PurgeChecks(Plan plan, Resolver resolver, Tower tower) {
     this.plan = plan;
-    this.machine = machine;
+    this.resolver = resolver;
+    this.machine = resolver.machine();
     this.tower = tower;
   }
 
-  static List<Finding> run(Plan plan, Machine machine, List<PlacedPiece> placed, Tower tower) {
-    PurgeChecks checks = new PurgeChecks(plan, machine, tower);
+  static List<Finding> run(Plan plan, Resolver resolver, List<PlacedPiece> placed, Tower tower) {
+    PurgeChecks checks = new PurgeChecks(plan, resolver, tower);
     checks.bed();
     placed.forEach(checks::piece);
     return checks.findings;
@@ -45,13 +49,16 @@ final class PurgeChecks {
   }
 
   private void piece(PlacedPiece piece) {
-    Bounds b = piece.bounds();
+    double reach = Reach.ofPiece(piece.piece(), resolver);
+    Bounds b = piece.bounds().grown(reach);
     if (tower.footprint().meets(b)) {
+      boolean isInPiece = tower.footprint().meets(piece.bounds());
       add(
           "tower-in-piece:" + piece.id(),
-          "The purge tower stands in %s".formatted(piece.piece().name()),
+          "The purge tower stands in %s%s"
+              .formatted(isInPiece ? "" : "what is laid around ", piece.piece().name()),
           Checks.text(
-              "The piece spans X %.1f to %.1f and Y %.1f to %.1f mm.",
+              "With its brim or raft the piece spans X %.1f to %.1f and Y %.1f to %.1f mm.",
               b.minX(), b.maxX(), b.minY(), b.maxY()));
     }
   }

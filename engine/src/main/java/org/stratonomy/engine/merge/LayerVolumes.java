@@ -64,7 +64,7 @@ public record LayerVolumes(List<Share> shares) implements Memo.Sized {
 
     void add(Stroke stroke) {
       mm3 += stroke.volumeMm3();
-      mostFlow = Math.max(mostFlow, stroke.flow());
+      mostFlow = Math.max(mostFlow, stroke.flowMm3PerS());
     }
 
     Share share() {

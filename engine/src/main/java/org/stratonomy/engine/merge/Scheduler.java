@@ -192,11 +192,23 @@ public final class Scheduler {
         slots.add(one.slot(role));
       }
     }
-    return slots.size() == 1 && !sinks.hasLoose(layer)
+    return slots.size() == 1 && !sinks.hasLoose(layer) && hasLines(layer)
         ? slots
         : batches.of(layer, ground).stream()
+            .filter(batch -> !batch.lines().isEmpty())
             .map(LayerSequencer.Batch::slot)
             .collect(Collectors.toCollection(TreeSet::new));
+  }
+
+  /** Whether some piece has lines in a layer; rules may leave one without any. */
+  private boolean hasLines(PlanLayer layer) {
+    return layer.parts().stream()
+        .anyMatch(
+            part -> {
+              PieceLines piece = lines.get(part.piece());
+              return piece.islands(part.layer()).stream().anyMatch(one -> !one.isEmpty())
+                  || !piece.support(part.layer()).isEmpty();
+            });
   }
 
   private Settings settings(Part part) {

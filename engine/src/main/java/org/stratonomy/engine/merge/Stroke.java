@@ -14,7 +14,7 @@ import org.stratonomy.engine.plane.Path;
  * @param speed wanted along the path, within the filament's flow, mm/s
  * @param fanPercent part cooling
  * @param nozzleC temperature, °C
- * @param flow extruded against computed volume, 1 for equal
+ * @param flowRatio extruded against computed volume, 1 for equal
  */
 public record Stroke(
     Role role,
@@ -26,7 +26,7 @@ public record Stroke(
     double speed,
     double fanPercent,
     double nozzleC,
-    double flow) {
+    double flowRatio) {
 
   /** Index of the piece in the plan, from 0; {@link Origin#NO_PIECE} beside all of them. */
   public int piece() {
@@ -40,7 +40,7 @@ public record Stroke(
 
   /** Volume laid along one millimetre, mm³/mm. */
   public double crossSectionMm2() {
-    return widthMm * heightMm * flow;
+    return widthMm * heightMm * flowRatio;
   }
 
   /** Whether time and volume of another stroke count for the same as those of this one. */
@@ -49,7 +49,7 @@ public record Stroke(
   }
 
   /** Volume laid in a second at its speed, mm³/s. */
-  public double flow() {
+  public double flowMm3PerS() {
     return speed * crossSectionMm2();
   }
 

@@ -161,13 +161,19 @@ public final class Timeline {
   private double[] rises() {
     double[] standing = schedule.standingMm();
     double[] seconds = new double[standing.length];
+    double head = Double.NaN;
     for (int i = 0; i < seconds.length; i++) {
       PlanLayer layer = schedule.layers().get(i).layer();
-      double mm = layer.top() - layer.bottom();
+      // Nothing is moved for a layer in which nothing is printed.
+      if (schedule.layers().get(i).strokes().isEmpty()) {
+        continue;
+      }
+      double mm = layer.top() - (Double.isNaN(head) ? layer.bottom() : head);
       if (schedule.beginsPiece(i) && standing[i] > 0) {
         double over = standing[i] + Schedule.OVER_PIECES_MM;
         mm = over - schedule.layers().get(i - 1).layer().top() + over - layer.top();
       }
+      head = layer.top();
       seconds[i] = mm / machine.riseSpeed();
     }
     return seconds;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.place.Reach;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Setting;
@@ -50,7 +51,7 @@ final class TowerPlanner {
         new Tower.Make(
             width, settings.number(Setting.FLOW) / 100, settings.count(Setting.TOWER_BRIM)),
         plan.purging().tower(),
-        around(width),
+        around(),
         resolver.machine());
   }
 
@@ -74,9 +75,8 @@ final class TowerPlanner {
     return layers;
   }
 
-  private Tower.Around around(double width) {
-    double lines = settings.number(Setting.SKIRT_LINES) + settings.number(Setting.BRIM_LINES);
-    double margin = AIR_MM + settings.number(Setting.SKIRT_DISTANCE) + lines * width;
+  private Tower.Around around() {
+    double margin = AIR_MM + Reach.ofAll(plan, resolver);
     Bounds all = placed.stream().map(PlacedPiece::bounds).reduce(Bounds::with).orElseThrow();
     return new Tower.Around(all, margin);
   }

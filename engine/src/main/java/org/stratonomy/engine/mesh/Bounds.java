@@ -64,4 +64,9 @@ public record Bounds(double minX, double minY, double minZ, double maxX, double 
         && minZ < o.maxZ
         && o.minZ < maxZ;
   }
+
+  /** The same with so much more room to all sides in X and Y, mm. */
+  public Bounds grown(double mm) {
+    return new Bounds(minX - mm, minY - mm, minZ, maxX + mm, maxY + mm, maxZ);
+  }
 }

@@ -40,12 +40,22 @@ interface FillPattern {
 
   List<Path> paths(Place place);
 
+  /** Whether its lines differ from height to height, by more than by turning. */
+  default boolean dependsOnHeight() {
+    return false;
+  }
+
+  /** Whether it joins the ends of its lines along the edge itself. */
+  default boolean joinsEnds() {
+    return false;
+  }
+
   /** By the choices of the setting. */
   Map<String, FillPattern> ALL = all();
 
   private static Map<String, FillPattern> all() {
     Map<String, FillPattern> all = new LinkedHashMap<>();
-    all.put("lines", FillPattern::lines);
+    all.put("lines", new Lines());
     all.put("grid", place -> crossed(place, 2));
     all.put("triangles", place -> crossed(place, 3));
     all.put("honeycomb", new Honeycomb());
@@ -58,13 +68,21 @@ interface FillPattern {
    * Parallel lines whose ends are joined along the edge. The joints take up a share of their own;
    * the distance of the lines is set so that all together make up the density.
    */
-  private static List<Path> lines(Place p) {
-    double spacing = p.width / p.density;
-    List<Path> paths = Hatch.joined(p.centres, p.angle, spacing, 0, 2 * spacing);
-    double wanted = p.density * p.area.areaMm2();
-    double found = p.width * paths.stream().mapToDouble(Path::lengthMm).sum();
-    double factor = Math.clamp(found / wanted, 0.8, 1.6);
-    return Hatch.joined(p.centres, p.angle, spacing * factor, 0, 2 * spacing * factor);
+  final class Lines implements FillPattern {
+    @Override
+    public List<Path> paths(Place p) {
+      double spacing = p.width / p.density;
+      List<Path> paths = Hatch.joined(p.centres, p.angle, spacing, 0, 2 * spacing);
+      double wanted = p.density * p.area.areaMm2();
+      double found = p.width * paths.stream().mapToDouble(Path::lengthMm).sum();
+      double factor = Math.clamp(found / wanted, 0.8, 1.6);
+      return Hatch.joined(p.centres, p.angle, spacing * factor, 0, 2 * spacing * factor);
+    }
+
+    @Override
+    public boolean joinsEnds() {
+      return true;
+    }
   }
 
   /** Straight lines in several directions, all through the same points. */
@@ -143,6 +161,11 @@ interface FillPattern {
    * their length is on average {@value #LENGTH} / period for each unit of area.
    */
   final class Gyroid implements FillPattern {
+    @Override
+    public boolean dependsOnHeight() {
+      return true;
+    }
+
     static final double LENGTH = 2.4586;
 
     private static final int STEPS = 28;

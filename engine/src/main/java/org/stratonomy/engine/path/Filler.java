@@ -172,7 +172,8 @@ final class Filler {
    * @param z middle of the layer, mm
    */
   void infill(Area area, LineSettings settings, double z) {
-    double end = settings.pattern().equals("lines") ? 0.5 : ANCHOR;
+    FillPattern pattern = FillPattern.ALL.get(settings.pattern());
+    double end = pattern.joinsEnds() ? 0.5 : ANCHOR;
     double apart = settings.infillWidth();
     Area centres = Plane.inset(area, end * apart);
     if (centres.isEmpty()) {
@@ -181,7 +182,7 @@ final class Filler {
     FillPattern.Place place =
         new FillPattern.Place(
             area, centres, apart, settings.density(), angle, settings.angleRad(), z);
-    for (Path path : FillPattern.ALL.get(settings.pattern()).paths(place)) {
+    for (Path path : pattern.paths(place)) {
       if (path.lengthMm() > apart) {
         out.add(new Line(Role.INFILL, path, apart));
       }

@@ -24,16 +24,24 @@ final class LineMaker {
   private final Cells cells;
   private final Memo memo;
 
+  /** Of {@link #lines}, by the index of the layer, as far as they were asked for. */
+  private final Key[] keys;
+
   LineMaker(PieceStack stack, Sections sections, Cells cells, Memo memo) {
     this.stack = stack;
     this.sections = sections;
     this.cells = cells;
     this.memo = memo;
+    keys = new Key[stack.layers().size()];
   }
 
   /** Key of {@link #lines} for the same layer. */
   Key key(PieceLayer layer) {
-    return key("lines", layer, s -> s);
+    int i = layer.index() - 1;
+    if (keys[i] == null) {
+      keys[i] = key("lines", layer, s -> s);
+    }
+    return keys[i];
   }
 
   /** Key of what is laid in a part of a layer but for infill. */
@@ -61,7 +69,7 @@ final class LineMaker {
       key.add(slots.indexOf(slot));
       below = Math.max(below, s.bottomLayers());
       above = Math.max(above, s.topLayers());
-      wavy |= s.pattern().equals("gyroid");
+      wavy |= s.dependsOnHeight();
     }
     key.add(layer.index() % 2).add(stack.onBed() ? 1 : 0).add(Math.min(layer.index(), 2));
     key.add(wavy ? layer.middle() : 0.0);

@@ -64,6 +64,11 @@ record LineSettings(
         angleRad);
   }
 
+  /** Whether lines differ from height to height. */
+  boolean dependsOnHeight() {
+    return density > 0 && density < 1 && FillPattern.ALL.get(pattern).dependsOnHeight();
+  }
+
   void addTo(Key.Builder key) {
     key.add(lineWidth).add(walls).add(jointWalls).add(jointOverlap);
     key.add(thinPlaces.ordinal()).add(topLayers).add(bottomLayers);

@@ -41,13 +41,21 @@ public final class Reach {
 
   /** Of the widest brim, or of outlines where there is none. */
   public static double ofBrim(Plan plan, Resolver resolver) {
-    double most = 0;
-    for (Piece piece : plan.pieces()) {
-      Settings settings = resolver.stratum(piece.id(), 1);
-      boolean outside = !settings.choice(Setting.BRIM_SIDE).equals("inside");
-      double lines = settings.count(Setting.BRIM_LINES) * settings.number(Setting.LINE_WIDTH);
-      most = Math.max(most, ofOutlines(piece, resolver) + (outside ? lines : 0));
-    }
-    return most;
+    return plan.pieces().stream().mapToDouble(piece -> ofBrim(piece, resolver)).max().orElse(0);
+  }
+
+  private static double ofBrim(Piece piece, Resolver resolver) {
+    Settings settings = resolver.stratum(piece.id(), 1);
+    boolean outside = !settings.choice(Setting.BRIM_SIDE).equals("inside");
+    double lines = settings.count(Setting.BRIM_LINES) * settings.number(Setting.LINE_WIDTH);
+    return ofOutlines(piece, resolver) + (outside ? lines : 0);
+  }
+
+  /** Of what is laid around a piece itself: its brim, or the raft. */
+  public static double ofPiece(Piece piece, Resolver resolver) {
+    Settings plan = resolver.plan();
+    return plan.count(Setting.RAFT_LAYERS) > 0
+        ? ofOutlines(piece, resolver) + plan.number(Setting.RAFT_MARGIN)
+        : ofBrim(piece, resolver);
   }
 }

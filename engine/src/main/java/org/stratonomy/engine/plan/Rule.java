@@ -1,7 +1,11 @@
 package org.stratonomy.engine.plan;
 
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.util.Collections;
 import java.util.EnumMap;
+import java.util.HexFormat;
 import java.util.Map;
 
 /**
@@ -20,6 +24,20 @@ public record Rule(Where where, Map<Setting, Value> set, boolean on, String reci
     EnumMap<Setting, Value> copy = new EnumMap<>(Setting.class);
     copy.putAll(set);
     set = Collections.unmodifiableMap(copy);
+  }
+
+  /**
+   * Stands for where and what in ids of findings, which stay with a rule wherever it is in the
+   * sheet; 12 hexadecimal digits.
+   */
+  public String fingerprint() {
+    try {
+      byte[] text = (where + "\n" + set).getBytes(StandardCharsets.UTF_8);
+      byte[] digest = MessageDigest.getInstance("SHA-256").digest(text);
+      return HexFormat.of().formatHex(digest, 0, 6);
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("every Java platform has SHA-256", e);
+    }
   }
 
   public Rule withWhere(Where changed) {

@@ -35,7 +35,7 @@ import org.stratonomy.engine.program.Dialect.Part;
  * <p>Every stop lifts before it moves sideways, and states the whole modal state afterwards.
  */
 public final class ProgramWriter {
-  /** Where the start template leaves the nozzle. */
+  /** Where the start template leaves the nozzle, unless the print begins higher. */
   private static final double START_Z_MM = 5;
 
   /** Millimetres, from the machine's zero; strand by how much more. */
@@ -98,7 +98,7 @@ public final class ProgramWriter {
         new MoveWriter(
             text,
             schedule.travel(),
-            machine.belt().isPresent() ? 0 : START_Z_MM,
+            startZ(),
             resolver.plan().number(Setting.ARC_TOLERANCE),
             machine,
             resolver.plan().choice(Setting.EXTRUSION).equals("absolute"),
@@ -150,7 +150,8 @@ public final class ProgramWriter {
     values.put("plan", oneLine(plan.name()));
     values.put("machine", machine.name());
     values.put("nozzle", String.join(", ", machine.diameters()));
-    values.put("layers", schedule.layers().size());
+    values.put(
+        "layers", schedule.layers().stream().filter(one -> !one.strokes().isEmpty()).count());
     values.put("height", schedule.layers().isEmpty() ? "0" : number(z(schedule.topMm())));
     values.put("time", Ledger.duration(ledger.seconds()));
     values.put("filament", resolver.filament(slot).name());
@@ -175,6 +176,20 @@ public final class ProgramWriter {
     }
     moves.stateExtrusion();
     stateMix();
+  }
+
+  /** Above where the first line begins, so that nothing is in the way to it, mm. */
+  private double startZ() {
+    if (machine.belt().isPresent()) {
+      return 0;
+    }
+    double first =
+        schedule.layers().stream()
+            .filter(layer -> !layer.strokes().isEmpty())
+            .mapToDouble(layer -> z(layer.layer().top()))
+            .findFirst()
+            .orElse(0);
+    return Math.max(START_Z_MM, first + schedule.travel().liftMm());
   }
 
   /** From now on a slot is printed from. */
@@ -205,7 +220,7 @@ public final class ProgramWriter {
     values.put("nozzleWord", heat.nozzleWord(slot));
     values.put("first", number(1 - Mix.ofSecond(slot)));
     values.put("second", number(Mix.ofSecond(slot)));
-    values.put("startZ", number(START_Z_MM));
+    values.put("startZ", number(machine.belt().isPresent() ? START_Z_MM : startZ()));
     values.put("stops", stops);
     values.put("nozzleC", number(heat.nozzleC()));
     values.put("liftF", number(60 * machine.maxSpeedZ()));

@@ -2,6 +2,9 @@ package org.stratonomy.engine.check;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
@@ -26,6 +29,7 @@ import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Triangles;
 import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
 
 class ChecksTest {
   private static List<Finding> findings(Plan plan, Mesh mesh) {
@@ -278,6 +282,52 @@ class ChecksTest {
             Shapes.region("ball", fan));
     assertThat(finding(inside, bar, "region-empty")).isEmpty();
     assertThat(finding(inside, bar, "rule-empty")).isEmpty();
+  }
+
+  @Test
+  void anAcceptedFindingStaysWithItsRuleWhenAnotherIsPutAboveIt() {
+    Mesh bar = Shapes.bar(20, 20, 5);
+    Rule nowhere = new Rule(layersFrom(800), Map.of(Setting.FAN, Value.of(5)));
+    Rule alsoNowhere = new Rule(layersFrom(900), Map.of(Setting.FAN, Value.of(5)));
+    String id = finding(Shapes.plan(List.of(), nowhere), bar, "rule-empty").orElseThrow().id();
+    List<String> both =
+        Shapes.compute(Shapes.plan(List.of(), alsoNowhere, nowhere), bar).findings().stream()
+            .map(Finding::id)
+            .filter(one -> one.startsWith("rule-empty"))
+            .toList();
+    assertThat(both).hasSize(2).doesNotHaveDuplicates().contains(id);
+  }
+
+  private static Where layersFrom(int first) {
+    Where.Layers layers = new Where.Layers(Where.Layers.From.PIECE, first, Where.Layers.OPEN);
+    return new Where(List.of(), List.of(), List.of(), List.of(), List.of(), Optional.of(layers));
+  }
+
+  @Test
+  void aStratumWithoutAnyLineIsSaidAndDecidesNothing() throws IOException {
+    Map<Setting, Value> nothing =
+        Map.of(
+            Setting.WALLS, Value.of(0),
+            Setting.INFILL_DENSITY, Value.of(0),
+            Setting.TOP_LAYERS, Value.of(0),
+            Setting.BOTTOM_LAYERS, Value.of(0),
+            Setting.FILAMENT, Value.of(2));
+    Plan plan =
+        Shapes.plan(
+            List.of(1.0),
+            Shapes.stratum(1, nothing),
+            Shapes.everywhere(Map.of(Setting.SKIRT_LINES, Value.of(0))));
+    PlanResult result = Shapes.compute(plan, Shapes.bar(20, 20, 5));
+    Finding empty = finding(plan, Shapes.bar(20, 20, 5), "stratum-empty").orElseThrow();
+    assertThat(empty.heightMm()).hasValue(0.0);
+    assertThat(result.schedule().firstSlot()).isEqualTo(1);
+    assertThat(result.schedule().changeCount()).isZero();
+    ByteArrayOutputStream program = new ByteArrayOutputStream();
+    Planner.writeProgram(result, program);
+    List<String> lines = program.toString(StandardCharsets.UTF_8).lines().toList();
+    assertThat(lines).contains("; load Chalk before the start").noneMatch("M600"::equals);
+    long marks = lines.stream().filter(line -> line.matches("; layer \\d+, z .*")).count();
+    assertThat(lines).anyMatch(line -> line.startsWith("; layers: " + marks + ","));
   }
 
   @Test

@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.Path;
@@ -37,6 +38,32 @@ class FillPatternTest {
 
   private static Area ring() {
     return Plane.difference(Area.rectangle(0, 0, 40, 40), Area.rectangle(12, 15, 28, 22));
+  }
+
+  /** A pattern that says it does not is shared by all layers of the same angle. */
+  @ParameterizedTest
+  @MethodSource("patterns")
+  void aPatternDependsOnTheHeightExactlyIfItSaysSo(String pattern) {
+    boolean differs = false;
+    for (int layer = 1; layer < 12; layer += 2) {
+      differs |= !same(paths(pattern, ring(), 0.25, layer), paths(pattern, ring(), 0.25, 13));
+    }
+    assertThat(FillPattern.ALL.get(pattern).dependsOnHeight()).isEqualTo(differs);
+  }
+
+  private static boolean same(List<Path> one, List<Path> other) {
+    boolean same = one.size() == other.size();
+    for (int i = 0; same && i < one.size(); i++) {
+      same =
+          one.get(i).lengthMm() == other.get(i).lengthMm() && one.get(i).x(0) == other.get(i).x(0);
+    }
+    return same;
+  }
+
+  @Test
+  void thePatternsAreTheChoicesOfTheSetting() {
+    assertThat(FillPattern.ALL.keySet())
+        .containsExactlyInAnyOrderElementsOf(Setting.INFILL_PATTERN.choices());
   }
 
   @ParameterizedTest
