@@ -68,8 +68,7 @@ final class InspectCommand implements Callable<Integer> {
     String height = Double.toString(layerHeight);
     Map<String, String> values = Map.of("layerHeight", height, "firstLayerHeight", height);
     PlanInput mesh = PlanInput.read(file, Optional.empty(), shelf, "", Map.of());
-    PlanInput input =
-        StratonomyCommand.ofOption("--layer-height", () -> mesh.with(shelf, "", values));
+    PlanInput input = StratonomyCommand.ofOption("--layer-height", () -> mesh.with("", values));
     HeightProfile profile;
     try (Planner planner = new Planner(shelf, MEMO_BYTES, 1)) {
       profile = planner.profiles(input.plan(), input.meshes()).getFirst();

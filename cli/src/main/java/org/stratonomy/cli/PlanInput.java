@@ -40,8 +40,9 @@ import org.stratonomy.engine.program.Enclosures;
  * bare mesh in the middle of a machine's bed.
  *
  * @param files the bytes of the file that a mesh is in
+ * @param shelf with the machine and the filaments that the file brings along
  */
-record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files) {
+record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files, Shelf shelf) {
 
   /** As large as a file may be that the application takes. */
   private static final long MOST_BYTES = 256L << 20;
@@ -60,18 +61,18 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files) {
     byte[] content = content(file, name);
     PlanInput input;
     if (lower.endsWith(".strat")) {
-      input = of(StratFile.read(name, content));
+      input = of(StratFile.read(name, content), shelf);
     } else if (Enclosures.isProgram(name)) {
-      input = of(StratFile.inProgram(name, content));
+      input = of(StratFile.inProgram(name, content), shelf);
     } else if (lower.endsWith(".json")) {
       Plan plan = PlanFormat.parse(name, new String(content, StandardCharsets.UTF_8));
       MeshDirectory directory = new MeshDirectory(meshes.orElse(file.toAbsolutePath().getParent()));
-      input = new PlanInput(plan, remembering(directory::bytes), directory::bytes);
+      input = new PlanInput(plan, remembering(directory::bytes), directory::bytes, shelf);
     } else {
       input = bareMesh(name, content, shelf, machine);
     }
-    return new PlanInput(CustomCode.notAccepted(input.plan), input.meshes, input.files)
-        .with(shelf, machine, values);
+    return new PlanInput(CustomCode.notAccepted(input.plan), input.meshes, input.files, input.shelf)
+        .with(machine, values);
   }
 
   /**
@@ -91,9 +92,10 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files) {
     return Files.readAllBytes(file);
   }
 
-  private static PlanInput of(StratFile strat) {
+  private static PlanInput of(StratFile strat, Shelf shelf) {
     Function<String, byte[]> files = strat.meshes()::get;
-    return new PlanInput(strat.plan(), remembering(files), files);
+    Shelf with = strat.shelf().map(shelf::with).orElse(shelf);
+    return new PlanInput(strat.plan(), remembering(files), files, with);
   }
 
   /** The plan with its meshes in one file, wherever they are now. */
@@ -101,7 +103,7 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files) {
     Map<String, byte[]> meshes = new LinkedHashMap<>();
     List<Piece> pieces =
         plan.pieces().stream().map(piece -> piece.withMeshes(ref -> packed(ref, meshes))).toList();
-    return new StratFile(plan.withPieces(pieces), meshes);
+    return new StratFile(plan.withPieces(pieces), meshes).withSnapshot(shelf);
   }
 
   private String packed(String reference, Map<String, byte[]> meshes) {
@@ -129,13 +131,14 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files) {
     return new PlanInput(
         new Plan(stem, on.id(), slots, List.of(piece), List.of(), List.of()),
         meshes::get,
-        reference -> content);
+        reference -> content,
+        shelf);
   }
 
   /**
    * @throws Problem with the option's name as its place if machine or value cannot be
    */
-  PlanInput with(Shelf shelf, String machine, Map<String, String> values) {
+  PlanInput with(String machine, Map<String, String> values) {
     Plan changed = plan;
     if (!machine.isEmpty()) {
       changed = plan.withMachine(machineOf(shelf, machine).id());
@@ -148,7 +151,7 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files) {
       rules.addAll(changed.rules());
       changed = changed.withRules(rules);
     }
-    return new PlanInput(changed, meshes, files);
+    return new PlanInput(changed, meshes, files, shelf);
   }
 
   private static Machine machineOf(Shelf shelf, String id) {

@@ -124,8 +124,9 @@ final class ProgramCommand implements Callable<Integer> {
   }
 
   private void write() throws IOException {
-    Shelf shelf = ShelfReader.standard();
-    PlanInput input = PlanInput.read(file, Optional.ofNullable(meshes), shelf, machine, values);
+    PlanInput input =
+        PlanInput.read(file, Optional.ofNullable(meshes), ShelfReader.standard(), machine, values);
+    Shelf shelf = input.shelf();
     int threads = Runtime.getRuntime().availableProcessors();
     try (Planner planner = new Planner(shelf, MEMO_BYTES, threads)) {
       PlanResult result = planner.compute(input.plan(), input.meshes(), Watch.NONE);

@@ -16,11 +16,15 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.stratonomy.engine.document.PlanFormat;
+import org.stratonomy.engine.document.ShelfFormat;
+import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Shelf;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -193,6 +197,33 @@ class ProgramCommandTest {
     }
     assertThat(run("plan.strat").exit).isZero();
     assertThat(Files.readString(directory.resolve("out.gcode"))).isEqualTo(plain);
+  }
+
+  /** A machine and a filament that are on no shelf but the file's. */
+  @Test
+  void aStratFileBringsItsMachineAndFilamentsAlong() throws IOException {
+    Shelf standard = ShelfReader.standard();
+    String shelf =
+        ShelfFormat.write(
+                new Shelf(
+                    List.of(standard.machine("workshop-one")), List.of(standard.filament("chalk"))))
+            .replace("workshop-one", "attic")
+            .replace("\"nozzleC\" : 210", "\"nozzleC\" : 199")
+            .replace("chalk", "attic-white");
+    Shelf own = ShelfFormat.parse("own", shelf);
+    Plan plan =
+        PlanFormat.parse("plan", PLAN)
+            .withMachine("attic")
+            .withSlots(List.of("attic-white", "attic-white"));
+    byte[] mesh = Files.readAllBytes(directory.resolve("block.stl"));
+    StratFile bare = new StratFile(plan, Map.of("block.stl", mesh));
+    Files.write(directory.resolve("bare.strat"), bare.bytes());
+    assertThat(run("bare.strat").said).contains("no filament 'attic-white'");
+    Files.write(directory.resolve("own.strat"), bare.withSnapshot(own).bytes());
+    assertThat(run("own.strat").exit).isZero();
+    assertThat(Files.readString(directory.resolve("out.gcode")))
+        .contains("M109 S199")
+        .doesNotContain("M109 S210");
   }
 
   @Test

@@ -13,6 +13,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.stratonomy.app.meshes.MeshService;
+import org.stratonomy.app.shelf.ShelfService;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.guard.PlainText;
@@ -46,11 +47,13 @@ public class PlanImporter {
 
   private final PlanService plans;
   private final MeshService meshes;
+  private final ShelfService shelf;
   private final Planner planner;
 
-  PlanImporter(PlanService plans, MeshService meshes, Planner planner) {
+  PlanImporter(PlanService plans, MeshService meshes, ShelfService shelf, Planner planner) {
     this.plans = plans;
     this.meshes = meshes;
+    this.shelf = shelf;
     this.planner = planner;
   }
 
@@ -96,7 +99,8 @@ public class PlanImporter {
         file.plan().pieces().stream()
             .map(piece -> kept(piece, file.meshes(), kept, budget))
             .toList();
-    return plans.create(CustomCode.notAccepted(file.plan()).withPieces(pieces));
+    Plan plan = CustomCode.notAccepted(file.plan()).withPieces(pieces);
+    return plans.create(file.shelf().map(brought -> shelf.adopt(plan, brought)).orElse(plan));
   }
 
   /** Adds dropped meshes to a plan. */
@@ -135,7 +139,7 @@ public class PlanImporter {
     for (Piece piece : plan.pieces()) {
       pieces.add(piece.withMeshes(mesh -> exported(piece, mesh, files)));
     }
-    return new StratFile(plan.withPieces(pieces), files);
+    return new StratFile(plan.withPieces(pieces), files).withSnapshot(planner.shelf());
   }
 
   /** Puts a mesh among the files of an archive and returns its name there. */

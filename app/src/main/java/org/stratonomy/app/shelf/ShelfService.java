@@ -1,6 +1,7 @@
 package org.stratonomy.app.shelf;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,6 +24,7 @@ import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.FreeId;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PlanChecker;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.problem.Problem;
 import tools.jackson.databind.JsonNode;
@@ -158,6 +160,67 @@ public class ShelfService {
           other.machines().forEach(machine -> replace(machine.id(), machine));
           other.filaments().forEach(filament -> replace(filament.id(), filament));
         });
+  }
+
+  /**
+   * Puts on the shelf what a plan of a file uses and the shelf has not. Of what the shelf has
+   * otherwise under the same id, both stay, the file's with another id and name.
+   *
+   * @param brought the file's machine and filaments
+   * @return the plan, with the ids that they have on the shelf
+   * @throws Problem if the plan cannot be printed with them; nothing is put on the shelf then
+   */
+  public Plan adopt(Plan plan, Shelf brought) {
+    PlanChecker.check(plan, planner.shelf().with(brought));
+    Map<Key, String> ids = new HashMap<>();
+    changed(
+        "the shelf",
+        () -> {
+          repository.lock();
+          ids.clear();
+          Shelf used = planner.shelf().with(brought).usedBy(plan);
+          used.machines().forEach(machine -> adopt(machine.id(), machine, ids));
+          used.filaments().forEach(filament -> adopt(filament.id(), filament, ids));
+        });
+    return plan.withMachine(ids.get(new Key(Kind.MACHINE, plan.machine())))
+        .withSlots(
+            plan.slots().stream().map(slot -> ids.get(new Key(Kind.FILAMENT, slot))).toList());
+  }
+
+  private void adopt(String id, Object item, Map<Key, String> ids) {
+    Kind kind = item instanceof Machine ? Kind.MACHINE : Kind.FILAMENT;
+    Key key = new Key(kind, id);
+    Optional<ShelfItemEntity> there = repository.findById(key);
+    ObjectNode node = (ObjectNode) JsonMapper.shared().readTree(text(item));
+    if (there.isEmpty()) {
+      add(id, item, true);
+    } else if (!item.equals(read(kind, there.get().content()))) {
+      String free = FreeId.of(id, other -> isOther(new Key(kind, other), node));
+      node.put("id", free).put("name", node.get("name").asString() + free.substring(id.length()));
+      if (!repository.existsById(new Key(kind, free))) {
+        add(free, read(kind, node.toString()), true);
+      }
+      ids.put(key, free);
+    }
+    ids.putIfAbsent(key, id);
+  }
+
+  /** Whether an id is taken by something else than this item. */
+  private boolean isOther(Key key, ObjectNode item) {
+    ObjectNode renamed = item.deepCopy();
+    String suffix = key.id().substring(item.get("id").asString().length());
+    renamed.put("id", key.id()).put("name", item.get("name").asString() + suffix);
+    return repository
+        .findById(key)
+        .filter(
+            there ->
+                !read(key.kind(), there.content()).equals(read(key.kind(), renamed.toString())))
+        .isPresent();
+  }
+
+  private static Object read(Kind kind, String json) {
+    JsonNode node = JsonMapper.shared().readTree(json);
+    return kind == Kind.MACHINE ? ShelfFormat.keptMachine(node) : ShelfFormat.keptFilament(node);
   }
 
   private void replace(String id, Object item) {

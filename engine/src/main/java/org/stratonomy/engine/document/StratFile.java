@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDateTime;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
@@ -17,17 +18,31 @@ import java.util.zip.ZipOutputStream;
 import org.stratonomy.engine.mesh.Archive;
 import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.program.Enclosures;
 
 /**
  * A plan with its meshes in one file: a zip archive of {@code plan.json} and the meshes that it
- * names, by their paths in the archive.
+ * names, by their paths in the archive; and of {@code shelf.json}, a snapshot of its machine and
+ * filaments, so that it prints the same wherever it is opened.
  *
  * @param meshes bytes of the mesh files by the reference that the plan uses
+ * @param shelf the snapshot, if there is one
  */
-public record StratFile(Plan plan, Map<String, byte[]> meshes) {
+public record StratFile(Plan plan, Map<String, byte[]> meshes, Optional<Shelf> shelf) {
   private static final String PLAN = "plan.json";
+  private static final String SHELF = "shelf.json";
+
+  /** Without a snapshot: the plan's machine and filaments are those of the shelf with their ids. */
+  public StratFile(Plan plan, Map<String, byte[]> meshes) {
+    this(plan, meshes, Optional.empty());
+  }
+
+  /** With a snapshot of what the plan uses of a shelf. */
+  public StratFile withSnapshot(Shelf of) {
+    return new StratFile(plan, meshes, Optional.of(of.usedBy(plan)));
+  }
 
   /**
    * @param name what to call the file in an error
@@ -44,7 +59,9 @@ public record StratFile(Plan plan, Map<String, byte[]> meshes) {
    */
   public static StratFile read(String name, byte[] archive, Archive.Budget budget)
       throws IOException {
-    byte[] document = entries(name, archive, PLAN::equals, budget).get(PLAN);
+    Map<String, byte[]> documents =
+        entries(name, archive, entry -> entry.equals(PLAN) || entry.equals(SHELF), budget);
+    byte[] document = documents.get(PLAN);
     if (document == null) {
       throw bad(
           name, "There is no plan.json in it.", "A .strat file is a zip of plan.json and meshes.");
@@ -70,7 +87,11 @@ public record StratFile(Plan plan, Map<String, byte[]> meshes) {
               }
               meshes.put(reference, mesh);
             });
-    return new StratFile(plan, meshes);
+    Optional<Shelf> shelf =
+        Optional.ofNullable(documents.get(SHELF))
+            .map(bytes -> new String(bytes, StandardCharsets.UTF_8))
+            .map(json -> ShelfFormat.parse(SHELF, json));
+    return new StratFile(plan, meshes, shelf);
   }
 
   private static Map<String, byte[]> entries(
@@ -115,6 +136,11 @@ public record StratFile(Plan plan, Map<String, byte[]> meshes) {
       zip.putNextEntry(entry(PLAN));
       zip.write(PlanFormat.write(plan).toPrettyString().getBytes(StandardCharsets.UTF_8));
       zip.closeEntry();
+      if (shelf.isPresent()) {
+        zip.putNextEntry(entry(SHELF));
+        zip.write(ShelfFormat.write(shelf.get()).getBytes(StandardCharsets.UTF_8));
+        zip.closeEntry();
+      }
       Map<String, byte[]> files = new LinkedHashMap<>();
       meshes.forEach((reference, bytes) -> files.put(MeshFiles.file(reference), bytes));
       for (Map.Entry<String, byte[]> file : files.entrySet()) {

@@ -23,6 +23,28 @@ public record Shelf(List<Machine> machines, List<Filament> filaments) {
     return new Shelf(machines, replaced(filaments, filament, Filament::id));
   }
 
+  /** With all of another shelf in the place of what has the same ids, or besides. */
+  public Shelf with(Shelf other) {
+    Shelf both = this;
+    for (Machine machine : other.machines) {
+      both = both.with(machine);
+    }
+    for (Filament filament : other.filaments) {
+      both = both.with(filament);
+    }
+    return both;
+  }
+
+  /**
+   * The machine and the filaments that a plan uses, as they are now.
+   *
+   * @throws Problem if some of them are not here
+   */
+  public Shelf usedBy(Plan plan) {
+    List<Filament> used = plan.slots().stream().distinct().map(this::filament).toList();
+    return new Shelf(List.of(machine(plan.machine())), used);
+  }
+
   private static <T> List<T> replaced(List<T> all, T one, Function<T, String> id) {
     List<T> changed = new ArrayList<>(all);
     changed.replaceAll(other -> id.apply(other).equals(id.apply(one)) ? one : other);
