@@ -81,7 +81,7 @@ public final class LedgerFormat {
         piece.regions().stream()
             .filter(region -> origin.regions().contains(region.id()))
             .map(Region::name);
-    String place = "%s, stratum %d".formatted(piece.name(), origin.stratum());
+    String place = "%s, %s".formatted(piece.name(), piece.stratumText(origin.stratum()));
     return Stream.concat(Stream.of(place), regions).collect(Collectors.joining(", "));
   }
 
@@ -134,7 +134,11 @@ public final class LedgerFormat {
       ObjectNode one = shares.addObject();
       Origin origin = share.origin();
       if (origin.hasPiece()) {
-        one.put("piece", plan.pieces().get(origin.piece()).id()).put("stratum", origin.stratum());
+        Piece piece = plan.pieces().get(origin.piece());
+        one.put("piece", piece.id()).put("stratum", origin.stratum());
+        if (!piece.strataName(origin.stratum()).isBlank()) {
+          one.put("name", piece.strataName(origin.stratum()));
+        }
         ArrayNode regions = one.putArray("regions");
         origin.regions().forEach(regions::add);
       }

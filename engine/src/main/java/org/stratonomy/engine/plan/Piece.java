@@ -94,6 +94,12 @@ public record Piece(
     return new Piece(id, name, bodies, placement, boundaries, regions, changed, fixed);
   }
 
+  /** How a stratum is called in lists: by its number, and its name if it has one. */
+  public String stratumText(int stratum) {
+    String called = strataName(stratum);
+    return "stratum " + stratum + (called.isBlank() ? "" : " " + called);
+  }
+
   /** The name of a stratum, or an empty text. */
   public String strataName(int stratum) {
     return stratum <= strataNames.size() ? strataNames.get(stratum - 1) : "";

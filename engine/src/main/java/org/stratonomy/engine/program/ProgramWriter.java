@@ -19,6 +19,7 @@ import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Mix;
+import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
@@ -27,6 +28,7 @@ import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.program.Dialect.Part;
+import org.stratonomy.engine.strata.LayerStack;
 
 /**
  * Writes a schedule as a machine program (G-code): absolute positions to 0.001 mm, relative
@@ -57,6 +59,9 @@ public final class ProgramWriter {
   private HeatWriter heat;
   private int slot;
   private int stopNumber;
+
+  /** The stratum of each piece that was begun last. */
+  private final Map<Integer, Integer> begun = new HashMap<>();
 
   /** Top of the pieces that stand already, mm. */
   private double standingMm;
@@ -236,6 +241,7 @@ public final class ProgramWriter {
     heat.bed(layer.layer().number());
     text.add("; layer ").add(Integer.toString(layer.layer().number()));
     text.add(", z ").add(number(z(layer.layer().top()))).add('\n');
+    strata(layer);
     moves.beginLayer();
     List<Halt> halts = new ArrayList<>(layer.halts());
     Stroke before = null;
@@ -267,6 +273,19 @@ public final class ProgramWriter {
       before = stroke;
     }
     cool(layer.time().waitSeconds());
+  }
+
+  /** Strata with a name that begin with a layer. */
+  private void strata(LayerSchedule layer) throws IOException {
+    for (LayerStack.Part part : layer.layer().parts()) {
+      Piece piece = plan.pieces().get(part.piece());
+      int stratum = part.layer().stratum();
+      boolean begins = !Integer.valueOf(stratum).equals(begun.put(part.piece(), stratum));
+      if (begins && !piece.strataName(stratum).isBlank()) {
+        text.add("; ").add(oneLine(piece.name())).add(", ");
+        text.add(oneLine(piece.stratumText(stratum))).add('\n');
+      }
+    }
   }
 
   /** Goes aside and waits until the nozzle is as hot as a stroke wants. */

@@ -22,6 +22,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.logging.Level;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
@@ -30,6 +32,7 @@ import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.Piece;
 
 /**
  * What the operator needs on paper beside the machine: filaments to load, what is to be done and
@@ -209,16 +212,30 @@ public final class RunSheet {
         clock(halt.atSeconds()),
         Ledger.duration(halt.freeSeconds()),
         halt.layer(),
-        halt.piece() == Origin.NO_PIECE
-            ? mm(halt.heightMm())
-            : text(
-                "%s of %s", mm(halt.heightMm()), result.plan().pieces().get(halt.piece()).name()),
+        place(halt),
         halt.colourChange(),
         result.resolver().filament(halt.fromSlot()).name(),
         into.name(),
         String.join(", ", halt.kinds()),
         halt.note(),
         halt.colourChange() ? text("%.1f g", into.grams(halt.strandMm())) : "");
+  }
+
+  /** A height, and the names of the strata that begin there. */
+  private String place(Ledger.HaltEntry halt) {
+    List<Piece> pieces = result.plan().pieces();
+    String height =
+        halt.piece() == Origin.NO_PIECE
+            ? mm(halt.heightMm())
+            : text("%s of %s", mm(halt.heightMm()), pieces.get(halt.piece()).name());
+    Stream<String> names =
+        halt.withinLayer()
+            ? Stream.empty()
+            : result.stack().beginning(halt.heightMm()).entrySet().stream()
+                .map(entry -> pieces.get(entry.getKey()).strataName(entry.getValue()))
+                .filter(name -> !name.isBlank())
+                .distinct();
+    return Stream.concat(Stream.of(height), names).collect(Collectors.joining(", "));
   }
 
   /** Time of day so long after the start, with the day if it is another one. */

@@ -159,6 +159,24 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers, boolea
     return layers;
   }
 
+  /**
+   * The strata of pieces that begin at a plane, by their pieces; the lowest of a piece does not
+   * count.
+   */
+  public Map<Integer, Integer> beginning(double plane) {
+    Map<Integer, Integer> beginning = new TreeMap<>();
+    for (int p = 0; p < pieces.size(); p++) {
+      List<PieceLayer> all = pieces.get(p).layers();
+      for (int i = 1; i < all.size(); i++) {
+        PieceLayer layer = all.get(i);
+        if (layer.bottom() == plane && layer.stratum() != all.get(i - 1).stratum()) {
+          beginning.put(p, layer.stratum());
+        }
+      }
+    }
+    return beginning;
+  }
+
   /** How many layers of raft there are below the pieces. */
   public int raftLayers() {
     return (int) layers.stream().filter(PlanLayer::isRaft).count();

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
@@ -14,7 +15,9 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
+import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Shapes;
+import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Rule;
@@ -43,6 +46,22 @@ class RunSheetTest {
     try (PDDocument document = Loader.loadPDF(bytes.toByteArray())) {
       return new PDFTextStripper().getText(document);
     }
+  }
+
+  @Test
+  void namesOfStrataAreOnTheSheetAndInProgramAndLedger() throws IOException {
+    Plan plan = named("Named", Shapes.plan(List.of(4.0), SECOND));
+    Plan called =
+        plan.withPiece(plan.pieces().getFirst().withStrataNames(List.of("", "lantern room")));
+    PlanResult result = Shapes.compute(called, Shapes.bar(60, 50, 8));
+    assertThat(read(result, Optional.empty())).contains("L21, 4.00 mm, lantern room");
+    ByteArrayOutputStream program = new ByteArrayOutputStream();
+    Planner.writeProgram(result, program);
+    assertThat(program.toString(StandardCharsets.UTF_8))
+        .containsOnlyOnce("; layer 21, z 4.2\n; Piece, stratum 2 lantern room\n");
+    assertThat(LedgerFormat.csv(called, result.ledger())).contains("Piece, stratum 2 lantern room");
+    assertThat(LedgerFormat.write(called, result.ledger()).toString())
+        .contains("\"name\":\"lantern room\"");
   }
 
   @Test
