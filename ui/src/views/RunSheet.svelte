@@ -3,6 +3,7 @@
   import Printer from '@lucide/svelte/icons/printer';
   import { ApiProblem } from '../lib/api/client';
   import {
+    beginning,
     after,
     clockTime,
     fieldTime,
@@ -194,7 +195,8 @@
                   <td class="num"
                     >L{halt.layer}, {mm(halt.heightMm)}{halt.piece
                       ? ` of ${pieceName(session.document, halt.piece)}`
-                      : ''}</td
+                      : ''}{#each beginning(halt, session.result?.pieces ?? []) as name (name)}
+                      <span class="said">{name}</span>{/each}</td
                   >
                   <td>
                     {#if halt.colourChange}

@@ -2,6 +2,7 @@ import { expect, it } from 'vitest';
 import { RESULT, SHELF } from '../testing/fakeServer';
 import {
   after,
+  beginning,
   clockTime,
   fieldTime,
   firstSlot,
@@ -25,6 +26,21 @@ it('says when the operator is needed', () => {
   expect(clockTime(first!.at, START)).toBe('23:20');
   expect(second!.number).toBe(2);
   expect(clockTime(second!.at, START)).toMatch(/^Tue,? 2 Jun, 00:05$/);
+});
+
+it('names the strata that begin where something is to be done', () => {
+  const piece = RESULT.pieces[0]!;
+  const strata = [1, 2].map((number) => ({
+    ...piece.strata[0]!,
+    number,
+    name: number === 2 ? 'lantern room' : 'foot',
+    from: number === 2 ? HALT.heightMm : 0,
+  }));
+  const pieces = [{ ...piece, strata }];
+  const between = { ...HALT, withinLayer: false };
+  expect(beginning(between, pieces)).toEqual(['lantern room']);
+  expect(beginning({ ...between, heightMm: 0 }, pieces)).toEqual([]);
+  expect(beginning({ ...HALT, withinLayer: true }, pieces)).toEqual([]);
 });
 
 it('begins with what comes out first, or with the only filament', () => {

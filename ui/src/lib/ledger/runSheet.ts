@@ -1,4 +1,4 @@
-import type { HaltView, LedgerView } from '../api/client';
+import type { HaltView, LedgerView, PieceView } from '../api/client';
 
 /** Something that the operator has to do during a print. */
 export interface Task {
@@ -12,6 +12,16 @@ export function tasks(ledger: LedgerView, start: Date): Task[] {
   return ledger.halts
     .filter((halt) => halt.needsOperator)
     .map((halt, i) => ({ number: i + 1, halt, at: after(start, halt.atSeconds) }));
+}
+
+/** Names of the strata that begin where a halt is. */
+export function beginning(halt: HaltView, pieces: readonly PieceView[]): string[] {
+  const names = pieces
+    .flatMap((piece) => piece.strata)
+    .filter((stratum) => !halt.withinLayer && stratum.number > 1 && stratum.from === halt.heightMm)
+    .map((stratum) => stratum.name.trim())
+    .filter((name) => name !== '');
+  return [...new Set(names)];
 }
 
 export function after(start: Date, seconds: number): Date {
