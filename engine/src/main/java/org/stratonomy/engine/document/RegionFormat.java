@@ -42,7 +42,12 @@ final class RegionFormat {
     core.set("upright", PlanSchema.number("Depth below what faces up or down, mm"));
     ObjectNode slab = kind(kinds, "slab", "core", "layers");
     slab.set("core", PlanSchema.text("Id of the core", 1, 100));
-    slab.set("layers", PlanSchema.number("How many"));
+    slab.set(
+        "layers",
+        PlanSchema.number("How many")
+            .put("type", "integer")
+            .put("minimum", 1)
+            .put("maximum", PlanSchema.MOST_LAYERS));
     ArrayNode sides = slab.putObject("side").putArray("enum");
     for (Side side : Side.values()) {
       sides.add(name(side));

@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
@@ -72,7 +73,10 @@ public final class ProgramName {
         throw bad(template, "it has a brace too many");
       }
     } catch (MustacheException e) {
-      throw bad(template, e.getMessage());
+      throw bad(template, PlainText.shown(String.valueOf(e.getMessage())));
+    } catch (UnsupportedOperationException | IndexOutOfBoundsException e) {
+      // The library fails like this on partials, which need a loader, and on some lone braces.
+      throw bad(template, "it asks for more than values");
     }
   }
 
@@ -80,7 +84,7 @@ public final class ProgramName {
     return new Problem(
         Problem.Kind.PLAN,
         "file name",
-        "'%s' is no template: %s.".formatted(template, why),
+        "'%s' is no template: %s.".formatted(PlainText.shown(template), why),
         "Name values as {{plan}}; there are: %s.".formatted(String.join(", ", NAMES)));
   }
 
