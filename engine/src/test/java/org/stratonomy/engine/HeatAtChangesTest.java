@@ -130,6 +130,23 @@ class HeatAtChangesTest {
     assertClear(program);
   }
 
+  /** A pause before another nozzle goes on heats the one that printed to nothing new. */
+  @Test
+  void aPauseLeavesTheNozzleThatPrintedAsItWas() throws IOException {
+    Stop stop = new Stop("s", 1.0, Stop.Kind.PAUSE, "", Stop.Waiting.AS_MACHINE, List.of());
+    Plan plan =
+        plan("pair", List.of("chalk", "rope"), second(Map.of(Setting.FILAMENT, Value.of(2))))
+            .withStops(List.of(stop));
+    String program = GcodeReader.text(Shapes.compute(plan, Shapes.bar(12, 12, 3)));
+    assertThat(
+            program
+                .lines()
+                .filter(line -> line.startsWith("M109 T0") || line.startsWith("M104 T0")))
+        .isNotEmpty()
+        .noneMatch(line -> line.contains("S265"));
+    assertThat(program).contains("M109 T1 S265");
+  }
+
   @Property(tries = 12)
   void heatIsWaitedForOnceAndCounted(
       @ForAll @IntRange(min = 180, max = 260) int below,

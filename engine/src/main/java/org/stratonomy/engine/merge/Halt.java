@@ -116,7 +116,10 @@ public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops)
    * @param nextC with which the print goes on
    */
   public double goesOnC(Machine machine, double nowC, double nextC) {
-    return isColourChange() && !machine.hasNozzles() ? changingC(machine, nowC, nextC) : nextC;
+    if (!isColourChange()) {
+      return nextC;
+    }
+    return machine.hasNozzles() ? nowC : changingC(machine, nowC, nextC);
   }
 
   /** Strand that is pushed out before the print goes on, mm. */
