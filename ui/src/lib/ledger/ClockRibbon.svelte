@@ -97,7 +97,7 @@
         {/each}
       {/each}
     </g>
-    {#each pieceStarts as pass (pass.start)}
+    {#each pieceStarts as pass (pass.piece)}
       <text class="piece" x={x(pass.start) + 4} y="19"
         >{pieceName(session.document, pass.piece)}</text
       >
@@ -111,7 +111,7 @@
         >
       </line>
     {/each}
-    {#each passes.filter((pass) => pass.layer === session.layer) as pass (pass.start)}
+    {#each passes.filter((pass) => pass.layer === session.layer) as pass, i (i)}
       {@const at = x(pass.start)}
       <path class="now" d="M{at} 28l-4 -5h8zM{at} 5v19" />
     {/each}

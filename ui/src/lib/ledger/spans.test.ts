@@ -23,3 +23,8 @@ it('keeps pieces apart that are printed one at a time', () => {
     ['pebble', 50, 80],
   ]);
 });
+
+it('leaves out layers in which nothing is printed', () => {
+  const found = spans([pass(1, 0, [1]), pass(2, 40, []), pass(3, 40, [1]), pass(4, 90, [])], 90);
+  expect(found.map(({ from, to }) => [from, to])).toEqual([[0, 90]]);
+});

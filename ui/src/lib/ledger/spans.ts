@@ -11,12 +11,19 @@ export interface Span {
   readonly piece: string;
 }
 
-/** @param end of the print, s */
+/**
+ * Layers in which nothing is printed take no time, and no span.
+ *
+ * @param end of the print, s
+ */
 export function spans(passes: readonly PassView[], end: number): Span[] {
   const found: Span[] = [];
   passes.forEach(({ start, slots, layer, piece }, i) => {
     const to = passes[i + 1]?.start ?? end;
     const last = found.at(-1);
+    if (to === start) {
+      return;
+    }
     if (last && last.piece === piece && last.slots.join() === slots.join()) {
       last.to = to;
     } else {
