@@ -39,11 +39,27 @@ command_line() {
       { tail -n 40 .stratonomy/build.log >&2; fail "The build failed; .stratonomy/build.log has all of it."; }
     # Maven leaves it as it is if only the engine has changed.
     touch cli/target/cli-0.1.0-SNAPSHOT.jar
+    train_command_line
   fi
   use_jdk
   cd "$caller"
-  exec "$JAVA_HOME/bin/java" -XX:+UseParallelGC -cp "$here/cli/target/cli-0.1.0-SNAPSHOT.jar:$here/cli/target/lib/*" \
-    org.stratonomy.cli.StratonomyCommand "$@"
+  exec "$JAVA_HOME/bin/java" -XX:+UseParallelGC -XX:AOTCache="$here/cli/target/stratonomy.aot" -Xlog:aot=off,cds=off \
+    -cp "$(command_line_classes)" org.stratonomy.cli.StratonomyCommand "$@"
+}
+
+command_line_classes() { echo "$here/cli/target/cli-0.1.0-SNAPSHOT.jar:$here/cli/target/lib/*"; }
+
+# Writes a program once, so that the virtual machine keeps loaded classes and profiles in a file:
+# later runs begin in about half the time. Without the file they work all the same.
+train_command_line() {
+  local dir
+  dir=$(mktemp -d "${TMPDIR:-/tmp}/stratonomy-train.XXXXXX")
+  tetrahedron >"$dir/t.stl"
+  rm -f cli/target/stratonomy.aot
+  "$JAVA_HOME/bin/java" -XX:+UseParallelGC -XX:AOTCacheOutput="$here/cli/target/stratonomy.aot" -Xlog:aot=off,cds=off \
+    -cp "$(command_line_classes)" org.stratonomy.cli.StratonomyCommand program "$dir/t.stl" -o "$dir/t.gcode" \
+    >>.stratonomy/build.log 2>&1 || true
+  rm -rf "$dir"
 }
 
 run_tests() {

@@ -10,6 +10,11 @@ fail() {
 # A line that differs for each checkout, for directories outside of it.
 checkout_id() { printf '%s' "$here" | cksum | cut -d' ' -f1; }
 
+# A model for a trial, 9 mm high, as a text STL.
+tetrahedron() {
+  printf 'solid s\nfacet\nvertex 0 0 0\nvertex 0 9 0\nvertex 9 0 0\nendfacet\nfacet\nvertex 0 0 0\nvertex 9 0 0\nvertex 0 0 9\nendfacet\nfacet\nvertex 9 0 0\nvertex 0 9 0\nvertex 0 0 9\nendfacet\nfacet\nvertex 0 9 0\nvertex 0 0 0\nvertex 0 0 9\nendfacet\nendsolid s\n'
+}
+
 as_root() {
   if [ "$(id -u)" = 0 ]; then
     "$@"

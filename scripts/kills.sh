@@ -15,7 +15,7 @@ kills() {
   start_database "$dir" "$dbport" durable
   create_database "$dir" "$dbport" stratonomy
   start_kills_app "$dir" "$dbport" "$port"
-  printf 'solid s\nfacet\nvertex 0 0 0\nvertex 0 9 0\nvertex 9 0 0\nendfacet\nfacet\nvertex 0 0 0\nvertex 9 0 0\nvertex 0 0 9\nendfacet\nfacet\nvertex 9 0 0\nvertex 0 9 0\nvertex 0 0 9\nendfacet\nfacet\nvertex 0 9 0\nvertex 0 0 0\nvertex 0 0 9\nendfacet\nendsolid s\n' >"$dir.stl"
+  tetrahedron >"$dir.stl"
   id=$(curl -fs -H 'X-Stratonomy: 1' -F "files=@$dir.stl;filename=s.stl" "$base/api/plans" |
     sed 's/.*"id":"\([0-9a-f-]\{36\}\)".*/\1/')
   [ ${#id} = 36 ] || fail "No plan could be made."
