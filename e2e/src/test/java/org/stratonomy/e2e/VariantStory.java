@@ -14,6 +14,8 @@ class VariantStory extends Story {
   private void openVariants() {
     button("Variants").click();
     assertThat(named("Name of this variant")).isVisible();
+    // The panel takes the focus when it is open; text that is typed before goes where that is.
+    assertThat(page.locator(".popover-sheet:focus-within")).isVisible();
   }
 
   /** A block whose kept variant has one more wall; that one is open. */
