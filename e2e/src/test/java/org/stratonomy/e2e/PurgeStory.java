@@ -99,7 +99,7 @@ class PurgeStory extends Story {
     page.getByRole(
             AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("1 finding")))
         .click();
-    assertThat(finding("The purge tower stands in Path badge")).isVisible();
+    assertThat(finding("The purge tower overlaps Path badge")).isVisible();
     button("Put it beside the pieces").click();
     computed();
     assertThat(named("Tower X")).not().hasValue("128");

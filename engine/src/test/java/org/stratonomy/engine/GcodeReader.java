@@ -57,7 +57,7 @@ final class GcodeReader {
    * @param cools whether it is waited for cooling, too
    */
   record Wait(double x, double y, double aboveMm, double fromC, double toC, boolean cools) {
-    boolean isToldAgain() {
+    boolean isRestated() {
       return fromC == toC;
     }
   }

@@ -44,8 +44,8 @@ class HeatAtChangesTest {
     assertThat(program.waits)
         .isNotEmpty()
         .allSatisfy(wait -> assertThat(wait.aboveMm()).isGreaterThan(LIFTED_MM))
-        // After own commands the nozzle is told once more what it has to be, where they left it.
-        .filteredOn(wait -> !wait.isToldAgain())
+        // After own commands the program restates the temperature wherever they left the head.
+        .filteredOn(wait -> !wait.isRestated())
         .allSatisfy(wait -> assertThat(wait.x()).isLessThan(left - BESIDE_MM));
   }
 
@@ -70,7 +70,7 @@ class HeatAtChangesTest {
                 List.of(one, other),
                 second(Map.of(Setting.FILAMENT, Value.of(2))),
                 Shapes.everywhere(Map.of(Setting.SKIRT_LINES, Value.of(0)))));
-    // A feeder is told its first filament when the nozzle is as hot as that wants.
+    // The program names a feeder's first filament once the nozzle is hot enough for it.
     List<Double> loads = new ArrayList<>(program.loads);
     if (machine.equals("workshop-four")) {
       loads.removeFirst();

@@ -86,7 +86,7 @@ class PurgeTowerTest {
             .filter(f -> f.id().startsWith("tower-in-piece"))
             .findFirst()
             .orElseThrow();
-    assertThat(finding.title()).contains("what is laid around");
+    assertThat(finding.title()).contains("overlaps the brim or raft of");
     Plan mended = finding.remedies().getFirst().plan();
     assertThat(compute(mended).findings()).noneMatch(f -> f.id().startsWith("tower-in-piece"));
   }

@@ -191,30 +191,30 @@ public class ShelfService {
     Kind kind = item instanceof Machine ? Kind.MACHINE : Kind.FILAMENT;
     Key key = new Key(kind, id);
     Optional<ShelfItemEntity> there = repository.findById(key);
-    ObjectNode node = (ObjectNode) JsonMapper.shared().readTree(text(item));
     if (there.isEmpty()) {
       add(id, item, true);
     } else if (!item.equals(read(kind, there.get().content()))) {
-      String free = FreeId.of(id, other -> isOther(new Key(kind, other), node));
-      node.put("id", free).put("name", node.get("name").asString() + free.substring(id.length()));
+      String free = FreeId.of(id, other -> isTaken(new Key(kind, other), renamed(item, id, other)));
       if (!repository.existsById(new Key(kind, free))) {
-        add(free, read(kind, node.toString()), true);
+        add(free, renamed(item, id, free), true);
       }
       ids.put(key, free);
     }
     ids.putIfAbsent(key, id);
   }
 
-  /** Whether an id is taken by something else than this item. */
-  private boolean isOther(Key key, ObjectNode item) {
-    ObjectNode renamed = item.deepCopy();
-    String suffix = key.id().substring(item.get("id").asString().length());
-    renamed.put("id", key.id()).put("name", item.get("name").asString() + suffix);
+  /** The same machine or filament with another id, whose suffix its name gets, too. */
+  private static Object renamed(Object item, String from, String to) {
+    ObjectNode node = (ObjectNode) JsonMapper.shared().readTree(text(item));
+    node.put("id", to).put("name", node.get("name").asString() + to.substring(from.length()));
+    return read(item instanceof Machine ? Kind.MACHINE : Kind.FILAMENT, node.toString());
+  }
+
+  /** Whether something other than an item is on the shelf under its id. */
+  private boolean isTaken(Key key, Object item) {
     return repository
         .findById(key)
-        .filter(
-            there ->
-                !read(key.kind(), there.content()).equals(read(key.kind(), renamed.toString())))
+        .filter(there -> !read(key.kind(), there.content()).equals(item))
         .isPresent();
   }
 

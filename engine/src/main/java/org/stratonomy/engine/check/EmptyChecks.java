@@ -44,11 +44,9 @@ final class EmptyChecks {
     return new Finding(
         "stratum-empty:" + piece.id() + ":" + number,
         Severity.WARNING,
-        "Nothing is printed in a stratum of %s".formatted(piece.name()),
-        Checks.text(
-            "Between %.2f and %.2f mm it has no line: it is too thin there, or its rules leave it"
-                + " without walls, infill and solid layers. What is above would hang in the air.",
-            low, high),
+        Checks.text("%s prints nothing from %.2f to %.2f mm", piece.name(), low, high),
+        "The stratum is too thin for a line, or its rules leave out walls, infill and solid layers."
+            + " Layers above it would start in the air.",
         Optional.of(piece.id()),
         Optional.of(low),
         List.of());

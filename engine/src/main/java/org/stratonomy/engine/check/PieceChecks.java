@@ -133,7 +133,7 @@ final class PieceChecks {
               stop ? "A stop" : "A boundary of the plan",
               Math.abs(moved.actual() - moved.wanted())),
           Checks.text(
-              "%s has no plane between layers at %.3f mm; the nearest that it can use is at %.3f mm.",
+              "No layer of %s ends at %.3f mm; the nearest layer plane is at %.3f mm.",
               piece.name(), moved.wanted(), moved.actual()),
           piece,
           Optional.of(moved.actual()),

@@ -55,8 +55,8 @@ final class PurgeChecks {
       boolean isInPiece = tower.footprint().meets(piece.bounds());
       add(
           "tower-in-piece:" + piece.id(),
-          "The purge tower stands in %s%s"
-              .formatted(isInPiece ? "" : "what is laid around ", piece.piece().name()),
+          "The purge tower overlaps %s%s"
+              .formatted(isInPiece ? "" : "the brim or raft of ", piece.piece().name()),
           Checks.text(
               "With its brim or raft the piece spans X %.1f to %.1f and Y %.1f to %.1f mm.",
               b.minX(), b.maxX(), b.minY(), b.maxY()));

@@ -59,8 +59,7 @@ final class StopChecks {
             Severity.WARNING,
             "A stop lies outside the print",
             Checks.text(
-                "It is set at %.3f mm, where nothing is printed above the first layer; the print ends"
-                    + " at %.3f mm. It will not happen.",
+                "No layer begins near %.3f mm, so the machine will not stop. The print ends at %.3f mm.",
                 stop.heightMm(), top),
             Optional.empty(),
             List.of(new Remedy("Remove the stop", plan.withStops(others))));

@@ -106,7 +106,7 @@ public record Ledger(
    *     {@link Origin#NO_PIECE}
    * @param heightMm plane at which it happens
    * @param atSeconds since the start of the print
-   * @param seconds how long it takes, with the way to it and back
+   * @param seconds how long it takes, with the travel to the parking place and back
    * @param needsOperator whether somebody has to be there
    * @param freeSeconds how long the operator is free before it; 0 if not needed
    * @param stops ids of the planner's stops that happen here

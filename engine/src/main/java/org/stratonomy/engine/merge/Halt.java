@@ -19,7 +19,7 @@ import org.stratonomy.engine.plan.Stop;
  * @param stops that happen here, in the order of their kinds
  */
 public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops) {
-  /** With which strand is pushed out, mm/s. */
+  /** Speed of the filament while the nozzle is purged, mm/s. */
   public static final double PURGE_SPEED = 2.5;
 
   public Halt {

@@ -107,15 +107,8 @@ final class PurgeSinks {
     int before = loaded;
     for (int slot : slots) {
       double need = before == 0 || before == slot ? 0 : volumes.mm3(before, slot);
-      LayerSettings.Suited suited = need > 0 ? settings.suited(layer, slot) : null;
-      for (Iterator<Loose> all = loose.iterator(); need > 0 && all.hasNext(); ) {
-        Loose one = all.next();
-        Part part = layer.parts().get(one.part);
-        if (comesFirst(part, one.line, slot, suited.nozzleC())) {
-          all.remove();
-          given.add(new Loose(one.part, one.line, slot, true));
-          need -= volume(settings.ofLoose(part, one.line, slot, suited), one.line);
-        }
+      if (need > 0) {
+        need -= take(layer, slot, need, loose, given);
       }
       left.add(Math.max(0, need > 0 && hides ? need - hiddenMm3(layer, slot) : need));
       before = slot;
@@ -126,6 +119,29 @@ final class PurgeSinks {
       given.add(new Loose(one.part, one.line, slot, false));
     }
     return new Shares(given, left);
+  }
+
+  /**
+   * Gives a slot loose lines until they hold what it purges.
+   *
+   * @param needMm3 volume to purge
+   * @param loose lines that may be given; those that are leave it
+   * @return volume of the lines that were given, mm³
+   */
+  private double take(
+      PlanLayer layer, int slot, double needMm3, List<Loose> loose, List<Loose> given) {
+    LayerSettings.Suited suited = settings.suited(layer, slot);
+    double taken = 0;
+    for (Iterator<Loose> all = loose.iterator(); taken < needMm3 && all.hasNext(); ) {
+      Loose one = all.next();
+      Part part = layer.parts().get(one.part);
+      if (comesFirst(part, one.line, slot, suited.nozzleC())) {
+        all.remove();
+        given.add(new Loose(one.part, one.line, slot, true));
+        taken += volume(settings.ofLoose(part, one.line, slot, suited), one.line);
+      }
+    }
+    return taken;
   }
 
   /** A line of the filament itself that is printed hotter than others waits for its heat. */

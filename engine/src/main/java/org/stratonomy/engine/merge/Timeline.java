@@ -25,7 +25,7 @@ public final class Timeline {
   private final double[] heating;
   private final double[] rises;
 
-  /** Of each layer, how long its halts take with the ways aside and back, s. */
+  /** Time of each layer's halts, with the travel to the parking place and back, s. */
   private final double[][] halts;
 
   public Timeline(Schedule schedule, Machine machine) {
@@ -83,7 +83,7 @@ public final class Timeline {
         double wait = nozzleSeconds(stroke.nozzleC() - nozzleC);
         if (wait > nozzleSeconds(STEP_OF_RAMP_C)) {
           Purging.Place park = new Purging.Place(machine.parkX(), machine.parkY());
-          // The nozzle heats up or cools down on its way.
+          // The nozzle heats up or cools down while it travels.
           double there = wayTo(park) / schedule.travel().speed();
           heating[index] +=
               Math.max(wait, there) + aside(machine.parkLiftMm(), park, stroke) - there;
@@ -111,7 +111,7 @@ public final class Timeline {
       return seconds;
     }
 
-    /** A halt with the ways to it and back, and what is pushed out at it, s. */
+    /** Time of a halt with its purging and the travel to the parking place and back, s. */
     private double seconds(Halt halt, Stroke next) {
       double aside =
           halt.count(machine) > 0 ? aside(halt.liftMm(machine), halt.park(machine), next) : 0;
@@ -130,7 +130,7 @@ public final class Timeline {
   }
 
   /**
-   * How long a halt takes with the way to it and back, s.
+   * Time of a halt with the travel to the parking place and back, s.
    *
    * @param index among the halts of the layer, from 0
    */

@@ -94,8 +94,7 @@ final class HeatWriter {
 
   /** Waits until the nozzle is as hot as a stroke wants, having been hotter or cooler. */
   void await(double beforeC, int slot) throws IOException {
-    text.add("M109").add(nozzleWord(slot));
-    text.thousandths(waitWord(beforeC, nozzleC), Math.round(1000 * nozzleC)).add('\n');
+    stateAnew(slot, waitWord(beforeC, nozzleC));
   }
 
   /** The letter for a temperature that is waited for: {@code R} also waits for cooling. */
@@ -117,9 +116,9 @@ final class HeatWriter {
   }
 
   /** The nozzle's temperature once more, as it may have been changed. */
-  void stateAnew(int slot, String waitWord) throws IOException {
+  void stateAnew(int slot, char waitWord) throws IOException {
     text.add("M109").add(nozzleWord(slot));
-    text.thousandths(waitWord.charAt(0), Math.round(1000 * nozzleC)).add('\n');
+    text.thousandths(waitWord, Math.round(1000 * nozzleC)).add('\n');
   }
 
   /** The fan may blow in any way. */

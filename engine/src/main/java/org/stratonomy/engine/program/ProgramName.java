@@ -76,7 +76,7 @@ public final class ProgramName {
       throw bad(template, PlainText.shown(String.valueOf(e.getMessage())));
     } catch (UnsupportedOperationException | IndexOutOfBoundsException e) {
       // The library fails like this on partials, which need a loader, and on some lone braces.
-      throw bad(template, "it asks for more than values");
+      throw bad(template, "it uses more than plain values");
     }
   }
 

@@ -402,7 +402,8 @@ public final class ProgramWriter {
     text.add(told.text(how, values));
     if (told.isOwn(how)) {
       text.add(UNITS);
-      heat.stateAnew(how == Part.CHANGE ? halt.toSlot() : slot, values.get("waitWord").toString());
+      heat.stateAnew(
+          how == Part.CHANGE ? halt.toSlot() : slot, values.get("waitWord").toString().charAt(0));
     }
     moves.stateExtrusion();
     stateMix();
@@ -440,7 +441,7 @@ public final class ProgramWriter {
   /** After lines that may have left the machine in any state. */
   private void stateAnew(int ofSlot) throws IOException {
     text.add(UNITS);
-    heat.stateAnew(ofSlot, "S");
+    heat.stateAnew(ofSlot, 'S');
   }
 
   /** The machine's height for a height of the plan, mm. */
