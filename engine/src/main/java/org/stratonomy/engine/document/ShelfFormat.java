@@ -10,7 +10,6 @@ import java.util.function.Function;
 import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
@@ -97,7 +96,7 @@ public final class ShelfFormat {
               .formatted(Value.of(machine.travelSpeed()), Value.of(machine.maxSpeedXy())),
           "Lower the travel speed, or raise the limit.");
     }
-    if (!machine.reaches(new Purging.Place(machine.parkX(), machine.parkY()))) {
+    if (!machine.reaches(machine.park())) {
       throw bad(place, "The head waits off the bed.", "Let it wait over the bed.");
     }
     List<String> dialects = Machine.DIALECTS.get(machine.tools());

@@ -82,7 +82,7 @@ public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops)
         .map(stop -> stop.waiting().park())
         .flatMap(Optional::stream)
         .findFirst()
-        .orElse(new Purging.Place(machine.parkX(), machine.parkY()));
+        .orElse(machine.park());
   }
 
   /** Temperature of the nozzle while the machine waits, if it is another one, °C. */

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.plan.FilamentChange;
+import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Value;
 
 /**
@@ -97,6 +98,14 @@ public record Schedule(
   /** The highest place that is printed, mm. */
   public double topMm() {
     return layers.stream().mapToDouble(layer -> layer.layer().top()).max().orElse(0);
+  }
+
+  /** How often a machine waits, or has filament changed. */
+  public int stopCount(Machine machine) {
+    return layers.stream()
+        .flatMap(layer -> layer.halts().stream())
+        .mapToInt(halt -> halt.count(machine))
+        .sum();
   }
 
   public long haltCount() {

@@ -82,11 +82,10 @@ public final class Timeline {
         }
         double wait = nozzleSeconds(stroke.nozzleC() - nozzleC);
         if (wait > nozzleSeconds(STEP_OF_RAMP_C)) {
-          Purging.Place park = new Purging.Place(machine.parkX(), machine.parkY());
           // The nozzle heats up or cools down while it travels.
-          double there = wayTo(park) / schedule.travel().speed();
+          double there = wayTo(machine.park()) / schedule.travel().speed();
           heating[index] +=
-              Math.max(wait, there) + aside(machine.parkLiftMm(), park, stroke) - there;
+              Math.max(wait, there) + aside(machine.parkLiftMm(), machine.park(), stroke) - there;
         }
         nozzleC = stroke.nozzleC();
         before = stroke;

@@ -271,6 +271,11 @@ public record Machine(
     return belt().map(belt -> maxSpeedZ / belt.way(1)).orElse(maxSpeedZ);
   }
 
+  /** Where the head waits. */
+  public Purging.Place park() {
+    return new Purging.Place(parkX, parkY);
+  }
+
   /** Thinnest layer that some nozzle lays well, mm. */
   public double minLayerHeight() {
     return least(Nozzle::minLayerHeight);

@@ -5,7 +5,6 @@ import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.stratonomy.engine.guard.PlainText;
@@ -16,9 +15,7 @@ import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Timeline;
 import org.stratonomy.engine.merge.Travel;
-import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
@@ -26,7 +23,6 @@ import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.program.Dialect.Part;
 import org.stratonomy.engine.strata.LayerStack;
 
@@ -85,11 +81,7 @@ public final class ProgramWriter {
     this.schedule = schedule;
     this.ledger = ledger;
     this.dialect = Dialect.of(machine);
-    this.stops =
-        schedule.layers().stream()
-            .flatMap(layer -> layer.halts().stream())
-            .mapToInt(halt -> halt.count(machine))
-            .sum();
+    this.stops = schedule.stopCount(machine);
     this.progress =
         resolver.plan().choice(Setting.PROGRESS).equals("by layer")
             ? Optional.of(new Timeline(schedule, machine))
@@ -139,29 +131,7 @@ public final class ProgramWriter {
   }
 
   private void start() throws IOException {
-    Map<String, Object> values = common();
-    List<Map<String, Object>> filaments = new ArrayList<>();
-    for (Ledger.SlotEntry entry : ledger.slots()) {
-      Filament filament = resolver.filament(entry.slot());
-      filaments.add(
-          Map.of(
-              "slot", entry.slot(),
-              "name", filament.name(),
-              "material", filament.material(),
-              "grams", String.format(Locale.ROOT, "%.1f", entry.massG()),
-              "metres", String.format(Locale.ROOT, "%.2f", entry.lengthMm() / 1000)));
-    }
-    values.put("filaments", filaments);
-    values.put("plan", oneLine(plan.name()));
-    values.put("machine", machine.name());
-    values.put("nozzle", String.join(", ", machine.diameters()));
-    values.put(
-        "layers", schedule.layers().stream().filter(one -> !one.strokes().isEmpty()).count());
-    values.put("height", schedule.layers().isEmpty() ? "0" : number(z(schedule.topMm())));
-    values.put("time", Ledger.duration(ledger.seconds()));
-    values.put("filament", resolver.filament(slot).name());
-    values.put("bedC", number(heat.bedC()));
-    values.put("acceleration", number(resolver.plan().number(Setting.ACCELERATION)));
+    Map<String, Object> values = values().start(ledger, plan.name());
     for (String error : despite) {
       text.add("; written despite: ").add(oneLine(error)).add('\n');
     }
@@ -175,7 +145,7 @@ public final class ProgramWriter {
         text.add("T").add(Integer.toString(slot - 1)).add('\n');
       }
       text.add("M204 S").add(values.get("acceleration").toString()).add('\n');
-      text.add("M190 S").add(number(heat.bedC())).add('\n');
+      text.add("M190 S").add(TemplateValues.number(heat.bedC())).add('\n');
       stateAnew(slot);
       moves.forgetPlace();
     }
@@ -207,30 +177,13 @@ public final class ProgramWriter {
 
   private void end() throws IOException {
     moves.retract();
-    Map<String, Object> values = common();
-    double lifted = liftedZ(machine.parkLiftMm());
-    values.put("liftZ", number(machine.belt().map(belt -> belt.way(lifted)).orElse(lifted)));
-    values.put("parkX", number(machine.parkX() - machine.originX()));
-    values.put("parkY", number(machine.parkY() - machine.originY()));
-    text.add(dialect.text(Part.END, values));
+    text.add(dialect.text(Part.END, values().end(liftedZ(machine.parkLiftMm()))));
   }
 
-  private Map<String, Object> common() {
-    Map<String, Object> values = new HashMap<>();
-    List<Map<String, Object>> nozzles = new ArrayList<>();
-    heat.atStart()
-        .forEach((of, celsius) -> nozzles.add(Map.of("tool", of - 1, "celsius", number(celsius))));
-    values.put("nozzles", nozzles);
-    values.put("tool", slot - 1);
-    values.put("nozzleWord", heat.nozzleWord(slot));
-    values.put("first", number(1 - Mix.ofSecond(slot)));
-    values.put("second", number(Mix.ofSecond(slot)));
-    values.put("startZ", number(machine.belt().isPresent() ? START_Z_MM : startZ()));
-    values.put("stops", stops);
-    values.put("nozzleC", number(heat.nozzleC()));
-    values.put("liftF", number(60 * machine.maxSpeedZ()));
-    values.put("travelF", number(60 * schedule.travel().speed()));
-    return values;
+  /** What templates may name at this point of the program. */
+  private TemplateValues values() {
+    double start = machine.belt().isPresent() ? START_Z_MM : startZ();
+    return new TemplateValues(resolver, schedule, heat, slot, start, stops);
   }
 
   private void layer(LayerSchedule layer) throws IOException {
@@ -240,7 +193,7 @@ public final class ProgramWriter {
     }
     heat.bed(layer.layer().number());
     text.add("; layer ").add(Integer.toString(layer.layer().number()));
-    text.add(", z ").add(number(z(layer.layer().top()))).add('\n');
+    text.add(", z ").add(TemplateValues.number(z(layer.layer().top()))).add('\n');
     strata(layer);
     moves.beginLayer();
     List<Halt> halts = new ArrayList<>(layer.halts());
@@ -295,9 +248,8 @@ public final class ProgramWriter {
       moves.wipe(before);
     }
     moves.retract();
-    moves.lift(liftedZ(machine.parkLiftMm()));
     heat.nozzle(next, slot);
-    moves.go(new Purging.Place(machine.parkX(), machine.parkY()));
+    park(machine.parkLiftMm(), machine.park());
     heat.await(beforeC, slot);
   }
 
@@ -306,16 +258,21 @@ public final class ProgramWriter {
     if (seconds == 0) {
       return;
     }
-    Purging.Place park = new Purging.Place(machine.parkX(), machine.parkY());
-    double still = Math.max(0, seconds - 2 * moves.wayTo(park) / schedule.travel().speed());
+    double still =
+        Math.max(0, seconds - 2 * moves.wayTo(machine.park()) / schedule.travel().speed());
     text.add("; cools\n");
-    moves.retract();
-    moves.lift(liftedZ(machine.parkLiftMm()));
-    moves.go(park);
+    park(machine.parkLiftMm(), machine.park());
     text.add("G4 P").add(Long.toString(Math.round(1000 * still))).add('\n');
   }
 
-  /** A mixing nozzle is told the shares when they change. */
+  /** Retracts, lifts, and only then travels to where the head waits. */
+  private void park(double liftMm, Purging.Place place) throws IOException {
+    moves.retract();
+    moves.lift(liftedZ(liftMm));
+    moves.go(place);
+  }
+
+  /** Writes the shares of a mixing nozzle when they change. */
   private void mixOf(Stroke stroke) throws IOException {
     if (machine.mixes() && stroke.slot() != slot) {
       slot = stroke.slot();
@@ -325,7 +282,7 @@ public final class ProgramWriter {
 
   private void stateMix() throws IOException {
     if (machine.mixes()) {
-      text.add(dialect.text(Part.CHANGE, common()));
+      text.add(dialect.text(Part.CHANGE, values().common()));
       if (dialect.isOwn(Part.CHANGE)) {
         text.add(UNITS);
         moves.stateExtrusion();
@@ -334,7 +291,7 @@ public final class ProgramWriter {
   }
 
   private void halt(LayerSchedule layer, Halt halt, Stroke next) throws IOException {
-    Map<String, Object> values = haltValues(layer, halt);
+    Map<String, Object> values = values().halt(layer, halt);
     for (Stop stop : halt.stops()) {
       if (stop.kind() == Stop.Kind.MESSAGE) {
         values.put("note", oneLine(stop.note()));
@@ -352,7 +309,7 @@ public final class ProgramWriter {
     if (halt.isColourChange()) {
       double changing = halt.changingC(machine, heat.nozzleC(), next.nozzleC());
       boolean heats = changing > heat.nozzleC() && !machine.hasNozzles();
-      values.put("changeC", heats ? number(changing) : "");
+      values.put("changeC", heats ? TemplateValues.number(changing) : "");
       goesOnWith(next.nozzleC(), changing, values);
       values.put("tool", halt.toSlot() - 1);
       stop(halt, values, machine.changesByItself() ? dialect : told, Part.CHANGE);
@@ -366,25 +323,8 @@ public final class ProgramWriter {
   /** The lines of a halt end with the nozzle at a temperature. */
   private void goesOnWith(double celsius, double beforeC, Map<String, Object> values) {
     heat.expect(celsius);
-    values.put("nozzleC", number(celsius));
+    values.put("nozzleC", TemplateValues.number(celsius));
     values.put("waitWord", String.valueOf(HeatWriter.waitWord(beforeC, celsius)));
-  }
-
-  private Map<String, Object> haltValues(LayerSchedule layer, Halt halt) {
-    Map<String, Object> values = common();
-    double at = halt.beforeStroke() == 0 ? layer.layer().bottom() : layer.layer().top();
-    values.put("layer", layer.layer().number());
-    values.put("height", number(z(at)));
-    values.put("from", resolver.filament(halt.fromSlot()).name());
-    values.put("to", resolver.filament(halt.toSlot()).name());
-    values.put("kind", halt.waits().isEmpty() ? "" : halt.waits().getFirst().kind().label());
-    values.put("seconds", number(halt.seconds(machine)));
-    values.put("hold", machine.idleSeconds() > 0);
-    values.put("idleSeconds", number(machine.idleSeconds()));
-    values.put("changeC", "");
-    values.put("waitWord", "S");
-    values.put("waitC", halt.waitingC().isEmpty() ? "" : number(halt.waitingC().getAsDouble()));
-    return values;
   }
 
   /** Goes aside and waits, or has filament changed; afterwards nothing is taken for granted. */
@@ -392,9 +332,7 @@ public final class ProgramWriter {
       throws IOException {
     stopNumber++;
     values.put("number", stopNumber);
-    moves.retract();
-    moves.lift(liftedZ(halt.liftMm(machine)));
-    moves.go(halt.park(machine));
+    park(halt.liftMm(machine), halt.park(machine));
     String changing = String.valueOf(values.get("changeC"));
     if (told.isOwn(how) && !changing.isEmpty()) {
       text.add("M109 S").add(changing).add('\n');
@@ -457,10 +395,6 @@ public final class ProgramWriter {
             ? Double.POSITIVE_INFINITY
             : machine.heightMm() + machine.parkLiftMm();
     return Math.min(Math.max(moves.z() + lift, over), most);
-  }
-
-  private static String number(double value) {
-    return Value.of(Math.rint(value * 1000) / 1000).toString();
   }
 
   private static String oneLine(String note) {
