@@ -133,7 +133,7 @@ public final class ProgramWriter {
   private void start() throws IOException {
     Map<String, Object> values = values().start(ledger, plan.name());
     for (String error : despite) {
-      text.add("; written despite: ").add(oneLine(error)).add('\n');
+      text.add("; written despite: ").add(PlainText.cleaned(error)).add('\n');
     }
     boolean hasPicture = resolver.plan().choice(Setting.PROGRAM_PICTURE).equals("small");
     if (hasPicture && enclosed.isPresent()) {
@@ -235,8 +235,8 @@ public final class ProgramWriter {
       int stratum = part.layer().stratum();
       boolean begins = !Integer.valueOf(stratum).equals(begun.put(part.piece(), stratum));
       if (begins && !piece.strataName(stratum).isBlank()) {
-        text.add("; ").add(oneLine(piece.name())).add(", ");
-        text.add(oneLine(piece.stratumText(stratum))).add('\n');
+        text.add("; ").add(PlainText.cleaned(piece.name())).add(", ");
+        text.add(PlainText.cleaned(piece.stratumText(stratum))).add('\n');
       }
     }
   }
@@ -294,12 +294,12 @@ public final class ProgramWriter {
     Map<String, Object> values = values().halt(layer, halt);
     for (Stop stop : halt.stops()) {
       if (stop.kind() == Stop.Kind.MESSAGE) {
-        values.put("note", oneLine(stop.note()));
+        values.put("note", PlainText.cleaned(stop.note()));
         text.add(dialect.text(Part.MESSAGE, values));
       }
     }
     commands(halt);
-    values.put("note", oneLine(halt.note()));
+    values.put("note", PlainText.cleaned(halt.note()));
     Dialect told = halt.told().map(how -> Dialect.told(machine, how)).orElse(dialect);
     if (halt.waitsApart(machine)) {
       double goesOn = halt.goesOnC(machine, heat.nozzleC(), next.nozzleC());
@@ -367,7 +367,7 @@ public final class ProgramWriter {
     moves.lift(liftedZ(machine.parkLiftMm()));
     text.add("; own commands\n");
     for (String line : lines) {
-      text.add(oneLine(line)).add('\n');
+      text.add(PlainText.cleaned(line)).add('\n');
     }
     stateAnew(slot);
     moves.stateExtrusion();
@@ -395,9 +395,5 @@ public final class ProgramWriter {
             ? Double.POSITIVE_INFINITY
             : machine.heightMm() + machine.parkLiftMm();
     return Math.min(Math.max(moves.z() + lift, over), most);
-  }
-
-  private static String oneLine(String note) {
-    return PlainText.cleaned(note);
   }
 }
