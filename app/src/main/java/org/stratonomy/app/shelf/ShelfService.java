@@ -163,8 +163,8 @@ public class ShelfService {
   }
 
   /**
-   * Puts on the shelf what a plan of a file uses and the shelf has not. Of what the shelf has
-   * otherwise under the same id, both stay, the file's with another id and name.
+   * Adds the machine and filaments of a plan's file to the shelf. An item that differs from the
+   * shelf's with the same id is added under another id and name.
    *
    * @param brought the file's machine and filaments
    * @return the plan, with the ids that they have on the shelf

@@ -87,8 +87,8 @@ final class LayerSettings {
   }
 
   /**
-   * Of the purge tower, which is printed as hot and with as much fan as what else is printed of a
-   * filament in the layer, so that it brings no changes of temperature.
+   * Settings of the purge tower. It uses the temperature and fan of the filament's other lines in
+   * the layer, so that it causes no changes of temperature.
    *
    * @param slot of the filament
    */
@@ -103,10 +103,10 @@ final class LayerSettings {
   }
 
   /**
-   * How any lines of a filament are printed in a layer.
+   * Temperature and fan of lines that absorb purged filament, and of the tower.
    *
-   * @param nozzleC as hot as the coolest lines that rules give the filament
-   * @param fanPercent with as little fan as those of them that get the least
+   * @param nozzleC lowest temperature of the layer's other lines of that filament, °C
+   * @param fanPercent lowest fan speed of these lines
    */
   record Suited(double nozzleC, double fanPercent) {
     private Settings with(Settings settings) {
@@ -116,7 +116,7 @@ final class LayerSettings {
     }
   }
 
-  /** How lines of a filament are printed in a layer if no rule gives it to them. */
+  /** Temperature and fan in a layer for lines of a filament that no rule assigns to them. */
   Suited suited(PlanLayer layer, int slot) {
     double nozzleC = Double.POSITIVE_INFINITY;
     double fan = Double.POSITIVE_INFINITY;

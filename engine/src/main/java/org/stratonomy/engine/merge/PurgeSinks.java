@@ -122,11 +122,12 @@ final class PurgeSinks {
   }
 
   /**
-   * Gives a slot loose lines until they hold what it purges.
+   * Assigns loose lines to a slot until they absorb what it purges.
    *
    * @param needMm3 volume to purge
-   * @param loose lines that may be given; those that are leave it
-   * @return volume of the lines that were given, mm³
+   * @param loose lines that are still free; assigned lines are removed
+   * @param given receives the assigned lines
+   * @return volume of the assigned lines, mm³
    */
   private double take(
       PlanLayer layer, int slot, double needMm3, List<Loose> loose, List<Loose> given) {

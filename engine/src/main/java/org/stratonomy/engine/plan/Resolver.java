@@ -90,8 +90,8 @@ public final class Resolver {
   }
 
   /**
-   * Lines that have a filament of their own beside a piece: what suits the piece's filament is
-   * nothing to them, so that only rules which name their role say otherwise than what suits theirs.
+   * Settings of a role that is printed with another filament than its piece. Temperature and fan
+   * follow that filament; only rules that name the role override them.
    */
   private void feed(
       Role role, Setting filament, Spot spot, Settings all, Map<Role, Settings> byRole) {

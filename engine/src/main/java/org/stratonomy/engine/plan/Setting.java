@@ -1021,7 +1021,7 @@ public enum Setting {
     return description;
   }
 
-  /** Whether it is chosen for a filament, so that what suits one does not suit another. */
+  /** Whether its value depends on the filament, so that another filament needs another value. */
   public boolean suitsFilament() {
     return this == NOZZLE_TEMPERATURE || this == FAN || this == FILAMENT;
   }

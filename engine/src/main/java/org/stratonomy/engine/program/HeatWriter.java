@@ -92,7 +92,7 @@ final class HeatWriter {
     }
   }
 
-  /** Waits until the nozzle is as hot as a stroke wants, having been hotter or cooler. */
+  /** Waits until the nozzle has reached its new temperature, by heating or cooling. */
   void await(double beforeC, int slot) throws IOException {
     stateAnew(slot, waitWord(beforeC, nozzleC));
   }

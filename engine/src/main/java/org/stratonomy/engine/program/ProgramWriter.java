@@ -153,7 +153,7 @@ public final class ProgramWriter {
     stateMix();
   }
 
-  /** Above where the first line begins, so that nothing is in the way to it, mm. */
+  /** Height of the nozzle after the start: above the first line, mm. */
   private double startZ() {
     if (machine.belt().isPresent()) {
       return 0;
@@ -228,7 +228,7 @@ public final class ProgramWriter {
     cool(layer.time().waitSeconds());
   }
 
-  /** Strata with a name that begin with a layer. */
+  /** Names the strata that begin with a layer. */
   private void strata(LayerSchedule layer) throws IOException {
     for (LayerStack.Part part : layer.layer().parts()) {
       Piece piece = plan.pieces().get(part.piece());
@@ -241,7 +241,7 @@ public final class ProgramWriter {
     }
   }
 
-  /** Goes aside and waits until the nozzle is as hot as a stroke wants. */
+  /** Parks until the nozzle has reached the temperature of a stroke. */
   private void awaitHeat(Stroke before, Stroke next) throws IOException {
     double beforeC = heat.nozzleC();
     if (before != null) {
@@ -320,7 +320,7 @@ public final class ProgramWriter {
     }
   }
 
-  /** The lines of a halt end with the nozzle at a temperature. */
+  /** Sets the temperature that the lines of a halt leave the nozzle at. */
   private void goesOnWith(double celsius, double beforeC, Map<String, Object> values) {
     heat.expect(celsius);
     values.put("nozzleC", TemplateValues.number(celsius));

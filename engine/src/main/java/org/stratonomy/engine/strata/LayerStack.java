@@ -160,8 +160,8 @@ public record LayerStack(List<PieceStack> pieces, List<PlanLayer> layers, boolea
   }
 
   /**
-   * The strata of pieces that begin at a plane, by their pieces; the lowest of a piece does not
-   * count.
+   * Numbers of the strata that begin at a plane, by the index of their piece, without the lowest
+   * stratum of each piece.
    */
   public Map<Integer, Integer> beginning(double plane) {
     Map<Integer, Integer> beginning = new TreeMap<>();

@@ -44,7 +44,7 @@ public record PieceStack(
     return planStrata.get(layer.index() - 1);
   }
 
-  /** Bottom of the first layer that is printed after what happens at a plane of the plan, mm. */
+  /** Bottom of the first layer that ends above a plane of the plan, mm. */
   private double beginsAfter(double plane) {
     return layers.stream()
         .filter(layer -> layer.top() > plane)

@@ -5,8 +5,8 @@ import java.util.OptionalDouble;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 
 /**
- * The planes between layers that are printed one over the other. What a plan wants at a height
- * happens at one of them, and here is decided at which, once for everybody who asks.
+ * The planes between layers that are printed one over the other. Decides once for all callers at
+ * which plane a boundary or a stop lies.
  */
 public final class Planes {
   private static final int PER_MM = 1000;
@@ -25,8 +25,8 @@ public final class Planes {
   }
 
   /**
-   * The plane at which something happens that is wanted at a height: the nearest between two
-   * layers, of two the lower one.
+   * The plane between two layers that is nearest to a height; the lower one of two at the same
+   * distance.
    *
    * @return nothing if the height lies outside the layers, or there is only one
    */
@@ -44,7 +44,7 @@ public final class Planes {
     return OptionalDouble.of(nearest);
   }
 
-  /** A height in whole micrometres: every plane is one, so that equal heights compare equal. */
+  /** A height rounded to whole micrometres, as all planes are, so that equal heights are equal. */
   static double rounded(double mm) {
     return (double) micrometres(mm) / PER_MM;
   }
