@@ -56,7 +56,7 @@
   const pieces = $derived(result?.pieces ?? []);
   /** The plan's own strata have a track while there are several. */
   const planWidth = $derived(
-    tracks.has('strata') && session.planHeights.length > 2 ? PLAN + GAP : 0,
+    tracks.has('strata') && session.planStrata.length > 1 ? PLAN + GAP : 0,
   );
   /** What a track takes with the gap after it; nothing if it is left out or has nothing to show. */
   const has = (track: Track) => tracks.has(track) && (track !== 'overhang' || mostOverhang > 0);
@@ -252,7 +252,7 @@
             d="M{SCALE + 4} {scale.y(session.shownRule.to)}h-4V{scale.y(session.shownRule.from)}h4"
           >
             <title
-              >Rule {session.shownRule.index + 1}: {mm(session.shownRule.from)} to {mm(
+              >Rule {session.ruleNumber(session.shownRule.id)}: {mm(session.shownRule.from)} to {mm(
                 session.shownRule.to,
               )}</title
             >

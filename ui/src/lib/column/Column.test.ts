@@ -27,7 +27,7 @@ it('names every stratum with its heights and layers, and selects it', async () =
   const upper = screen.getByLabelText('Tower, stratum 2, 4.0 mm to 10.0 mm, layers 21 to 50');
   expect(upper).toHaveAttribute('aria-pressed', 'false');
   await fireEvent.click(upper);
-  expect(session.selected).toEqual({ piece: 'tower', stratum: 2 });
+  expect(session.selected).toEqual({ piece: 'tower', stratum: 's2' });
   expect(upper).toHaveAttribute('aria-pressed', 'true');
 });
 
@@ -135,7 +135,7 @@ it('marks the least time of a layer', async () => {
   const piece = session.result!.pieces[0]!;
   const settings = {
     ...piece.strata[0]!.settings,
-    minLayerTime: { value: '8', rule: 0, below: '' },
+    minLayerTime: { value: '8', rule: '', below: '' },
   };
   const strata = [{ ...piece.strata[0]!, settings }, ...piece.strata.slice(1)];
   const layerSeconds = session.result!.layerSeconds.map(() => 20);

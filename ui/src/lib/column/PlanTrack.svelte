@@ -14,39 +14,37 @@
 
   let { session, scale, x, width, right }: Props = $props();
 
-  const heights = $derived(session.planHeights);
+  const strata = $derived(session.planStrata);
 
-  function choose(number: number) {
+  function choose(id: string) {
     const piece = session.selected?.piece ?? session.result?.pieces[0]?.id;
     if (piece) {
-      session.selectPart(piece, { kind: 'plan', id: String(number) });
+      session.selectPart(piece, { kind: 'plan', id });
     }
   }
 </script>
 
-{#each heights.slice(1) as to, i (i)}
-  {@const from = heights[i]!}
-  {@const chosen =
-    session.selected?.part?.kind === 'plan' && session.selected.part.id === `${i + 1}`}
+{#each strata as { id, number, from, to } (id)}
+  {@const chosen = session.selected?.part?.kind === 'plan' && session.selected.part.id === id}
   {@const tall = Math.max(1, scale.y(from) - scale.y(to))}
   <g
     class:chosen
     role="button"
     tabindex="0"
     aria-pressed={chosen}
-    aria-label="Plan, stratum {i + 1}, {mm(from)} to {mm(to)}"
-    onclick={() => choose(i + 1)}
-    onkeydown={(e) => e.key === 'Enter' && choose(i + 1)}
+    aria-label="Plan, stratum {number}, {mm(from)} to {mm(to)}"
+    onclick={() => choose(id)}
+    onkeydown={(e) => e.key === 'Enter' && choose(id)}
   >
     <rect {x} y={scale.y(to)} {width} height={tall} />
     {#if tall > 13}
-      <text class="num" x={x + 4} y={scale.y(to) + Math.min(14, tall / 2 + 5)}>{i + 1}</text>
+      <text class="num" x={x + 4} y={scale.y(to) + Math.min(14, tall / 2 + 5)}>{number}</text>
     {/if}
-    <title>Whole plan · stratum {i + 1}: {mm(from)} to {mm(to)}</title>
+    <title>Whole plan · stratum {number}: {mm(from)} to {mm(to)}</title>
   </g>
 {/each}
-{#each heights.slice(1, -1) as boundary (boundary)}
-  <path d="M{x - 3} {scale.y(boundary)}H{right}" />
+{#each strata.filter((stratum) => stratum.hasBoundaryAbove) as { id, to } (id)}
+  <path d="M{x - 3} {scale.y(to)}H{right}" />
 {/each}
 
 <style>

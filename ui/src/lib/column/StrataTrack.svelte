@@ -37,11 +37,11 @@
   }
 </script>
 
-{#each piece.strata as stratum (stratum.number)}
+{#each piece.strata as stratum (stratum.id)}
   {@const colour = session.filament(session.slotOf(stratum)).colour}
   {@const chosen =
     session.selected?.piece === piece.id &&
-    session.selected.stratum === stratum.number &&
+    session.selected.stratum === stratum.id &&
     !session.selected.part}
   {@const tall = scale.y(stratum.from) - scale.y(stratum.to)}
   <g
@@ -53,8 +53,8 @@
     aria-label="{piece.name}, stratum {stratum.number}, {mm(stratum.from)} to {mm(
       stratum.to,
     )}, layers {stratum.firstLayer} to {stratum.lastLayer}"
-    onclick={() => session.select(piece.id, stratum.number)}
-    onkeydown={(e) => e.key === 'Enter' && session.select(piece.id, stratum.number)}
+    onclick={() => session.select(piece.id, stratum.id)}
+    onkeydown={(e) => e.key === 'Enter' && session.select(piece.id, stratum.id)}
     ondblclick={onDivide}
   >
     <rect
@@ -79,7 +79,7 @@
     >
   </g>
 {/each}
-{#each piece.strata.slice(1) as upper (upper.number)}
+{#each piece.strata.slice(1) as upper (upper.id)}
   {@const dragged = drag?.from === upper.from ? drag : undefined}
   <g
     class="boundary"

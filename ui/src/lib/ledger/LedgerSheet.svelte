@@ -38,7 +38,7 @@
     if (!piece) {
       return pieceName(share);
     }
-    const called = piece.strataNames?.[share.stratum - 1];
+    const called = piece.strata?.[share.stratum - 1]?.name;
     const inside = share.regions.map((of) => piece.regions?.find((r) => r.id === of)?.name ?? of);
     return [piece.name, `stratum ${share.stratum}${called ? ` ${called}` : ''}`, ...inside].join(
       ' · ',

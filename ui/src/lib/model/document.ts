@@ -4,11 +4,13 @@ import type { PlanDocument, SettingView } from '../api/client';
 export interface Place {
   pieces?: string[];
   bodies?: string[];
-  strata?: number[];
+  /** Ids of strata of pieces. */
+  strata?: string[];
   regions?: string[];
   roles?: string[];
   layers?: { from: 'piece' | 'stratum'; first?: number; last?: number };
-  planStrata?: number[];
+  /** Ids of strata of the plan. */
+  planStrata?: string[];
 }
 
 /** A value that goes by the layer. */
@@ -22,6 +24,8 @@ export type RuleValue = string | number | Course;
 
 /** Rules of the document as the interface reads them. */
 export interface RuleView {
+  /** Missing until the rule is kept. */
+  id?: string;
   where: Place;
   set: Record<string, RuleValue>;
   on?: boolean;
@@ -31,7 +35,6 @@ export interface RuleView {
 /** A part of a piece that is selected in place of one of its strata, or a stratum of the plan. */
 export interface Part {
   kind: 'piece' | 'body' | 'region' | 'plan' | 'stop';
-  /** Of a stratum of the plan, its number. */
   id: string;
 }
 
@@ -44,13 +47,13 @@ export interface CourseTask {
 
 export interface Selected {
   piece: string;
-  /** The stratum that was selected last, from 1. */
-  stratum: number;
+  /** Id of the stratum that was selected last. */
+  stratum: string;
   part?: Part;
 }
 
 /** Values by the ids of settings, each with the rule that decides. */
-export type Values = Record<string, { value: string; rule: number; below: string }>;
+export type Values = Record<string, { value: string; rule: string; below: string }>;
 
 export interface RegionDocument {
   id: string;
@@ -83,13 +86,56 @@ export interface Marking {
   size: number;
 }
 
+/** A height range; the topmost has no top. */
+export interface StratumDocument {
+  id: string;
+  name?: string;
+  top?: number;
+}
+
+/** A stratum of the plan, as far as it lies within the print. */
+export interface PlanStratum {
+  id: string;
+  /** From 1 at the bottom of all of them. */
+  number: number;
+  /** mm */
+  from: number;
+  /** mm */
+  to: number;
+  /** Whether it begins at a boundary, and not at the bottom of the print. */
+  hasBoundaryBelow: boolean;
+  hasBoundaryAbove: boolean;
+}
+
+/**
+ * The strata of a plan that lie within a print.
+ *
+ * @param bottom of the print, mm
+ * @param top of the print, mm
+ */
+export function planStrata(
+  strata: readonly StratumDocument[] | undefined,
+  bottom: number,
+  top: number,
+): PlanStratum[] {
+  let below = -Infinity;
+  return (strata ?? [{ id: 's1' }]).flatMap((stratum, i) => {
+    const [low, high] = [below, stratum.top ?? Infinity];
+    below = high;
+    const [from, to] = [Math.max(low, bottom), Math.min(high, top)];
+    const [hasBoundaryBelow, hasBoundaryAbove] = [low > bottom, high < top];
+    return to > from
+      ? { id: stratum.id, number: i + 1, from, to, hasBoundaryBelow, hasBoundaryAbove }
+      : [];
+  });
+}
+
 export interface PieceDocument {
   id: string;
   name?: string;
   bodies: { id: string; name?: string; mesh: string; shift?: number[] }[];
   placement?: { position?: number[]; rotation?: number[]; scale?: number[] };
-  boundaries?: number[];
-  strataNames?: string[];
+  strata?: StratumDocument[];
   fixed?: boolean;
   regions?: RegionDocument[];
 }

@@ -31,7 +31,7 @@ export class Inquiries {
     return data(client.GET('/api/revisions/{revision}/sample', { params }));
   }
 
-  coverage(rule: number): Promise<CoverageView> {
+  coverage(rule: string): Promise<CoverageView> {
     const path = { revision: this.revision(), rule };
     return data(client.GET('/api/revisions/{revision}/rules/{rule}', { params: { path } }));
   }
@@ -42,8 +42,8 @@ export class Inquiries {
   }
 
   /** Ends of the lines that draw where a rule holds, as those of a region. */
-  ruleContours(rule: number, height?: number): Promise<Float32Array> {
-    return this.contours(`rules/${rule}/contours`, height);
+  ruleContours(rule: string, height?: number): Promise<Float32Array> {
+    return this.contours(`rules/${encodeURIComponent(rule)}/contours`, height);
   }
 
   private async contours(place: string, height: number | undefined): Promise<Float32Array> {

@@ -21,6 +21,7 @@ import {
 import { LayerStore } from './layerStore';
 import type {
   Place,
+  PlanStratum,
   RuleView,
   Part,
   CourseTask,
@@ -32,6 +33,7 @@ import type {
   SampleSpot,
   StopView,
 } from './document';
+import { planStrata } from './document';
 import { Attempts } from './attempts.svelte';
 import { Look } from '../sheet/look.svelte';
 import { Inquiries } from './inquiries';
@@ -55,7 +57,7 @@ export class PlanSession {
   question: Belonging | undefined = $state.raw(undefined);
   recipes: RecipeView[] = $state.raw([]);
   /** The rule whose places are shown: its number, from 0, and over which heights it holds, mm. */
-  shownRule: { index: number; from: number; to: number } | undefined = $state.raw(undefined);
+  shownRule: { id: string; from: number; to: number } | undefined = $state.raw(undefined);
   /** How handles in the model change what is selected, and whether a face is to be laid down. */
   handling: 'move' | 'turn' | 'size' | 'lay' | undefined = $state(undefined);
   /** The spot that a sample is shown of. */
@@ -199,7 +201,7 @@ export class PlanSession {
   }
 
   get selectedStratum(): StratumView | undefined {
-    return this.selectedPiece?.strata.find((s) => s.number === this.selected?.stratum);
+    return this.selectedPiece?.strata.find((s) => s.id === this.selected?.stratum);
   }
 
   /** A piece of the document. */
@@ -251,7 +253,7 @@ export class PlanSession {
       case 'piece':
         return { pieces };
       case 'plan':
-        return { planStrata: [Number(part.id)] };
+        return { planStrata: [part.id] };
       case 'stop':
         return undefined;
       default:
@@ -259,10 +261,31 @@ export class PlanSession {
     }
   }
 
-  /** Heights between the strata of the plan, with its ends, mm. */
-  get planHeights(): number[] {
-    const { bottom, tops } = this.heights;
-    return [Math.max(0, bottom), ...(this.document.boundaries ?? []), tops.at(-1) ?? 0];
+  /** The strata of the plan that lie within the print, lowest first. */
+  get planStrata(): PlanStratum[] {
+    const bottom = Math.max(0, this.heights.bottom);
+    const top = this.heights.tops.at(-1) ?? 0;
+    return planStrata(this.document.strata, bottom, top);
+  }
+
+  planStratum(id: string): PlanStratum | undefined {
+    return this.planStrata.find((stratum) => stratum.id === id);
+  }
+
+  /** Number of a stratum of the plan, from 1; 0 if there is none with this id. */
+  planStratumNumber(id: string): number {
+    return (this.document.strata ?? [{ id: 's1' }]).findIndex((s) => s.id === id) + 1;
+  }
+
+  /** Number of a stratum in a piece, from 1; 0 if the piece has none with this id. */
+  stratumNumber(piece: string, id: string): number {
+    const strata = this.pieceDocument(piece)?.strata ?? [{ id: 's1' }];
+    return strata.findIndex((stratum) => stratum.id === id) + 1;
+  }
+
+  /** Number of a rule in the sheet, from 1; 0 if there is none with this id. */
+  ruleNumber(id: string): number {
+    return this.rules.findIndex((rule) => rule.id === id) + 1;
   }
 
   slotOf(stratum: StratumView): number {
@@ -279,7 +302,7 @@ export class PlanSession {
     this.goTo(layerFromPlane(this.heights, height));
   }
 
-  select(piece: string, stratum: number): void {
+  select(piece: string, stratum: string): void {
     this.marking = undefined;
     this.handling = undefined;
     this.selected = { piece, stratum };
@@ -288,8 +311,13 @@ export class PlanSession {
   selectPart(piece: string, part: Part): void {
     this.marking = undefined;
     this.handling = undefined;
-    const stratum = this.selected?.piece === piece ? this.selected.stratum : 1;
+    const stratum = this.selected?.piece === piece ? this.selected.stratum : this.lowest(piece);
     this.selected = { piece, stratum, part };
+  }
+
+  /** Id of the lowest printed stratum of a piece. */
+  private lowest(piece: string): string {
+    return this.piece(piece)?.strata[0]?.id ?? '';
   }
 
   /** What holds at the selected place and the level, for lines of a role or for all. */
@@ -308,7 +336,7 @@ export class PlanSession {
   private heightHere(): number {
     const { part } = this.selected ?? {};
     if (part?.kind === 'plan') {
-      return this.planHeights[Number(part.id) - 1] ?? this.plane;
+      return this.planStratum(part.id)?.from ?? this.plane;
     }
     const stratum = part ? undefined : this.selectedStratum;
     return stratum ? stratum.from : this.plane;
@@ -453,14 +481,14 @@ export class PlanSession {
         ? layerFromPlane(this.heights, boundary)
         : clampLayer(this.heights, Math.ceil(result.tops.length / 3));
       const piece = result.pieces[0];
-      this.selected = piece && { piece: piece.id, stratum: 1 };
+      this.selected = piece && { piece: piece.id, stratum: this.lowest(piece.id) };
     } else {
       this.layer = layerFromPlane(this.heights, plane);
     }
     this.dropLostPart();
     if (this.selected && !this.selectedStratum) {
       const piece = this.selectedPiece ?? result.pieces[0];
-      this.selected = piece && { piece: piece.id, stratum: piece.strata.length };
+      this.selected = piece && { piece: piece.id, stratum: piece.strata.at(-1)?.id ?? '' };
     }
   }
 
@@ -474,12 +502,12 @@ export class PlanSession {
         : part?.kind === 'region'
           ? document?.regions?.some((region) => region.id === part.id)
           : part?.kind === 'plan'
-            ? Number(part.id) < this.planHeights.length
+            ? this.planStratum(part.id) !== undefined
             : part?.kind === 'stop'
               ? this.stops.some((stop) => stop.id === part.id)
               : document !== undefined;
     if (part && !known && piece) {
-      this.selected = { piece, stratum: stratum ?? 1 };
+      this.selected = { piece, stratum: stratum ?? this.lowest(piece) };
     }
   }
 }

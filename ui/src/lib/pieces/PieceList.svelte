@@ -31,9 +31,11 @@
   );
 
   function selectPlan() {
-    const at = session.planHeights.findLastIndex((height) => height <= session.plane + 1e-6);
-    const number = Math.min(Math.max(1, at + 1), session.planHeights.length - 1);
-    session.selectPart(session.selected!.piece, { kind: 'plan', id: String(number) });
+    const strata = session.planStrata;
+    const at = strata.findLast((stratum) => stratum.from <= session.plane + 1e-6) ?? strata[0];
+    if (at) {
+      session.selectPart(session.selected!.piece, { kind: 'plan', id: at.id });
+    }
   }
 
   function isChosen(piece: string, part: Part): boolean {

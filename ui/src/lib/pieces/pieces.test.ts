@@ -17,7 +17,7 @@ const TOWER: PieceDocument = {
     { id: 'base', name: 'Base', mesh: 'm' },
     { id: 'top', name: 'Top', mesh: 'n' },
   ],
-  boundaries: [4],
+  strata: [{ id: 's1', top: 4 }, { id: 's2' }],
   regions: [
     { id: 'core', name: 'Core', core: { walls: 2, layers: 3 } },
     { id: 'ball', sphere: { middle: [0, 0, 5], diameter: 4 } },

@@ -55,8 +55,8 @@
   <section class="inspector" aria-label="Selected {what}">
     {#if part?.kind === 'region' && session.selectedRegion}
       <RegionPanel {session} piece={piece.id} region={session.selectedRegion} />
-    {:else if part?.kind === 'plan'}
-      <PlanPanel {session} number={Number(part.id)} />
+    {:else if part?.kind === 'plan' && session.planStratum(part.id)}
+      <PlanPanel {session} stratum={session.planStratum(part.id)!} />
       {#if session.changesByItself && session.document.slots.length > 1}
         <PurgePanel {session} />
       {/if}

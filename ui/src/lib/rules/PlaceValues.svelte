@@ -74,18 +74,18 @@
   }
 
   function source(setting: string): { text: string; own: boolean } {
-    const rule = values?.[setting]?.rule ?? -1;
-    if (rule < 0) {
+    const number = session.ruleNumber(values?.[setting]?.rule ?? '');
+    if (number === 0) {
       return { text: 'default', own: false };
     }
-    const own = isSamePlace(session.rules[rule]?.where, placeOf(setting));
-    return { text: own ? 'here' : `rule ${rule + 1}`, own };
+    const own = isSamePlace(session.rules[number - 1]?.where, placeOf(setting));
+    return { text: own ? 'here' : `rule ${number}`, own };
   }
 
   /** Opens the course that holds here, or a new one that begins with the value here. */
   function editCourse(setting: SettingView) {
     const found = values?.[setting.id];
-    const own = session.rules[found?.rule ?? -1]?.set[setting.id];
+    const own = session.rules.find((rule) => rule.id === found?.rule)?.set[setting.id];
     session.courseTask = {
       setting,
       course: isCourse(own)

@@ -1,19 +1,15 @@
 <script lang="ts">
   import { mm } from '../model/heights';
+  import type { PlanStratum } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
   import HeightField from './HeightField.svelte';
 
   interface Props {
     session: PlanSession;
-    /** Of the stratum of the plan, from 1. */
-    number: number;
+    stratum: PlanStratum;
   }
 
-  let { session, number }: Props = $props();
-
-  const heights = $derived(session.planHeights);
-  const from = $derived(heights[number - 1] ?? 0);
-  const to = $derived(heights[number] ?? 0);
+  let { session, stratum }: Props = $props();
 </script>
 
 {#snippet end(label: string, height: number, isBoundary: boolean)}
@@ -33,17 +29,17 @@
 {/snippet}
 
 <header class="panel-head">
-  <strong>Whole plan · stratum {number}</strong>
-  <span class="num">of {heights.length - 1}</span>
+  <strong>Whole plan · stratum {stratum.number}</strong>
+  <span class="num">of {session.document.strata?.length ?? 1}</span>
 </header>
 <div class="span">
-  {@render end('top', to, number < heights.length - 1)}
-  {@render end('bottom', from, number > 1)}
+  {@render end('top', stratum.to, stratum.hasBoundaryAbove)}
+  {@render end('bottom', stratum.from, stratum.hasBoundaryBelow)}
   <p class="soft">
     Goes through all pieces. “Divide here” divides the whole plan while this is selected.
   </p>
-  {#if number > 1}
-    <button class="tool" onclick={() => session.edit({ action: 'JOIN_PLAN', height: from })}
+  {#if stratum.hasBoundaryBelow}
+    <button class="tool" onclick={() => session.edit({ action: 'JOIN_PLAN', height: stratum.from })}
       >Join with below</button
     >
   {/if}

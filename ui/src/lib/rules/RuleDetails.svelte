@@ -18,13 +18,15 @@
 
   let coverage: CoverageView | undefined = $state.raw(undefined);
 
+  const id = $derived(rule.id);
+
   $effect(() => {
     void session.resultRevision;
-    if (!session.isStale) {
-      session.ask.coverage(index).then(
+    if (id && !session.isStale) {
+      session.ask.coverage(id).then(
         (found) => {
           coverage = found;
-          session.shownRule = { index, from: found.from, to: found.to };
+          session.shownRule = { id, from: found.from, to: found.to };
         },
         () => (coverage = undefined),
       );

@@ -8,7 +8,7 @@
   import type { PlanSession } from '../model/session.svelte';
   import RuleDetails from './RuleDetails.svelte';
   import RuleValue from './RuleValue.svelte';
-  import { isSamePlace, whereText } from './where';
+  import { isSamePlace, type Names, whereText } from './where';
 
   interface Props {
     session: PlanSession;
@@ -26,6 +26,16 @@
   const deciding = $derived(
     new Set(Object.values(session.selectedStratum?.settings ?? {}).map((s) => s.rule)),
   );
+
+  const names: Names = {
+    nameOf,
+    stratumNumber: (id, pieces) =>
+      session.document.pieces
+        .filter((piece) => pieces.length === 0 || pieces.includes(piece.id))
+        .map((piece) => session.stratumNumber(piece.id, id))
+        .find((number) => number > 0) ?? 0,
+    planStratumNumber: (id) => session.planStratumNumber(id),
+  };
 
   function nameOf(kind: 'piece' | 'body' | 'region', id: string): string {
     const pieces = session.document.pieces;
@@ -70,7 +80,9 @@
 
   function duplicate(i: number) {
     put((list) => {
-      list.splice(i, 0, structuredClone(list[i]!));
+      const copy = structuredClone(list[i]!);
+      delete copy.id;
+      list.splice(i, 0, copy);
       return list;
     });
   }
@@ -167,14 +179,14 @@
       class="tool"
       onclick={addForSelected}
       disabled={!session.place}
-      title="A new rule on top for {session.place ? whereText(session.place, nameOf) : ''}"
+      title="A new rule on top for {session.place ? whereText(session.place, names) : ''}"
       ><Plus size={13} />For this place</button
     >
   </header>
   <ol>
-    {#each rules as rule, i (i)}
+    {#each rules as rule, i (rule.id ?? i)}
       <li
-        class:deciding={deciding.has(i)}
+        class:deciding={deciding.has(rule.id ?? '')}
         class:off={rule.on === false}
         class:over={over === i && dragged !== i}
         draggable={open !== i && adding !== i}
@@ -211,7 +223,7 @@
             class="place"
             aria-expanded={open === i}
             title="What the rule covers, and where it holds"
-            onclick={() => (open = open === i ? -1 : i)}>{whereText(rule.where, nameOf)}</button
+            onclick={() => (open = open === i ? -1 : i)}>{whereText(rule.where, names)}</button
           >
           <span class="acts">
             <button
@@ -278,7 +290,7 @@
       </li>
     {/each}
   </ol>
-  {#if !rules.some((rule) => whereText(rule.where, nameOf) === 'everything')}
+  {#if !rules.some((rule) => whereText(rule.where, names) === 'everything')}
     <button class="tool" onclick={addForEverything}><Plus size={13} />Rule for everything</button>
   {/if}
 </section>

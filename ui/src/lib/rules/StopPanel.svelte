@@ -53,14 +53,18 @@
 
   /** From here on the whole plan is printed of another filament. */
   async function changeTo(slot: number) {
-    const isBoundary = session.planHeights.some((z) => Math.abs(z - stop.height) < 1e-6);
-    if (!isBoundary && !(await session.edit({ action: 'DIVIDE_PLAN', height: stop.height }))) {
+    const above = () =>
+      session.planStrata.find((stratum) => Math.abs(stratum.from - stop.height) < 1e-6);
+    if (!above() && !(await session.edit({ action: 'DIVIDE_PLAN', height: stop.height }))) {
       return;
     }
-    const number = 1 + session.planHeights.filter((z) => z > 0 && z <= stop.height + 1e-6).length;
+    const stratum = above();
+    if (!stratum) {
+      return;
+    }
     await session.edit({
       action: 'SET',
-      where: { planStrata: [number] },
+      where: { planStrata: [stratum.id] },
       setting: 'filament',
       value: String(slot),
     });

@@ -24,21 +24,21 @@
 
   function rename(name: string) {
     void session.changePiece(piece.id, (document) => {
-      const names = document.strataNames ?? [];
-      while (names.length < stratum.number) {
-        names.push('');
-      }
-      names[stratum.number - 1] = name;
-      document.strataNames = names;
+      document.strata = (document.strata ?? [{ id: stratum.id }]).map((one) =>
+        one.id === stratum.id ? { ...one, name } : one,
+      );
     });
   }
+
+  /** Among those of which something is printed. */
+  const index = $derived(piece.strata.findIndex((s) => s.id === stratum.id));
 
   const HEAT = 'nozzleTemperature';
   let rampLayers = $state(10);
   const heat = $derived(Number(stratum.settings[HEAT]?.value));
   /** How hot the nozzle is in the stratum below, if that is another temperature, °C. */
   const heatBelow = $derived.by(() => {
-    const below = Number(piece.strata[stratum.number - 2]?.settings[HEAT]?.value);
+    const below = Number(piece.strata[index - 1]?.settings[HEAT]?.value);
     return Number.isFinite(below) && below !== heat ? below : undefined;
   });
 
@@ -50,7 +50,7 @@
     ];
     void session.edit({
       action: 'SET',
-      where: { pieces: [piece.id], strata: [stratum.number] },
+      where: { pieces: [piece.id], strata: [stratum.id] },
       setting: HEAT,
       course: { from: 'STRATUM', ramp: true, steps },
     });
@@ -78,12 +78,12 @@
       onchange={(e) => rename(e.currentTarget.value.trim())}
     /></strong
   >
-  <span class="num">of {piece.strata.length}</span>
+  <span class="num">of {session.pieceDocument(piece.id)?.strata?.length ?? 1}</span>
 </header>
 <div class="span">
   <label>
     <span>top</span>
-    {#if stratum.number < piece.strata.length}
+    {#if index + 1 < piece.strata.length}
       <HeightField
         {session}
         label="Top of the stratum"
@@ -97,7 +97,7 @@
   </label>
   <label>
     <span>bottom</span>
-    {#if stratum.number > 1}
+    {#if index > 0}
       <HeightField
         {session}
         label="Bottom of the stratum"
@@ -134,7 +134,7 @@
     <button class="tool" onclick={onEqualParts} title="Divide a span into equal parts"
       >Equal parts …</button
     >
-    {#if stratum.number > 1}
+    {#if index > 0}
       <button
         class="tool"
         onclick={() => session.edit({ action: 'JOIN', piece: piece.id, height: stratum.from })}

@@ -73,7 +73,7 @@ it('edits a course and hands it over', async () => {
 });
 
 it('begins a course with the value of the place and sets it there', async () => {
-  session.select('tower', 2);
+  session.select('tower', 's2');
   render(Inspector, { session, onEqualParts: () => {} });
   await fireEvent.click(screen.getByRole('button', { name: 'Walls over the layers' }));
   expect(session.courseTask?.course.steps).toEqual([{ layer: 1, value: 3 }]);
@@ -82,7 +82,7 @@ it('begins a course with the value of the place and sets it there', async () => 
   expect(server.edits[0]).toMatchObject({
     action: 'SET',
     setting: 'walls',
-    where: { pieces: ['tower'], strata: [2] },
+    where: { pieces: ['tower'], strata: ['s2'] },
     course: { from: 'STRATUM', ramp: false, steps: [{ layer: 1, value: 5 }] },
   });
 });

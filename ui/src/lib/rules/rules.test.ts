@@ -20,13 +20,13 @@ function lastDocument(): PlanDocument {
   return (server.edits.at(-1) as { document: PlanDocument }).document;
 }
 
-function inspect(stratum: number) {
+function inspect(stratum: string) {
   session.select('tower', stratum);
   render(Inspector, { session, onEqualParts: () => {} });
 }
 
 it('says of each value where it comes from', () => {
-  inspect(2);
+  inspect('s2');
   const walls = screen.getByLabelText('Walls');
   expect(walls).toHaveValue('3');
   expect(screen.getByTitle(/comes from: here; without it 2 lines/)).toBeInTheDocument();
@@ -34,35 +34,35 @@ it('says of each value where it comes from', () => {
 });
 
 it('names the rule for everything as the source below', () => {
-  inspect(1);
+  inspect('s1');
   expect(screen.getByTitle('Where this value comes from: rule 2')).toBeInTheDocument();
 });
 
 it('sets a value for exactly this stratum', async () => {
-  inspect(2);
+  inspect('s2');
   await fireEvent.change(screen.getByLabelText('Fan'), { target: { value: '40' } });
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
   expect(server.edits[0]).toMatchObject({
     action: 'SET',
-    where: { pieces: ['tower'], strata: [2] },
+    where: { pieces: ['tower'], strata: ['s2'] },
     setting: 'fan',
     value: '40',
   });
 });
 
 it('gives a stratum a filament', async () => {
-  inspect(1);
+  inspect('s1');
   await fireEvent.click(screen.getByRole('radio', { name: 'Slot 2: Slate' }));
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
   expect(server.edits[0]).toMatchObject({
     setting: 'filament',
     value: '2',
-    where: { strata: [1] },
+    where: { strata: ['s1'] },
   });
 });
 
 it('reads a boundary as a layer, and says what is wrong with other texts', async () => {
-  inspect(1);
+  inspect('s1');
   const top = screen.getByLabelText('Top of the stratum');
   await fireEvent.change(top, { target: { value: 'L11' } });
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
@@ -112,9 +112,9 @@ it('switches a rule off, copies it, and says what it covers', async () => {
   expect(lastDocument().rules?.[0]).toMatchObject({ on: false, set: { walls: 3 } });
   await fireEvent.click(screen.getByLabelText('Copy rule 1'));
   await vi.waitFor(() => expect(server.edits).toHaveLength(2));
-  expect(lastDocument().rules).toHaveLength(3);
+  expect(lastDocument().rules?.map((rule) => rule.id)).toEqual([undefined, 'upper', 'all']);
   await vi.waitFor(() => expect(session.isStale).toBe(false));
-  await fireEvent.click(screen.getAllByRole('button', { name: 'Tower · stratum 2' })[0]!);
+  await fireEvent.click(screen.getAllByRole('button', { name: 'Tower · stratum 2' })[1]!);
   expect(await screen.findByText('2.40 cm³')).toBeInTheDocument();
   expect(screen.getByText(/Rules above decide Walls in 50 %/)).toBeInTheDocument();
 });
@@ -136,12 +136,12 @@ it('limits a rule to roles and layers', async () => {
 });
 
 it('makes a rule for what is selected', async () => {
-  session.select('tower', 2);
+  session.select('tower', 's2');
   render(RuleSheet, { session });
   await fireEvent.click(screen.getByRole('button', { name: 'For this place' }));
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
   expect(lastDocument().rules?.[0]).toEqual({
-    where: { pieces: ['tower'], strata: [2] },
+    where: { pieces: ['tower'], strata: ['s2'] },
     set: {},
   });
 });
@@ -162,7 +162,7 @@ it('lists a sample from the top down with the reasons', async () => {
 
 it('applies a recipe, says how the rule differs, and saves one', async () => {
   const document = structuredClone(DOCUMENT);
-  document.rules![1] = { where: {}, set: { walls: 2 }, recipe: 'sturdy' } as never;
+  document.rules![1] = { id: 'all', where: {}, set: { walls: 2 }, recipe: 'sturdy' } as never;
   server = new FakeServer(document);
   session = await PlanSession.open('p');
   await vi.waitFor(() => expect(session.result).toBeDefined());
@@ -173,7 +173,7 @@ it('applies a recipe, says how the rule differs, and saves one', async () => {
   expect(differences).toHaveTextContent('Infill density: here not set, in Sturdy 40');
   await fireEvent.change(screen.getByLabelText('Recipe of rule 2'), { target: { value: 'plain' } });
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
-  expect(server.edits[0]).toMatchObject({ action: 'APPLY_RECIPE', rule: 1, recipe: 'plain' });
+  expect(server.edits[0]).toMatchObject({ action: 'APPLY_RECIPE', rule: 'all', recipe: 'plain' });
   await fireEvent.click(screen.getByRole('button', { name: /Save as recipe/ }));
   await fireEvent.input(screen.getByLabelText('Name of the new recipe'), {
     target: { value: 'Mine' },
@@ -184,11 +184,14 @@ it('applies a recipe, says how the rule differs, and saves one', async () => {
 });
 
 it('selects, moves and joins strata of the plan', async () => {
-  server = new FakeServer({ ...DOCUMENT, boundaries: [3] } as typeof DOCUMENT);
+  server = new FakeServer({
+    ...DOCUMENT,
+    strata: [{ id: 's1', top: 3 }, { id: 's2' }],
+  } as typeof DOCUMENT);
   session = await PlanSession.open('p');
   await vi.waitFor(() => expect(session.result).toBeDefined());
-  session.selectPart('tower', { kind: 'plan', id: '2' });
-  expect(session.place).toEqual({ planStrata: [2] });
+  session.selectPart('tower', { kind: 'plan', id: 's2' });
+  expect(session.place).toEqual({ planStrata: ['s2'] });
   render(Inspector, { session, onEqualParts: () => {} });
   const bottom = screen.getByLabelText("bottom of the plan's stratum");
   await fireEvent.change(bottom, { target: { value: 'L21' } });
@@ -202,10 +205,10 @@ it('selects, moves and joins strata of the plan', async () => {
 });
 
 it('sets what holds for the whole plan there, and only there', async () => {
-  inspect(2);
+  inspect('s2');
   await fireEvent.click(screen.getByRole('button', { name: 'All settings' }));
   expect(screen.queryByLabelText('Purge into')).toBeNull();
-  session.selectPart('tower', { kind: 'plan', id: '1' });
+  session.selectPart('tower', { kind: 'plan', id: 's1' });
   const field = await screen.findByLabelText('Purge into');
   await fireEvent.change(field, { target: { value: 'nothing' } });
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
@@ -213,10 +216,15 @@ it('sets what holds for the whole plan there, and only there', async () => {
 });
 
 it('names a stratum', async () => {
-  inspect(2);
+  inspect('s2');
   await fireEvent.change(screen.getByLabelText('Name of the stratum'), {
     target: { value: 'shaft' },
   });
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
-  expect(lastDocument().pieces[0]).toMatchObject({ strataNames: ['', 'shaft'] });
+  expect(lastDocument().pieces[0]).toMatchObject({
+    strata: [
+      { id: 's1', top: 4 },
+      { id: 's2', name: 'shaft' },
+    ],
+  });
 });

@@ -20,7 +20,7 @@ async function open(document = DOCUMENT) {
 beforeEach(() => open());
 
 it('divides a span into parts with a filament each', async () => {
-  session.select('tower', 1);
+  session.select('tower', 's1');
   render(EqualParts, { session, open: true });
   await fireEvent.input(await screen.findByLabelText('parts'), { target: { value: '4' } });
   expect(screen.getByText(/= 1.0 mm each/)).toBeInTheDocument();
@@ -43,7 +43,7 @@ it('ramps the temperature from the stratum below', async () => {
   const upper = piece!.strata[1]!;
   const hot = {
     ...upper,
-    settings: { ...upper.settings, nozzleTemperature: { value: '230', rule: 0, below: '210' } },
+    settings: { ...upper.settings, nozzleTemperature: { value: '230', rule: '', below: '210' } },
   };
   const { rerender } = render(StratumPanel, {
     session,
@@ -59,7 +59,7 @@ it('ramps the temperature from the stratum below', async () => {
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
   expect(server.edits[0]).toMatchObject({
     action: 'SET',
-    where: { pieces: ['tower'], strata: [2] },
+    where: { pieces: ['tower'], strata: ['s2'] },
     setting: 'nozzleTemperature',
     course: {
       from: 'STRATUM',
@@ -73,7 +73,7 @@ it('ramps the temperature from the stratum below', async () => {
 });
 
 it('says what is wrong with a span', async () => {
-  session.select('tower', 1);
+  session.select('tower', 's1');
   render(EqualParts, { session, open: true });
   await fireEvent.input(await screen.findByLabelText('to'), { target: { value: '0' } });
   expect(screen.getByText(/must lie above/)).toBeInTheDocument();
@@ -81,15 +81,15 @@ it('says what is wrong with a span', async () => {
 });
 
 it('selects the stratum of the plan at the level, and shows it in the column', async () => {
-  await open({ ...DOCUMENT, boundaries: [3] } as typeof DOCUMENT);
+  await open({ ...DOCUMENT, strata: [{ id: 's1', top: 3 }, { id: 's2' }] } as typeof DOCUMENT);
   render(PieceList, { session });
   await fireEvent.click(screen.getByRole('button', { name: 'Whole plan' }));
-  expect(session.place).toEqual({ planStrata: [2] });
+  expect(session.place).toEqual({ planStrata: ['s2'] });
   render(Column, { session });
   const lower = screen.getByLabelText('Plan, stratum 1, 0.0 mm to 3.0 mm');
   expect(lower).toHaveAttribute('aria-pressed', 'false');
   await fireEvent.click(lower);
-  expect(session.place).toEqual({ planStrata: [1] });
+  expect(session.place).toEqual({ planStrata: ['s1'] });
 });
 
 it('has no track for a plan without strata of its own', () => {
@@ -101,7 +101,7 @@ it('shows where an open rule holds, until it is closed', async () => {
   const onWhere = () => {};
   const rule = session.rules[0]!;
   const details = render(RuleDetails, { session, rule, index: 0, onWhere });
-  await vi.waitFor(() => expect(session.shownRule).toEqual({ index: 0, from: 0, to: 4 }));
+  await vi.waitFor(() => expect(session.shownRule).toEqual({ id: 'upper', from: 0, to: 4 }));
   const column = render(Column, { session });
   expect(column.container.querySelector('.shown-rule')).not.toBeNull();
   details.unmount();

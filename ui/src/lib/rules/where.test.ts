@@ -1,12 +1,17 @@
 import { expect, it } from 'vitest';
-import { isSamePlace, ranges, regionKind, whereText } from './where';
+import { isSamePlace, type Names, ranges, regionKind, whereText } from './where';
 
-const name = (kind: string, id: string) => `${kind} ${id.toUpperCase()}`;
+const number = (id: string) => Number(id.slice(1));
+const name: Names = {
+  nameOf: (kind, id) => `${kind} ${id.toUpperCase()}`,
+  stratumNumber: number,
+  planStratumNumber: number,
+};
 
 it('says where a rule holds', () => {
   expect(whereText({}, name)).toBe('everything');
-  expect(whereText({ pieces: ['tile'], strata: [2] }, name)).toBe('piece TILE · stratum 2');
-  expect(whereText({ strata: [1, 2, 3, 7] }, name)).toBe('strata 1 to 3, 7');
+  expect(whereText({ pieces: ['tile'], strata: ['s2'] }, name)).toBe('piece TILE · stratum 2');
+  expect(whereText({ strata: ['s1', 's2', 's3', 's7'] }, name)).toBe('strata 1 to 3, 7');
   expect(whereText({ regions: ['core'], roles: ['outer wall', 'infill'] }, name)).toBe(
     'region CORE · outer wall, infill',
   );
@@ -18,7 +23,7 @@ it('says where a rule holds', () => {
 
 it('tells places apart', () => {
   expect(
-    isSamePlace({ pieces: ['a'], strata: [1] }, { pieces: ['a'], strata: [1], roles: [] }),
+    isSamePlace({ pieces: ['a'], strata: ['s1'] }, { pieces: ['a'], strata: ['s1'], roles: [] }),
   ).toBe(true);
   expect(isSamePlace({ pieces: ['a'] }, { pieces: ['a'], regions: ['core'] })).toBe(false);
   expect(isSamePlace({ layers: { from: 'piece' } }, {})).toBe(false);

@@ -1,19 +1,24 @@
 import type { Place, RegionDocument } from '../model/document';
 
 /** What a piece, a body or a region with an id is called. */
-export type NameOf = (kind: 'piece' | 'body' | 'region', id: string) => string;
+export interface Names {
+  nameOf(kind: 'piece' | 'body' | 'region', id: string): string;
+  /** Number of a stratum in one of some pieces, in any if the list is empty; 0 if there is none. */
+  stratumNumber(id: string, pieces: readonly string[]): number;
+  planStratumNumber(id: string): number;
+}
 
 /** Where a rule holds, in words. */
-export function whereText(where: Place, nameOf: NameOf): string {
+export function whereText(where: Place, all: Names): string {
   const names = (kind: 'piece' | 'body' | 'region', ids: string[] | undefined) =>
-    (ids ?? []).map((id) => nameOf(kind, id)).join(', ');
+    (ids ?? []).map((id) => all.nameOf(kind, id)).join(', ');
   const numbered = (strata: readonly number[]) =>
     strata.length === 0 ? '' : `${strata.length === 1 ? 'stratum' : 'strata'} ${ranges(strata)}`;
-  const ofPlan = numbered(where.planStrata ?? []);
+  const ofPlan = numbered((where.planStrata ?? []).map((id) => all.planStratumNumber(id)));
   const parts = [
     names('piece', where.pieces),
     names('body', where.bodies),
-    numbered(where.strata ?? []),
+    numbered((where.strata ?? []).map((id) => all.stratumNumber(id, where.pieces ?? []))),
     ofPlan && `${ofPlan} of the plan`,
     names('region', where.regions),
     layersText(where.layers),

@@ -94,7 +94,7 @@
         into,
         session.resultRevision,
         session.selectedRegion?.id,
-        session.shownRule?.index,
+        session.shownRule?.id,
       );
     }
   });
@@ -104,7 +104,7 @@
     into: PlanScene,
     revision: string,
     chosen: string | undefined,
-    rule: number | undefined,
+    rule: string | undefined,
   ) {
     const shown = session.document.pieces.flatMap((piece) =>
       (session.pieceDocument(piece.id)?.regions ?? [])
@@ -124,7 +124,7 @@
     const isWanted =
       revision === session.resultRevision &&
       chosen === session.selectedRegion?.id &&
-      rule === session.shownRule?.index;
+      rule === session.shownRule?.id;
     if (isWanted) {
       const ofRegions = lines.map((ends, i) => ({
         ends,

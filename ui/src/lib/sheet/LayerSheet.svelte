@@ -146,10 +146,10 @@
       outline = undefined;
       return;
     }
-    const key = `${session.resultRevision}/${session.plane}/${rule?.index ?? region!.id}`;
+    const key = `${session.resultRevision}/${session.plane}/${rule?.id ?? region!.id}`;
     asked = key;
     const lines = rule
-      ? session.ask.ruleContours(rule.index, session.plane)
+      ? session.ask.ruleContours(rule.id, session.plane)
       : session.ask.regionContours(session.selected.piece, region!.id, session.plane);
     lines.then(
       (found) => (outline = asked === key ? found : outline),

@@ -34,7 +34,7 @@
     if (!row.piece) {
       return 'belongs to no piece';
     }
-    return row.rule < 0 ? 'default' : `rule ${row.rule + 1}`;
+    return row.rule ? `rule ${session.ruleNumber(row.rule)}` : 'default';
   }
 </script>
 
@@ -86,10 +86,10 @@
               <span
                 class="soft why"
                 title={row.hidden.length > 0
-                  ? `hides ${row.hidden.map((r) => `rule ${r + 1}`).join(', ')}`
+                  ? `hides ${row.hidden.map((r) => `rule ${session.ruleNumber(r)}`).join(', ')}`
                   : 'hides no other rule'}
                 >{why(row)}{row.hidden.length > 0
-                  ? ` over ${row.hidden.map((r) => r + 1).join(', ')}`
+                  ? ` over ${row.hidden.map((r) => session.ruleNumber(r)).join(', ')}`
                   : ''}</span
               >
             </button>

@@ -27,10 +27,9 @@
       session.goToHeight(finding.heightMm);
     }
     if (finding.piece) {
-      const n =
-        session.piece(finding.piece)?.strata.find((s) => s.to > (finding.heightMm ?? 0))?.number ??
-        1;
-      session.select(finding.piece, n);
+      const strata = session.piece(finding.piece)?.strata ?? [];
+      const at = strata.find((s) => s.to > (finding.heightMm ?? 0)) ?? strata[0];
+      session.select(finding.piece, at?.id ?? '');
     }
   }
 

@@ -53,11 +53,11 @@ export function selections(session: PlanSession): Command[] {
     const strata = session.piece(piece.id)?.strata ?? [];
     const bodies = piece.bodies.length > 1 ? piece.bodies : [];
     return [
-      ...strata.map((stratum, i) => ({
-        label: `Select ${name} · stratum ${i + 1}, from ${mm(stratum.from)}`,
+      ...strata.map((stratum) => ({
+        label: `Select ${name} · stratum ${stratum.number}, from ${mm(stratum.from)}`,
         layer: layerFromPlane(session.heights, stratum.from),
         run: () => {
-          session.select(piece.id, i + 1);
+          session.select(piece.id, stratum.id);
           session.goToHeight(stratum.from);
         },
       })),

@@ -120,15 +120,16 @@ export const SHELF: ShelfView = {
 const LAYERS = 50;
 const HEIGHT = 10;
 
-function stratum(number: number, from: number, to: number, walls: [string, number]): StratumView {
+function stratum(number: number, from: number, to: number, walls: [string, string]): StratumView {
   const values = Object.fromEntries(
-    SHELF.settings.map((s) => [s.id, { value: '1', rule: -1, below: '1' }]),
+    SHELF.settings.map((s) => [s.id, { value: '1', rule: '', below: '1' }]),
   ) as StratumView['settings'];
   values['walls'] = { value: walls[0], rule: walls[1], below: '2' };
   const firstLayer = Math.round(from / 0.2) + 1;
   const lastLayer = Math.round(to / 0.2);
   const layerCount = lastLayer - firstLayer + 1;
   return {
+    id: `s${number}`,
     number,
     name: '',
     from,
@@ -166,7 +167,7 @@ export const RESULT: ResultView = {
       hanging: Array.from({ length: LAYERS }, () => 0),
       starting: Array.from({ length: LAYERS }, () => 0),
       marks: [6],
-      strata: [stratum(1, 0, 4, ['2', 1]), stratum(2, 4, HEIGHT, ['3', 0])],
+      strata: [stratum(1, 0, 4, ['2', 'all']), stratum(2, 4, HEIGHT, ['3', 'upper'])],
       meshes: [],
       regionSlots: {},
     },
@@ -222,14 +223,21 @@ export const RESULT: ResultView = {
 
 export const DOCUMENT: PlanDocument = {
   format: 'stratonomy-plan',
-  version: 1,
+  version: 2,
   name: 'Plan',
   machine: 'one',
   slots: ['chalk', 'slate'],
-  pieces: [{ id: 'tower', name: 'Tower', bodies: [{ id: 'b', mesh: 'm' }], boundaries: [4] }],
+  pieces: [
+    {
+      id: 'tower',
+      name: 'Tower',
+      bodies: [{ id: 'b', mesh: 'm' }],
+      strata: [{ id: 's1', top: 4 }, { id: 's2' }],
+    },
+  ],
   rules: [
-    { where: { pieces: ['tower'], strata: [2] }, set: { walls: 3 } },
-    { where: {}, set: { walls: 2 } },
+    { id: 'upper', where: { pieces: ['tower'], strata: ['s2'] }, set: { walls: 3 } },
+    { id: 'all', where: {}, set: { walls: 2 } },
   ],
   stops: [],
 } as unknown as PlanDocument;
@@ -249,8 +257,8 @@ export const SAMPLE = [
     stratum: 1,
     regions: ['Core'],
     value: '2',
-    rule: 0,
-    hidden: [1],
+    rule: 'upper',
+    hidden: ['all'],
   },
   {
     firstLayer: 21,
@@ -265,7 +273,7 @@ export const SAMPLE = [
     stratum: 2,
     regions: [],
     value: '1',
-    rule: -1,
+    rule: '',
     hidden: [],
   },
 ];

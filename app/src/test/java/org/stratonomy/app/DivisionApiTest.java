@@ -50,14 +50,15 @@ class DivisionApiTest extends ApiTest {
     assertThat(result.get("ledger").get("slots")).hasSize(2);
     JsonNode values = asked(plan, "/settings?piece=wedge&region=core&height=2");
     assertThat(values.get("filament").get("value").asString()).isEqualTo("2");
-    assertThat(values.get("filament").get("rule").asInt()).isZero();
+    assertThat(values.get("filament").get("rule"))
+        .isEqualTo(plan.get("document").get("rules").get(0).get("id"));
     assertThat(values.get("jointWalls").get("value").asString()).isEqualTo("0");
     assertThat(
             asked(plan, "/settings?piece=wedge&height=2").get("filament").get("value").asString())
         .isEqualTo("1");
     JsonNode sample = asked(plan, "/sample?x=120.2&y=100.3&setting=filament");
     assertThat(sample.get(0).get("firstLayer").asInt()).isEqualTo(1);
-    assertThat(sample.get(0).get("rule").asInt()).isEqualTo(-1);
+    assertThat(sample.get(0).get("rule").asString()).isEmpty();
     assertThat(sample)
         .anySatisfy(
             row -> {
@@ -250,7 +251,7 @@ class DivisionApiTest extends ApiTest {
                 .contentType(MediaType.APPLICATION_JSON)
                 .content(
                     """
-                    {"version": 0, "action": "SET", "piece": "wedge", "strata": [2],
+                    {"version": 0, "action": "SET", "piece": "wedge", "strata": ["s2"],
                      "setting": "walls", "value": "3"}
                     """))
         .andExpect(status().isBadRequest())

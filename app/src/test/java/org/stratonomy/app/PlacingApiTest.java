@@ -103,7 +103,7 @@ class PlacingApiTest extends ApiTest {
     plan =
         edit(
             plan,
-            "\"action\": \"SET\", \"where\": {\"planStrata\": [1]}, \"setting\": \"filament\","
+            "\"action\": \"SET\", \"where\": {\"planStrata\": [\"s1\"]}, \"setting\": \"filament\","
                 + " \"value\": \"3\"");
     for (JsonNode piece : result(plan).get("pieces")) {
       JsonNode bands = piece.get("meshes").get(0).get("bands");
@@ -112,9 +112,9 @@ class PlacingApiTest extends ApiTest {
       assertThat(bands.get(1).get("slot").asInt()).isEqualTo(1);
     }
     plan = edit(plan, "\"action\": \"MOVE_PLAN_BOUNDARY\", \"height\": 2, \"to\": 3");
-    assertThat(plan.get("document").get("boundaries").get(0).asDouble()).isEqualTo(3);
+    assertThat(plan.get("document").get("strata").get(0).get("top").asDouble()).isEqualTo(3);
     plan = edit(plan, "\"action\": \"JOIN_PLAN\", \"height\": 3");
-    assertThat(plan.get("document").has("boundaries")).isFalse();
+    assertThat(plan.get("document").has("strata")).isFalse();
   }
 
   @Test

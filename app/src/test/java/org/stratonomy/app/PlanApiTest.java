@@ -89,7 +89,7 @@ class PlanApiTest extends ApiTest {
     plan =
         edit(
             plan,
-            "\"action\":\"SET\",\"where\":{\"pieces\":[\"wedge\"],\"strata\":[2]},\"setting\":\"filament\","
+            "\"action\":\"SET\",\"where\":{\"pieces\":[\"wedge\"],\"strata\":[\"s2\"]},\"setting\":\"filament\","
                 + "\"value\":\"2\"");
     JsonNode halts = result(plan).get("ledger").get("halts");
     assertThat(halts).hasSize(1);
@@ -192,7 +192,7 @@ class PlanApiTest extends ApiTest {
     plan =
         edit(
             plan,
-            "\"action\":\"SET\",\"where\":{\"pieces\":[\"wedge\"],\"strata\":[2]},\"setting\":\"filament\","
+            "\"action\":\"SET\",\"where\":{\"pieces\":[\"wedge\"],\"strata\":[\"s2\"]},\"setting\":\"filament\","
                 + "\"value\":\"4\"");
     JsonNode program =
         json(

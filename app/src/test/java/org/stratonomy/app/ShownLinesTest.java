@@ -54,7 +54,7 @@ class ShownLinesTest extends ApiTest {
         edit(
             edit(dropped(4), "\"action\": \"DIVIDE\", \"piece\": \"wedge\", \"height\": 2"),
             """
-            "action": "SET", "where": {"pieces": ["wedge"], "strata": [2]},
+            "action": "SET", "where": {"pieces": ["wedge"], "strata": ["s2"]},
             "setting": "filament", "value": "2"
             """);
     result(plan);

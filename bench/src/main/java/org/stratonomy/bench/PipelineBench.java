@@ -164,7 +164,7 @@ public final class PipelineBench {
   private void edits(double warm) {
     try (Planner planner = new Planner(ShelfReader.standard(), MEMO_BYTES, THREADS)) {
       Edits edits = new Edits(planner, warm);
-      Where second = new Where(List.of("tile"), List.of(2));
+      Where second = new Where(List.of("tile"), List.of("s2"));
       edits.time("edit: filament of one stratum", i -> set(second, Setting.FILAMENT, 1 + i % 6));
       edits.time(
           "edit: temperature of one stratum",

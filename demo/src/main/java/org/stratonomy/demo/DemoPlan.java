@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.StlReader;
@@ -23,6 +24,7 @@ import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Region.Side;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Triangles;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
@@ -120,7 +122,7 @@ public final class DemoPlan {
                     new Body("lettering", "Lettering", BADGE + "#3"),
                     new Body("arrow", "Arrow", BADGE + "#2"),
                     new Body("disc", "Disc", BADGE + "#1")))
-            .withBoundaries(List.of(PathBadge.DISC_MM, PathBadge.LETTERS_MM));
+            .withStrata(Strata.of(List.of(PathBadge.DISC_MM, PathBadge.LETTERS_MM)));
     List<Rule> rules =
         List.of(
             new Rule(body("badge", "lettering"), Map.of(Setting.FILAMENT, Value.of(3))),
@@ -206,11 +208,11 @@ public final class DemoPlan {
   public static StratFile kelpFringe() {
     Piece fringe =
         piece("fringe", "Kelp fringe", FRINGE, Placement.at(125, 105))
-            .withBoundaries(List.of(KelpFringe.RIBS_FROM_MM));
+            .withStrata(Strata.of(List.of(KelpFringe.RIBS_FROM_MM)));
     List<Rule> rules =
         List.of(
             new Rule(
-                new Where(List.of("fringe"), List.of(2)),
+                new Where(List.of("fringe"), List.of("s2")),
                 Map.of(
                     Setting.NOZZLE_TEMPERATURE, Value.of(226),
                     Setting.OUTER_WALL_SPEED, Value.of(9),
@@ -235,13 +237,13 @@ public final class DemoPlan {
       if (bands.size() % 2 == 1) {
         rules.add(
             new Rule(
-                new Where(List.of("gauge"), List.of(bands.size() + 1)),
+                new Where(List.of("gauge"), List.of(Strata.id(bands.size() + 1))),
                 Map.of(Setting.FILAMENT, Value.of(2))));
       }
     }
     Piece gauge =
         piece("gauge", "Tide gauge", GAUGE, Placement.at(125, front + TideGauge.LENGTH_MM / 2))
-            .withBoundaries(bands);
+            .withStrata(Strata.of(bands));
     return file("Tide gauge", BELT, List.of("chalk", "buoy-red"), List.of(gauge), rules);
   }
 
@@ -299,7 +301,7 @@ public final class DemoPlan {
     List<Rule> rules = new ArrayList<>();
     rules.add(
         new Rule(
-            new Where(List.of("house"), List.of(11)),
+            new Where(List.of("house"), List.of("s11")),
             Map.of(
                 Setting.FILAMENT, Value.of(AMBER),
                 Setting.WALLS, Value.of(3),
@@ -314,7 +316,8 @@ public final class DemoPlan {
 
   private static Rule filament(String piece, int slot, Integer... strata) {
     return new Rule(
-        new Where(List.of(piece), List.of(strata)), Map.of(Setting.FILAMENT, Value.of(slot)));
+        new Where(List.of(piece), Stream.of(strata).map(Strata::id).toList()),
+        Map.of(Setting.FILAMENT, Value.of(slot)));
   }
 
   private static StratFile file(

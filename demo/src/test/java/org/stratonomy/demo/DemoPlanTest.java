@@ -3,11 +3,16 @@ package org.stratonomy.demo;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.io.IOException;
+import java.io.InputStream;
 import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
+import java.util.Locale;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.mesh.Mesh;
@@ -78,6 +83,18 @@ class DemoPlanTest {
               .filteredOn(layer -> layer.top() < 20.9)
               .allMatch(layer -> layer.parts().size() == 2);
         }
+      }
+    }
+  }
+
+  @Test
+  void documentsOfVersionOneAreTheSamePlans() throws IOException {
+    for (StratFile file : DemoPlan.all()) {
+      String name = file.plan().name().toLowerCase(Locale.ROOT).replace(' ', '-') + ".json";
+      try (InputStream first = getClass().getResourceAsStream("/plans-version-1/" + name)) {
+        String text = new String(first.readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(text).contains("\"version\" : 1");
+        assertThat(PlanFormat.parse(name, text)).isEqualTo(file.plan());
       }
     }
   }

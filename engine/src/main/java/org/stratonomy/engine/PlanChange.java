@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshSource;
@@ -20,6 +21,7 @@ import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.strata.LayerStack;
+import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /**
@@ -285,11 +287,27 @@ public record PlanChange(List<Difference> differences, List<Finding> findings, b
             changed.pieces().stream()
                 .map(piece -> PlacedPiece.of(piece, meshes, after.belt()))
                 .toList();
-        LayerStack.of(changed, placed, new Resolver(changed, shelf));
+        LayerStack stack = LayerStack.of(changed, placed, new Resolver(changed, shelf));
+        for (int p = 0; p < placed.size(); p++) {
+          unprinted(changed.pieces().get(p), stack.pieces().get(p));
+        }
         return true;
       } catch (Problem problem) {
         finding(problem.place(), problem.reason(), problem.remedy());
         return false;
+      }
+    }
+
+    private void unprinted(Piece piece, PieceStack stack) {
+      List<Integer> strata = stack.unprinted(piece);
+      if (!strata.isEmpty()) {
+        finding(
+            piece.name(),
+            "%s %s would not be printed: no layer lies there."
+                .formatted(
+                    strata.size() == 1 ? "Stratum" : "Strata",
+                    strata.stream().map(String::valueOf).collect(Collectors.joining(", "))),
+            "Divide the piece anew on that machine.");
       }
     }
 

@@ -17,7 +17,6 @@ import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.place.BeltStrata;
-import org.stratonomy.engine.place.Placer;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.PieceEditor;
@@ -225,10 +224,6 @@ class BeltTest {
     List<Double> boundaries = kept.pieces().getFirst().boundaries();
     assertThat(boundaries.get(0)).isCloseTo(70 + 60 * SLANT, within(1e-5));
     assertThat(boundaries.get(1)).isCloseTo(80 + 60 * SLANT, within(1e-5));
-    assertThat(new Placer(kept, Shapes.source(bar)).withBoundariesInside(belt)).isEqualTo(kept);
-    // Without its strata's heights it would lose them.
-    Plan lost = new Placer(moved, Shapes.source(bar)).withBoundariesInside(belt);
-    assertThat(lost.pieces().getFirst().boundaries()).isEmpty();
     assertThat(BeltStrata.kept(divided, moved, Optional.empty(), Shapes.source(bar)))
         .isEqualTo(moved);
   }

@@ -18,8 +18,10 @@ import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.FillingRules;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
 
 class FillingTest {
   private static Optional<Filling> filling(Mesh mesh, double least) {
@@ -97,6 +99,35 @@ class FillingTest {
     Plan moved = FillingRules.set(set, "piece", 15, false, 3);
     assertThat(moved.rules()).hasSize(2);
     assertThat(FillingRules.set(moved, "piece", 15, false, 0).rules()).isEqualTo(plan.rules());
+  }
+
+  @Test
+  void rulesThatOnlyLookLikeThoseOfAFillingStay() {
+    Where below =
+        new Where(
+            List.of("piece"),
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            Optional.of(new Where.Layers(Where.Layers.From.PIECE, 1, 10)));
+    Rule own =
+        new Rule(
+            below, Map.of(Setting.INFILL_DENSITY, Value.of(0), Setting.TOP_LAYERS, Value.of(0)));
+    Rule still =
+        new Rule(
+            new Where(
+                List.of("piece"),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                Optional.of(new Where.Layers(Where.Layers.From.PIECE, 11, 12))),
+            Map.of(Setting.FAN, Value.of(0)));
+    Plan plan = Shapes.plan(List.of(), own, still);
+    Plan set = FillingRules.set(plan, "piece", 11, true, 2);
+    assertThat(set.rules()).hasSize(4).containsAll(plan.rules());
+    assertThat(FillingRules.set(set, "piece", 11, false, 0)).isEqualTo(plan);
   }
 
   private static Set<Role> roles(LayerSchedule layer) {

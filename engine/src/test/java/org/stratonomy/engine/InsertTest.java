@@ -22,6 +22,7 @@ import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
 
@@ -101,7 +102,7 @@ class InsertTest {
   void aChangeByHandAtThePlaneWillDo() {
     Rule second = Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2)));
     Plan plan = plan(disc(3, 3), second);
-    Plan divided = plan.withPiece(plan.pieces().getFirst().withBoundaries(List.of(4.6)));
+    Plan divided = plan.withPiece(plan.pieces().getFirst().withStrata(Strata.of(List.of(4.6))));
     assertThat(findings(compute(divided))).isEmpty();
     assertThat(findings(compute(divided.withMachine("workshop-four")))).hasSize(1);
   }

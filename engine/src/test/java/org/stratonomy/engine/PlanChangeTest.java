@@ -126,7 +126,7 @@ class PlanChangeTest {
             tuple(
                 "Rule 1",
                 "It gives nozzle temperature as 215 °C; usual was 210, and would be 238."));
-    Rule off = new Rule(hot.where(), hot.set(), false, "");
+    Rule off = new Rule("", hot.where(), hot.set(), false, "");
     assertThat(filament("harbour-blue", off).findings()).isEmpty();
   }
 
@@ -149,7 +149,10 @@ class PlanChangeTest {
         PlanChange.machine(divided, "longbelt", STANDARD, Shapes.source(Shapes.bar(20, 20, 5)));
     assertThat(belt.differences()).contains(new Difference("Layers", "level", "tilted by 45°"));
     // The boundary at 2 mm lies before the piece, across the tilted layers.
-    assertThat(belt.possible()).isFalse();
+    assertThat(belt.possible()).isTrue();
+    assertThat(belt.findings())
+        .extracting(Finding::reason)
+        .contains("Stratum 1 would not be printed: no layer lies there.");
     assertThat(belt.findings()).extracting(Finding::what).contains("Strata and stops");
   }
 }

@@ -17,6 +17,7 @@ import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.strata.PieceStack;
@@ -47,7 +48,8 @@ class PlanesProperties {
             of("piece", leftLayers),
             of("right", rightLayers),
             new Rule(
-                Where.EVERYWHERE.withPlanStrata(List.of(2)), Map.of(Setting.FILAMENT, Value.of(2))),
+                Where.EVERYWHERE.withPlanStrata(List.of("s2")),
+                Map.of(Setting.FILAMENT, Value.of(2))),
             Shapes.everywhere(
                 Map.of(
                     Setting.SKIRT_LINES,
@@ -58,7 +60,7 @@ class PlanesProperties {
     Piece right = new Piece("right", "Right", left.bodies(), Placement.at(180, 100), List.of());
     return plan.withMachine("workshop-four")
         .withPieces(List.of(left, right))
-        .withBoundaries(List.of(planBoundary))
+        .withStrata(Strata.of(List.of(planBoundary)))
         .withStops(
             List.of(
                 new Stop(

@@ -22,6 +22,7 @@ import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 
@@ -120,13 +121,14 @@ class SampleTest {
         Arbitraries.of("core", "slab").list().uniqueElements().ofMaxSize(1);
     Arbitrary<List<Role>> roles =
         Arbitraries.of(Role.OUTER_WALL, Role.INFILL, Role.TOP_SKIN).list().ofMaxSize(1);
-    Arbitrary<List<Integer>> strata = Arbitraries.of(1, 2).list().ofMaxSize(1);
+    Arbitrary<List<String>> strata = Arbitraries.of("s1", "s2").list().ofMaxSize(1);
     Arbitrary<Boolean> on = Arbitraries.of(true, true, false);
     Arbitrary<Integer> value = Arbitraries.integers().between(1, 2);
     return Combinators.combine(regions, roles, strata, on, value)
         .as(
             (r, o, s, active, v) ->
                 new Rule(
+                    "",
                     new Where(List.of(), List.of(), s, r, o, Optional.empty()),
                     Map.of(Setting.FILAMENT, Value.of(v)),
                     active,
@@ -140,7 +142,7 @@ class SampleTest {
   @Property(tries = 25)
   void theReasonAgreesWithWhatIsPrinted(@ForAll("rules") List<Rule> rules) {
     Plan divided = Shapes.divided(SANDWICH, rules.toArray(Rule[]::new));
-    Plan plan = divided.withPiece(divided.pieces().getFirst().withBoundaries(List.of(2.0)));
+    Plan plan = divided.withPiece(divided.pieces().getFirst().withStrata(Strata.of(List.of(2.0))));
     PlanResult result = compute(plan);
     List<double[]> spots = new ArrayList<>();
     for (Stroke stroke : result.schedule().layers().get(11).strokes()) {

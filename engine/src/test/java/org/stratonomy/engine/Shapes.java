@@ -19,6 +19,8 @@ import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.plan.Strata;
+import org.stratonomy.engine.plan.Stratum;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 
@@ -291,12 +293,21 @@ public final class Shapes {
     return new Rule(where, set);
   }
 
+  /** A piece with names for its strata, from the lowest. */
+  public static Piece named(Piece piece, String... names) {
+    List<Stratum> strata = new ArrayList<>();
+    for (Stratum stratum : piece.strata().all()) {
+      strata.add(new Stratum(stratum.id(), names[strata.size()], stratum.top()));
+    }
+    return piece.withStrata(new Strata(strata));
+  }
+
   public static Rule everywhere(Map<Setting, Value> set) {
     return new Rule(Where.EVERYWHERE, set);
   }
 
   public static Rule stratum(int number, Map<Setting, Value> set) {
-    return new Rule(new Where(List.of(), List.of(number)), set);
+    return new Rule(new Where(List.of(), List.of(Strata.id(number))), set);
   }
 
   public static MeshSource source(Mesh mesh) {

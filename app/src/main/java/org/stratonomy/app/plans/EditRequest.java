@@ -30,7 +30,7 @@ import org.stratonomy.engine.plan.Where.Layers;
  * @param other id of the piece to join, to align with or to copy the strata of; of the body to
  *     align with; of the piece that a body goes to, a new one if empty
  * @param course over the layers, in place of a value
- * @param rule number of a rule in the sheet, from 0
+ * @param rule id of a rule
  * @param recipe id of a recipe on the shelf
  * @param spacing room between pieces, mm
  * @param axis 0, 1, 2 for X, Y, Z
@@ -57,7 +57,7 @@ record EditRequest(
     @Schema(nullable = true) @Valid PlacementRequest placement,
     @Schema(nullable = true) String other,
     @Schema(nullable = true) @Valid CourseRequest course,
-    @Schema(nullable = true) Integer rule,
+    @Schema(nullable = true) String rule,
     @Schema(nullable = true) String recipe,
     @Schema(nullable = true) Double spacing,
     @Schema(nullable = true) @Min(0) @Max(2) Integer axis,
@@ -137,20 +137,20 @@ record EditRequest(
    *
    * @param pieces ids of pieces
    * @param bodies ids of bodies
-   * @param strata numbers of strata
+   * @param strata ids of strata of pieces
    * @param regions ids of regions
    * @param roles of lines
    * @param layers counted from the bottom of the piece or of the stratum
-   * @param planStrata numbers of strata of the plan
+   * @param planStrata ids of strata of the plan
    */
   record PlaceRequest(
       @Schema(nullable = true) @Size(max = 1000) List<@NotNull String> pieces,
       @Schema(nullable = true) @Size(max = 1000) List<@NotNull String> bodies,
-      @Schema(nullable = true) @Size(max = 5001) List<@NotNull Integer> strata,
+      @Schema(nullable = true) @Size(max = 5001) List<@NotNull String> strata,
       @Schema(nullable = true) @Size(max = 1000) List<@NotNull String> regions,
       @Schema(nullable = true) @Size(max = 1000) List<@NotNull String> roles,
       @Schema(nullable = true) @Valid LayersRequest layers,
-      @Schema(nullable = true) @Size(max = 5001) List<@NotNull Integer> planStrata) {}
+      @Schema(nullable = true) @Size(max = 5001) List<@NotNull String> planStrata) {}
 
   /**
    * @param last highest layer; all from the first one on if missing

@@ -1,6 +1,5 @@
 package org.stratonomy.app.plans;
 
-import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Objects;
@@ -27,13 +26,13 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanDivider;
 import org.stratonomy.engine.plan.RegionEditor;
 import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.RuleEditor;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.plan.Where.Layers;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.strata.BoundaryCheck;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /** Carries out single edits of plans. */
@@ -42,16 +41,9 @@ class PlanEditor {
   /** Room between a piece and its copy, mm. */
   private static final double SPACING_MM = 10;
 
-  /** Edits after which boundaries may lie outside of their pieces. */
-  private static final Set<Action> PLACING =
-      EnumSet.of(
-          Action.PLACE,
-          Action.ALIGN,
-          Action.ALIGN_BODY,
-          Action.SHIFT_BODY,
-          Action.LAY_DOWN,
-          Action.MOVE_BODY,
-          Action.SEPARATE_PIECE);
+  /** Edits that put boundaries where they may not be. */
+  private static final Set<Action> DIVIDING =
+      EnumSet.of(Action.DIVIDE, Action.MOVE_BOUNDARY, Action.EQUAL_PARTS, Action.COPY_STRATA);
 
   private final PlanService plans;
   private final MeshService meshes;
@@ -68,14 +60,13 @@ class PlanEditor {
   PlanState edit(UUID id, EditRequest request) {
     Plan plan = plans.current(id, request.version());
     Plan edited = BeltStrata.kept(plan, edited(plan, request), machine(plan).belt(), meshes);
-    boolean places = PLACING.contains(request.action());
+    if (DIVIDING.contains(request.action())) {
+      List<Double> before = plan.piece(request.piece()).orElseThrow().boundaries();
+      BoundaryCheck.check(placed(edited, request.piece()), machine(plan), before);
+    }
     boolean brings = request.action() == Action.SPLIT_BODY;
     return plans.edit(
-        id,
-        request.version(),
-        plan,
-        places ? placer(edited).withBoundariesInside(machine(edited)) : edited,
-        brings ? PlanService.meshesOf(edited) : Set.of());
+        id, request.version(), plan, edited, brings ? PlanService.meshesOf(edited) : Set.of());
   }
 
   private Plan edited(Plan plan, EditRequest r) {
@@ -191,13 +182,18 @@ class PlanEditor {
         machine(plan).belt());
   }
 
-  private Plan withRecipe(Plan plan, int index, String recipe) {
-    List<Rule> rules = new ArrayList<>(plan.rules());
-    if (index < 0 || index >= rules.size()) {
-      throw bad("There is no rule %d.".formatted(index + 1), "Choose a rule of the sheet.");
+  private Plan withRecipe(Plan plan, String id, String recipe) {
+    if (plan.rule(id).isEmpty()) {
+      throw bad("There is no rule '%s'.".formatted(id), "Choose a rule of the sheet.");
     }
-    rules.set(index, rules.get(index).with(recipe, recipes.recipes().values(recipe)));
-    return plan.withRules(rules);
+    return plan.withRules(
+        plan.rules().stream()
+            .map(
+                rule ->
+                    rule.id().equals(id)
+                        ? rule.with(recipe, recipes.recipes().values(recipe))
+                        : rule)
+            .toList());
   }
 
   private List<Bounds> bodies(Plan plan, EditRequest r) {

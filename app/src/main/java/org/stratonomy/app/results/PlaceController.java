@@ -29,7 +29,9 @@ import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Sample;
 import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Spot;
 import org.stratonomy.engine.plan.SpotSettings;
@@ -83,7 +85,8 @@ class PlaceController {
     Set<String> regions = region.isEmpty() ? Set.of() : Set.of(region);
     Spot spot = result.cells().get(index).spot(at, body, regions);
     SpotSettings settings = result.resolver().at(spot);
-    return ResultMapper.resolved(Role.byLabel(role).map(settings::of).orElse(settings.all()));
+    return ResultMapper.resolved(
+        result.plan(), Role.byLabel(role).map(settings::of).orElse(settings.all()));
   }
 
   /**
@@ -124,7 +127,8 @@ class PlaceController {
   private static SampleView view(PlanResult result, Sample.Entry entry) {
     int number = entry.layer().number();
     String id = entry.spot().map(Spot::piece).orElse("");
-    Piece piece = result.plan().piece(id).orElse(null);
+    Plan plan = result.plan();
+    Piece piece = plan.piece(id).orElse(null);
     return new SampleView(
         number,
         number,
@@ -135,14 +139,17 @@ class PlaceController {
         entry.slot(),
         piece == null ? "" : piece.name(),
         entry.spot().map(Spot::body).orElse(""),
-        entry.spot().map(Spot::stratum).orElse(0),
+        entry.spot().flatMap(spot -> piece.strata().number(spot.stratum())).orElse(0),
         entry.spot().stream()
             .flatMap(spot -> spot.regions().stream().sorted())
             .map(region -> piece.region(region).orElseThrow().name())
             .toList(),
         entry.reason().map(reason -> reason.value().toString()).orElse(""),
-        entry.reason().map(reason -> reason.rule()).orElse(-1),
-        entry.reason().map(reason -> reason.hidden()).orElse(List.of()));
+        entry.reason().map(reason -> ResultMapper.ruleId(plan, reason.rule())).orElse(""),
+        entry.reason().stream()
+            .flatMap(reason -> reason.hidden().stream())
+            .map(index -> ResultMapper.ruleId(plan, index))
+            .toList());
   }
 
   /**
@@ -153,10 +160,10 @@ class PlaceController {
   record CoverageView(double volumeMm3, double from, double to, Map<String, Double> lost) {}
 
   @GetMapping("/rules/{rule}")
-  CoverageView coverage(@PathVariable UUID revision, @PathVariable int rule) {
+  CoverageView coverage(@PathVariable UUID revision, @PathVariable String rule) {
     PlanResult result = computations.result(revision);
-    checkRule(result, rule);
-    return look(revision, () -> coverage(result, rule));
+    int index = rule(result, rule);
+    return look(revision, () -> coverage(result, index));
   }
 
   private static CoverageView coverage(PlanResult result, int rule) {
@@ -170,10 +177,13 @@ class PlaceController {
     return new CoverageView(coverage.volumeMm3(), coverage.from(), coverage.to(), lost);
   }
 
-  private static void checkRule(PlanResult result, int rule) {
-    if (rule < 0 || rule >= result.plan().rules().size()) {
-      throw new MissingException("rule", Integer.toString(rule));
+  /** Index of a rule in the sheet. */
+  private static int rule(PlanResult result, String id) {
+    List<String> ids = result.plan().rules().stream().map(Rule::id).toList();
+    if (!ids.contains(id)) {
+      throw new MissingException("rule", id);
     }
+    return ids.indexOf(id);
   }
 
   private static int index(PlanResult result, String piece) {
@@ -220,11 +230,11 @@ class PlaceController {
   @GetMapping(path = "/rules/{rule}/contours", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
   ResponseEntity<byte[]> ruleContours(
       @PathVariable UUID revision,
-      @PathVariable int rule,
+      @PathVariable String rule,
       @RequestParam(required = false) Double height) {
     PlanResult result = computations.result(revision);
-    checkRule(result, rule);
-    return look(revision, () -> contoursOfRule(result, rule, height));
+    int index = rule(result, rule);
+    return look(revision, () -> contoursOfRule(result, index, height));
   }
 
   private static ResponseEntity<byte[]> contoursOfRule(PlanResult result, int rule, Double height) {

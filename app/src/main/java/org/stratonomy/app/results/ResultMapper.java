@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Stream;
@@ -52,6 +53,7 @@ import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Spot;
+import org.stratonomy.engine.plan.Stratum;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
@@ -175,8 +177,8 @@ final class ResultMapper {
     PieceStack stack = result.stack().pieces().get(p);
     Bounds b = placed.bounds();
     List<StratumView> strata = new ArrayList<>();
-    for (int number = 1; number <= placed.piece().strataCount(); number++) {
-      strata.add(stratum(placed, stack, number));
+    for (int number = 1; number <= placed.piece().strata().count(); number++) {
+      stratum(placed, stack, number).ifPresent(strata::add);
     }
     List<MeshView> meshes = new ArrayList<>();
     for (int m = 0; m < placed.meshes().size(); m++) {
@@ -213,7 +215,15 @@ final class ResultMapper {
     Map<String, Integer> slots = new TreeMap<>();
     String body = piece.bodies().getFirst().id();
     for (Region region : piece.regions()) {
-      Spot spot = new Spot(piece.id(), body, 1, Set.of(region.id()), 1, 1, 1);
+      Spot spot =
+          new Spot(
+              piece.id(),
+              body,
+              piece.strata().get(1).id(),
+              Set.of(region.id()),
+              1,
+              1,
+              result.plan().strata().get(1).id());
       slots.put(region.id(), result.resolver().at(spot).all().slot());
     }
     return slots;
@@ -260,36 +270,47 @@ final class ResultMapper {
   }
 
   /** A stratum of the piece itself, without the layers of support below it. */
-  private StratumView stratum(PlacedPiece placed, PieceStack stack, int number) {
+  private Optional<StratumView> stratum(PlacedPiece placed, PieceStack stack, int number) {
     Piece piece = placed.piece();
     List<PieceLayer> layers =
         stack.stratum(number).stream().filter(layer -> layer.middle() > placed.bottom()).toList();
+    if (layers.isEmpty()) {
+      return Optional.empty();
+    }
+    Stratum stratum = piece.strata().get(number);
     Settings settings = result.resolver().stratum(piece.id(), number);
     PieceLayer usual = layers.get(Math.min(1, layers.size() - 1));
-    return new StratumView(
-        number,
-        piece.strataName(number),
-        layers.getFirst().bottom(),
-        layers.getLast().top(),
-        planLayer(layers.getFirst().top()),
-        planLayer(layers.getLast().top()),
-        layers.size(),
-        usual.height(),
-        resolved(settings));
+    return Optional.of(
+        new StratumView(
+            stratum.id(),
+            number,
+            stratum.name(),
+            layers.getFirst().bottom(),
+            layers.getLast().top(),
+            planLayer(layers.getFirst().top()),
+            planLayer(layers.getLast().top()),
+            layers.size(),
+            usual.height(),
+            resolved(result.plan(), settings)));
   }
 
   /** All values of a place, by the ids of the settings. */
-  static Map<String, ResolvedView> resolved(Settings settings) {
+  static Map<String, ResolvedView> resolved(Plan plan, Settings settings) {
     Map<String, ResolvedView> values = new TreeMap<>();
     for (Setting setting : Setting.values()) {
       values.put(
           setting.id(),
           new ResolvedView(
               settings.values().get(setting).toString(),
-              settings.rules().get(setting),
+              ruleId(plan, settings.rules().get(setting)),
               settings.below().get(setting).toString()));
     }
     return values;
+  }
+
+  /** Id of a rule, or an empty text for the default. */
+  static String ruleId(Plan plan, int index) {
+    return index == Settings.BY_DEFAULT ? "" : plan.rules().get(index).id();
   }
 
   /** Number of the plan's layer that ends at a height. */

@@ -65,6 +65,10 @@ public record ResultView(
       Map<String, Integer> regionSlots) {}
 
   /**
+   * A stratum of which some layers are printed.
+   *
+   * @param id what rules name it by
+   * @param number from 1 at the bottom
    * @param name what the user calls it; empty if it goes by its number
    * @param from its bottom, mm
    * @param to its top, mm
@@ -75,6 +79,7 @@ public record ResultView(
    * @param settings what holds in it, by the ids of the settings
    */
   public record StratumView(
+      String id,
       int number,
       String name,
       double from,
@@ -97,8 +102,8 @@ public record ResultView(
    * @param piece name of the piece, or empty for what belongs to none
    * @param regions names of the regions that the spot lies in
    * @param value of the setting asked for, as text
-   * @param rule index of the rule that decides, from 0; -1 for the default
-   * @param hidden indices of the rules that match too but lie below it
+   * @param rule id of the rule that decides; empty for the default
+   * @param hidden ids of the rules that match too but lie below it
    */
   public record SampleView(
       int firstLayer,
@@ -113,8 +118,8 @@ public record ResultView(
       int stratum,
       List<String> regions,
       String value,
-      int rule,
-      List<Integer> hidden) {
+      String rule,
+      List<String> hidden) {
     /** Heights nearer than this are one, mm. */
     private static final double SAME_MM = 1e-3;
 
@@ -128,7 +133,7 @@ public record ResultView(
           && stratum == next.stratum
           && regions.equals(next.regions)
           && value.equals(next.value)
-          && rule == next.rule
+          && rule.equals(next.rule)
           && hidden.equals(next.hidden);
     }
 
@@ -154,10 +159,10 @@ public record ResultView(
 
   /**
    * @param value as text, without its unit
-   * @param rule index of the rule that decides, from 0; -1 for the default
+   * @param rule id of the rule that decides; empty for the default
    * @param below what would hold without that rule
    */
-  public record ResolvedView(String value, int rule, String below) {}
+  public record ResolvedView(String value, String rule, String below) {}
 
   /**
    * Where and how much is purged when filament changes.

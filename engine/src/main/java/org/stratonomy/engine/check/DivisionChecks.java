@@ -121,7 +121,7 @@ final class DivisionChecks {
     }
     if (!matchesAnything(rule.where())) {
       add(
-          "rule-empty:" + rule.fingerprint(),
+          "rule-empty:" + rule.id(),
           "Rule %d matches nothing".formatted(index + 1),
           "Nowhere in the plan is there a place in all that it names.",
           Optional.empty(),
@@ -153,9 +153,7 @@ final class DivisionChecks {
           findings.add(
               new Finding(
                   "support-conflict:%s:%s"
-                      .formatted(
-                          plan.rules().get(upper).fingerprint(),
-                          plan.rules().get(lower).fingerprint()),
+                      .formatted(plan.rules().get(upper).id(), plan.rules().get(lower).id()),
                   Severity.WARNING,
                   "Support is forced and forbidden in one place",
                   Checks.text(
@@ -181,8 +179,9 @@ final class DivisionChecks {
 
   private boolean matchesAnything(Where where) {
     for (int p = 0; p < placed.size(); p++) {
+      Piece piece = placed.get(p).piece();
       for (PieceLayer layer : stacks.get(p).layers()) {
-        boolean near = where.matches(placed.get(p).id(), layer.stratum());
+        boolean near = where.matches(placed.get(p).id(), piece.strata().get(layer.stratum()).id());
         if (near
             && cells.get(p).places(layer).stream().anyMatch(place -> where.matches(place.spot()))) {
           return true;
@@ -206,7 +205,7 @@ final class DivisionChecks {
           case CELL, LINE -> "all lines of a place";
         };
     add(
-        "rule-scope:" + rule.fingerprint() + ":" + setting.id(),
+        "rule-scope:" + rule.id() + ":" + setting.id(),
         "%s cannot differ here".formatted(setting.label()),
         "Rule %d sets it for %s, but it is the same for %s; the value has no effect. %s"
             .formatted(index + 1, limited, same, remedy),

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
@@ -13,36 +14,60 @@ import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PlacedPiece;
 
-/** Strata in which nothing is printed at all. */
+/** Strata in which nothing is printed, because of what they say or because of where they lie. */
 final class EmptyChecks {
   private EmptyChecks() {}
 
-  private record Stratum(int piece, int number) {}
+  private record Printed(int piece, int stratum) {}
 
   static List<Finding> run(LayerStack stack, List<PlacedPiece> placed, Schedule schedule) {
-    Set<Stratum> printed = new HashSet<>();
+    Set<Printed> printed = new HashSet<>();
     schedule.layers().stream()
         .flatMap(layer -> layer.strokes().stream())
         .map(Stroke::origin)
-        .forEach(origin -> printed.add(new Stratum(origin.piece(), origin.stratum())));
+        .forEach(origin -> printed.add(new Printed(origin.piece(), origin.stratum())));
     List<Finding> findings = new ArrayList<>();
     for (int p = 0; p < placed.size(); p++) {
       Piece piece = placed.get(p).piece();
-      for (int number = 1; number <= piece.strataCount(); number++) {
+      List<Integer> outside = stack.pieces().get(p).unprinted(piece);
+      for (int number = 1; number <= piece.strata().count(); number++) {
         List<PieceLayer> layers = stack.pieces().get(p).stratum(number);
-        if (!layers.isEmpty() && !printed.contains(new Stratum(p, number))) {
+        if (!layers.isEmpty() && !printed.contains(new Printed(p, number))) {
           findings.add(nothing(piece, number, layers));
         }
       }
+      if (!outside.isEmpty()) {
+        findings.add(outside(placed.get(p), outside));
+      }
     }
     return findings;
+  }
+
+  private static Finding outside(PlacedPiece placed, List<Integer> strata) {
+    String which = strata.stream().map(String::valueOf).collect(Collectors.joining(", "));
+    return new Finding(
+        "strata-outside:" + placed.id(),
+        Severity.NOTE,
+        "%s %s of %s %s not printed"
+            .formatted(
+                strata.size() == 1 ? "Stratum" : "Strata",
+                which,
+                placed.piece().name(),
+                strata.size() == 1 ? "is" : "are"),
+        Checks.text(
+            "The piece is printed from %.2f to %.2f mm, and no layer lies there. What the rules say"
+                + " is kept, in case the piece is moved back.",
+            placed.bottom(), placed.top()),
+        Optional.of(placed.id()),
+        Optional.empty(),
+        List.of());
   }
 
   private static Finding nothing(Piece piece, int number, List<PieceLayer> layers) {
     double low = layers.getFirst().bottom();
     double high = layers.getLast().top();
     return new Finding(
-        "stratum-empty:" + piece.id() + ":" + number,
+        "stratum-empty:" + piece.id() + ":" + piece.strata().get(number).id(),
         Severity.WARNING,
         Checks.text("%s prints nothing from %.2f to %.2f mm", piece.name(), low, high),
         "The stratum is too thin for a line, or its rules leave out walls, infill and solid layers."

@@ -92,7 +92,15 @@ final class TurnChecks {
   private List<Extent> extents(PlacedPiece piece) {
     List<Extent> extents = new ArrayList<>();
     for (int b = 0; b < piece.piece().bodies().size(); b++) {
-      Spot spot = new Spot(piece.id(), piece.piece().bodies().get(b).id(), 1, Set.of(), 1, 1, 1);
+      Spot spot =
+          new Spot(
+              piece.id(),
+              piece.piece().bodies().get(b).id(),
+              piece.piece().strata().get(1).id(),
+              Set.of(),
+              1,
+              1,
+              plan.strata().get(1).id());
       extents.add(new Extent(resolver.at(spot).all().slot(), Bounds.of(piece.vertices(b))));
     }
     return extents;

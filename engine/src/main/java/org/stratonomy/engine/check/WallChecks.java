@@ -60,6 +60,11 @@ final class WallChecks {
       this.bottom = bottom;
     }
 
+    /** Id of the stratum. */
+    String id() {
+      return piece.strata().get(stratum).id();
+    }
+
     boolean has(LayerFit.Walls some) {
       return index == some.piece() && stratum == some.stratum();
     }
@@ -102,7 +107,7 @@ final class WallChecks {
         .map(
             width ->
                 new Finding(
-                    "walls-fitted:%s:%d".formatted(walls.piece.id(), walls.stratum),
+                    "walls-fitted:%s:%s".formatted(walls.piece.id(), walls.id()),
                     Severity.NOTE,
                     "Walls of %s are no whole number of lines".formatted(walls.piece.name()),
                     Checks.text(
@@ -116,7 +121,7 @@ final class WallChecks {
                         Remedy.rule(
                             Checks.text("Lines of %.2f mm", width),
                             plan,
-                            new Where(List.of(walls.piece.id()), List.of(walls.stratum)),
+                            new Where(List.of(walls.piece.id()), List.of(walls.id())),
                             Setting.LINE_WIDTH,
                             Value.of(width)))));
   }

@@ -86,7 +86,7 @@ public final class Cells {
     IntToDoubleFunction widths =
         layer -> stratum(stack.layers().get(layer - 1)).number(Setting.LINE_WIDTH);
     regions = new RegionAreas(placed, stack, sections, meshes, widths, memo);
-    stratumStarts = new int[piece.strataCount() + 1];
+    stratumStarts = new int[piece.strata().count() + 1];
     for (PieceLayer layer : stack.layers()) {
       if (stratumStarts[layer.stratum()] == 0) {
         stratumStarts[layer.stratum()] = layer.index();
@@ -233,11 +233,11 @@ public final class Cells {
     return new Spot(
         piece.id(),
         body,
-        layer.stratum(),
+        piece.strata().get(layer.stratum()).id(),
         inRegions,
         layer.index(),
         layer.index() - stratumStarts[layer.stratum()] + 1,
-        stack.planStratum(layer));
+        plan.strata().get(stack.planStratum(layer)).id());
   }
 
   private Key fragmentsKey(PieceLayer layer) {

@@ -81,7 +81,7 @@ public final class LedgerFormat {
         piece.regions().stream()
             .filter(region -> origin.regions().contains(region.id()))
             .map(Region::name);
-    String place = "%s, %s".formatted(piece.name(), piece.stratumText(origin.stratum()));
+    String place = "%s, %s".formatted(piece.name(), piece.strata().text(origin.stratum()));
     return Stream.concat(Stream.of(place), regions).collect(Collectors.joining(", "));
   }
 
@@ -136,8 +136,8 @@ public final class LedgerFormat {
       if (origin.hasPiece()) {
         Piece piece = plan.pieces().get(origin.piece());
         one.put("piece", piece.id()).put("stratum", origin.stratum());
-        if (!piece.strataName(origin.stratum()).isBlank()) {
-          one.put("name", piece.strataName(origin.stratum()));
+        if (!piece.strata().get(origin.stratum()).name().isBlank()) {
+          one.put("name", piece.strata().get(origin.stratum()).name());
         }
         ArrayNode regions = one.putArray("regions");
         origin.regions().forEach(regions::add);

@@ -2,7 +2,9 @@ package org.stratonomy.engine.document;
 
 import com.networknt.schema.Schema;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Piece;
@@ -12,6 +14,8 @@ import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.plan.Strata;
+import org.stratonomy.engine.plan.Stratum;
 import org.stratonomy.engine.problem.Problem;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.databind.JsonNode;
@@ -23,11 +27,11 @@ import tools.jackson.databind.node.StringNode;
 /**
  * The plan document as JSON, described in docs/formats/plan.md. Reading checks the document against
  * {@link PlanSchema}; an unknown key, a missing one or a value of the wrong kind is an error that
- * names it.
+ * names it. Documents of {@link FirstPlanFormat version 1} are read, too.
  */
 public final class PlanFormat {
   public static final String FORMAT = "stratonomy-plan";
-  public static final int VERSION = 1;
+  public static final int VERSION = 2;
 
   private static final JsonMapper JSON =
       JsonMapper.builder().enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION).build();
@@ -76,13 +80,25 @@ public final class PlanFormat {
    * @throws Problem if the document does not follow the schema
    */
   public static Plan read(String name, JsonNode document) {
-    SchemaCheck.check(SCHEMA, name, document);
-    return plan(document);
+    int version = document.path("version").asInt(0);
+    if (document.isObject() && version > VERSION) {
+      throw new Problem(
+          Problem.Kind.PLAN_FORMAT,
+          name,
+          "It is of format %d, made by a newer version of Stratonomy; this one reads up to %d."
+              .formatted(version, VERSION),
+          "Open it with that version.");
+    }
+    JsonNode current =
+        FirstPlanFormat.is(document) ? FirstPlanFormat.current(name, document) : document;
+    SchemaCheck.check(SCHEMA, name, current);
+    Plan plan = plan(name, current);
+    return current == document ? plan : FirstPlanFormat.identified(plan);
   }
 
-  private static Plan plan(JsonNode node) {
+  private static Plan plan(String name, JsonNode node) {
     List<Piece> pieces = new ArrayList<>();
-    node.path("pieces").forEach(piece -> pieces.add(piece(piece)));
+    node.path("pieces").forEach(piece -> pieces.add(piece(name, piece)));
     List<Rule> rules = new ArrayList<>();
     node.path("rules").forEach(rule -> rules.add(RuleFormat.read(rule)));
     List<Stop> stops = new ArrayList<>();
@@ -96,7 +112,7 @@ public final class PlanFormat {
         pieces,
         rules,
         stops,
-        numbers(node.path("boundaries")),
+        strata(name, "plan", node.path("strata")),
         PurgingFormat.read(node.path("purging")),
         accepted(node.path("accepted")));
   }
@@ -109,13 +125,42 @@ public final class PlanFormat {
     return accepted;
   }
 
-  private static List<Double> numbers(JsonNode node) {
-    List<Double> numbers = new ArrayList<>();
-    node.forEach(number -> numbers.add(number.asDouble()));
-    return numbers;
+  private static Strata strata(String name, String of, JsonNode node) {
+    List<Stratum> strata = new ArrayList<>();
+    Set<String> ids = new HashSet<>();
+    for (JsonNode one : node) {
+      String id = one.get("id").asString();
+      boolean isTopmost = strata.size() + 1 == node.size();
+      if (!ids.add(id)) {
+        throw bad(name, of, "Two strata have the id '%s'.".formatted(id), "Rename one of them.");
+      }
+      if (one.has("top") == isTopmost) {
+        throw bad(
+            name,
+            of,
+            isTopmost
+                ? "The topmost stratum has a 'top'."
+                : "Stratum '%s' has no 'top'.".formatted(id),
+            "Give each stratum a 'top' but the last one in the list.");
+      }
+      double top = one.path("top").asDouble(Stratum.OPEN);
+      if (!strata.isEmpty() && top <= strata.getLast().top()) {
+        throw bad(
+            name,
+            of,
+            "Stratum '%s' ends below the one under it.".formatted(id),
+            "List strata from the lowest to the topmost.");
+      }
+      strata.add(new Stratum(id, one.path("name").asString(""), top));
+    }
+    return strata.isEmpty() ? Strata.UNDIVIDED : new Strata(strata);
   }
 
-  private static Piece piece(JsonNode node) {
+  private static Problem bad(String name, String of, String reason, String remedy) {
+    return new Problem(Problem.Kind.PLAN_FORMAT, name, "%s: %s".formatted(of, reason), remedy);
+  }
+
+  private static Piece piece(String name, JsonNode node) {
     String id = node.get("id").asString();
     List<Body> bodies = new ArrayList<>();
     for (JsonNode body : node.get("bodies")) {
@@ -138,9 +183,8 @@ public final class PlanFormat {
             vector(placement.path("position"), 0),
             vector(placement.path("rotation"), 0),
             vector(placement.path("scale"), 1)),
-        numbers(node.path("boundaries")),
+        strata(name, id, node.path("strata")),
         regions,
-        texts(node.path("strataNames")),
         node.path("fixed").asBoolean(false));
   }
 
@@ -172,8 +216,8 @@ public final class PlanFormat {
     plan.rules().forEach(rule -> RuleFormat.write(rule, rules.addObject()));
     ArrayNode stops = root.putArray("stops");
     plan.stops().forEach(stop -> StopFormat.write(stop, stops.addObject()));
-    if (!plan.boundaries().isEmpty()) {
-      plan.boundaries().forEach(root.putArray("boundaries")::add);
+    if (!plan.strata().equals(Strata.UNDIVIDED)) {
+      write(plan.strata(), root.putArray("strata"));
     }
     if (!plan.purging().equals(Purging.BY_ITSELF)) {
       PurgingFormat.write(plan.purging(), root.putObject("purging"));
@@ -202,17 +246,25 @@ public final class PlanFormat {
     write(piece.placement().position(), placement.putArray("position"));
     write(piece.placement().rotation(), placement.putArray("rotation"));
     write(piece.placement().scale(), placement.putArray("scale"));
-    ArrayNode boundaries = node.putArray("boundaries");
-    piece.boundaries().forEach(boundaries::add);
-    if (!piece.strataNames().isEmpty()) {
-      piece.strataNames().forEach(node.putArray("strataNames")::add);
-    }
+    write(piece.strata(), node.putArray("strata"));
     if (piece.fixed()) {
       node.put("fixed", true);
     }
     if (!piece.regions().isEmpty()) {
       ArrayNode regions = node.putArray("regions");
       piece.regions().forEach(region -> RegionFormat.write(region, regions.addObject()));
+    }
+  }
+
+  private static void write(Strata strata, ArrayNode node) {
+    for (Stratum stratum : strata.all()) {
+      ObjectNode one = node.addObject().put("id", stratum.id());
+      if (!stratum.name().isEmpty()) {
+        one.put("name", stratum.name());
+      }
+      if (stratum.top() < Stratum.OPEN) {
+        one.put("top", stratum.top());
+      }
     }
   }
 

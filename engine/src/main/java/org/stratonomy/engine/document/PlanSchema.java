@@ -43,7 +43,7 @@ public final class PlanSchema {
         "rules", list(RuleFormat.schema(), 0, MOST_RULES, "The rule sheet, topmost rule first"));
     properties.set(
         "stops", list(StopFormat.schema(), 0, MOST_STOPS, "Where the machine waits, in any order"));
-    properties.set("boundaries", heights("Heights between the strata of the plan"));
+    properties.set("strata", strata("Height ranges through all pieces, lowest first"));
     properties.set("purging", PurgingFormat.schema());
     properties.set(
         "accepted",
@@ -51,8 +51,13 @@ public final class PlanSchema {
     return root;
   }
 
-  private static ObjectNode heights(String description) {
-    return list(number("Height above the bed, mm"), 0, MOST_BOUNDARIES, description);
+  private static ObjectNode strata(String description) {
+    ObjectNode stratum = object("id");
+    ObjectNode properties = (ObjectNode) stratum.get("properties");
+    properties.set("id", text("What rules name it by, unique in its list", 1, 100));
+    properties.set("name", text("What it is called; empty for none", 0, 100));
+    properties.set("top", number("Upper boundary above the bed, mm; only the topmost has none"));
+    return list(stratum, 0, MOST_BOUNDARIES + 1, description);
   }
 
   private static ObjectNode accepted() {
@@ -83,14 +88,7 @@ public final class PlanSchema {
     placementProperties.set("rotation", vector("Degrees about X, then Y, then Z"));
     placementProperties.set("scale", vector("Factors along the model's X, Y and Z"));
     properties.set("placement", placement);
-    properties.set("boundaries", heights("Heights between the strata"));
-    properties.set(
-        "strataNames",
-        list(
-            text("Empty for none", 0, 100),
-            0,
-            MOST_BOUNDARIES + 1,
-            "Names of the strata, lowest first"));
+    properties.set("strata", strata("Height ranges, lowest first; one if missing"));
     properties
         .putObject("fixed")
         .put("type", "boolean")

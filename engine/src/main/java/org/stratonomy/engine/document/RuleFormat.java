@@ -1,6 +1,5 @@
 package org.stratonomy.engine.document;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -24,10 +23,7 @@ final class RuleFormat {
     ObjectNode limits = (ObjectNode) where.get("properties");
     limits.set("pieces", ids("Id of a piece", "Only these pieces"));
     limits.set("bodies", ids("Id of a body", "Only these bodies"));
-    limits.set(
-        "strata",
-        PlanSchema.list(
-            count(), 0, PlanSchema.MOST_BOUNDARIES + 1, "Only these strata, 1 at the bottom"));
+    limits.set("strata", strata("Only these strata of pieces"));
     limits.set("regions", ids("Id of a region", "Only inside of one of these regions"));
     ObjectNode role = JsonMapper.shared().createObjectNode();
     ArrayNode roles = role.putArray("enum");
@@ -45,13 +41,8 @@ final class RuleFormat {
     span.set("first", count());
     span.set("last", count());
     limits.set("layers", layers);
-    limits.set(
-        "planStrata",
-        PlanSchema.list(
-            count(),
-            0,
-            PlanSchema.MOST_BOUNDARIES + 1,
-            "Only these strata of the plan, 1 at the bottom"));
+    limits.set("planStrata", strata("Only these strata of the plan"));
+    properties.set("id", PlanSchema.text("Unique within the plan; made up if missing", 1, 200));
     properties.set("where", where);
     properties.set("set", ValueFormat.schema());
     properties.putObject("on").put("type", "boolean");
@@ -64,6 +55,11 @@ final class RuleFormat {
     return PlanSchema.list(PlanSchema.text(item, 1, 100), 0, PlanSchema.MOST_BODIES, list);
   }
 
+  private static ObjectNode strata(String list) {
+    return PlanSchema.list(
+        PlanSchema.text("Id of a stratum", 1, 100), 0, PlanSchema.MOST_BOUNDARIES + 1, list);
+  }
+
   private static ObjectNode count() {
     return JsonMapper.shared()
         .createObjectNode()
@@ -74,6 +70,7 @@ final class RuleFormat {
 
   static Rule read(JsonNode node) {
     return new Rule(
+        node.path("id").asString(""),
         where(node.get("where")),
         ValueFormat.read(node.get("set")),
         node.path("on").asBoolean(true),
@@ -88,17 +85,11 @@ final class RuleFormat {
     return new Where(
         PlanFormat.texts(node.path("pieces")),
         PlanFormat.texts(node.path("bodies")),
-        counts(node.path("strata")),
+        PlanFormat.texts(node.path("strata")),
         PlanFormat.texts(node.path("regions")),
         roles,
         node.has("layers") ? Optional.of(layers(node.get("layers"))) : Optional.empty(),
-        counts(node.path("planStrata")));
-  }
-
-  private static List<Integer> counts(JsonNode node) {
-    List<Integer> counts = new ArrayList<>();
-    node.forEach(number -> counts.add(number.asInt()));
-    return counts;
+        PlanFormat.texts(node.path("planStrata")));
   }
 
   private static Layers layers(JsonNode node) {
@@ -113,19 +104,16 @@ final class RuleFormat {
   }
 
   static void write(Rule rule, ObjectNode node) {
+    node.put("id", rule.id());
     ObjectNode where = node.putObject("where");
     Where limits = rule.where();
     texts(where, "pieces", limits.pieces());
     texts(where, "bodies", limits.bodies());
-    if (!limits.strata().isEmpty()) {
-      limits.strata().forEach(where.putArray("strata")::add);
-    }
+    texts(where, "strata", limits.strata());
     texts(where, "regions", limits.regions());
     texts(where, "roles", limits.roles().stream().map(Role::label).toList());
     limits.layers().ifPresent(layers -> write(layers, where.putObject("layers")));
-    if (!limits.planStrata().isEmpty()) {
-      limits.planStrata().forEach(where.putArray("planStrata")::add);
-    }
+    texts(where, "planStrata", limits.planStrata());
     if (!rule.on()) {
       node.put("on", false);
     }

@@ -209,11 +209,11 @@ public final class PlanPicture {
           new Spot(
               piece.id(),
               body,
-              1 + (int) piece.boundaries().stream().filter(b -> b < below).count(),
+              piece.strata().get(piece.strata().at(below)).id(),
               regions,
               SEEN_LAYER,
               SEEN_LAYER,
-              plan.stratumAt(below));
+              plan.strata().get(plan.strata().at(below)).id());
       int slot = resolver.at(spot).of(Role.OUTER_WALL).slot();
       colours[s] = Integer.parseInt(resolver.filament(slot).colour().substring(1), 16);
     }

@@ -24,7 +24,10 @@ public final class BeltStrata {
     for (Piece piece : belt.isPresent() ? after.pieces() : List.<Piece>of()) {
       Optional<Piece> was = before.piece(piece.id()).filter(old -> moved(old, piece));
       if (was.isPresent()) {
-        kept = kept.withPiece(piece.withBoundaries(boundaries(was.get(), piece, belt, meshes)));
+        kept =
+            kept.withPiece(
+                piece.withStrata(
+                    piece.strata().withBoundaries(boundaries(was.get(), piece, belt, meshes))));
       }
     }
     return kept;

@@ -49,7 +49,7 @@ final class BodyMove {
   Plan intoNew() {
     String id = FreeId.of(body.id(), other -> plan.piece(other).isPresent());
     Piece piece =
-        new Piece(id, body.name(), List.of(body), from.placement(), from.boundaries(), patches);
+        new Piece(id, body.name(), List.of(body), from.placement(), from.strata(), patches, false);
     List<Piece> pieces = new ArrayList<>(left());
     pieces.add(piece);
     return plan.withPieces(pieces).withRules(rules(id, body.id(), patchIds(List.of())));

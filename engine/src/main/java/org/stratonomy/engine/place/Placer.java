@@ -6,7 +6,6 @@ import java.util.function.UnaryOperator;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.plan.Body;
-import org.stratonomy.engine.plan.Divider;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.PieceEditor;
@@ -213,26 +212,6 @@ public final class Placer {
     List<Body> bodies = new ArrayList<>(to.bodies());
     bodies.set(bodies.size() - 1, last.withShift(last.shift().plus(inModel)));
     return standing(to, to.withBodies(bodies));
-  }
-
-  /**
-   * The plan without the boundaries that lie outside of their pieces, or nearer to an end than the
-   * thinnest layer: what was turned, or lost a body, may be lower than before. Each joins its
-   * strata.
-   */
-  public Plan withBoundariesInside(Machine machine) {
-    Plan inside = plan;
-    for (Piece piece : plan.pieces()) {
-      PlacedPiece placed = PlacedPiece.of(piece, meshes, machine.belt());
-      double low = placed.bottom() + machine.minLayerHeight();
-      double high = placed.top() - machine.minLayerHeight();
-      for (double boundary : piece.boundaries()) {
-        if (boundary < low - ROUNDING_MM || boundary > high + ROUNDING_MM) {
-          inside = new Divider(inside, piece.id()).join(boundary);
-        }
-      }
-    }
-    return inside;
   }
 
   /**

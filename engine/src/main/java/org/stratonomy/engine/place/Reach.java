@@ -32,7 +32,7 @@ public final class Reach {
   /** Of a piece's outlines in any of its strata. */
   public static double ofOutlines(Piece piece, Resolver resolver) {
     double most = 0;
-    for (int stratum = 1; stratum <= piece.strataCount(); stratum++) {
+    for (int stratum = 1; stratum <= piece.strata().count(); stratum++) {
       Settings settings = resolver.stratum(piece.id(), stratum);
       most = Math.max(most, settings.number(Setting.OUTLINE_OUT));
     }

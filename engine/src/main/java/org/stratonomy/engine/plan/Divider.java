@@ -1,14 +1,16 @@
 package org.stratonomy.engine.plan;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
-import java.util.TreeMap;
-import java.util.function.Function;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
- * Divides pieces into strata and joins them again. Rules name strata by their numbers, so they are
- * carried along: the parts of a divided stratum keep all of its rules, strata above are renumbered,
- * and a joined stratum keeps the rules of its lower part.
+ * Divides pieces into strata and joins them again. Rules that name a divided stratum hold for both
+ * of its parts; a joined stratum keeps the rules of its lower part. Ids of new strata are unique
+ * within the plan, so that no rule for another piece comes to hold for them.
  */
 public final class Divider {
   /** Heights nearer than this to an end of the piece are meant as the end, mm. */
@@ -16,7 +18,6 @@ public final class Divider {
 
   private final Plan plan;
   private final Piece piece;
-  private final Boundaries boundaries;
 
   /**
    * @throws org.stratonomy.engine.problem.Problem if there is no such piece
@@ -24,22 +25,77 @@ public final class Divider {
   public Divider(Plan plan, String piece) {
     this.plan = plan;
     this.piece = plan.piece(piece, "dividing");
-    this.boundaries = new Boundaries(this.piece.boundaries());
   }
 
   /** A new boundary. */
   public Plan divide(double height) {
-    return apply(boundaries.divided(height));
+    String upper = freeId(plan);
+    Strata divided = piece.strata().divided(height, upper);
+    String lower = divided.get(divided.number(upper).orElseThrow() - 1).id();
+    List<Rule> rules =
+        plan.rules().stream()
+            .map(
+                rule ->
+                    rule.where().matchesPiece(piece.id())
+                        ? rule.withWhere(
+                            rule.where().withStrata(with(rule.where().strata(), lower, upper)))
+                        : rule)
+            .toList();
+    return plan.withPiece(piece.withStrata(divided)).withRules(rules);
   }
 
   /** Joins the two strata at a boundary. */
   public Plan join(double height) {
-    return apply(boundaries.joined(height));
+    String upper = piece.strata().above(height).id();
+    List<Rule> rules = new ArrayList<>();
+    for (Rule rule : plan.rules()) {
+      Where where = rule.where();
+      boolean isNamed = where.strata().contains(upper) && where.matchesPiece(piece.id());
+      boolean isOthers =
+          plan.pieces().stream()
+              .filter(other -> !other.id().equals(piece.id()) && where.matchesPiece(other.id()))
+              .anyMatch(other -> other.strata().has(upper));
+      if (!isNamed || isOthers) {
+        rules.add(rule);
+      } else if (where.strata().size() > 1) {
+        rules.add(rule.withWhere(where.withStrata(without(where.strata(), upper))));
+      }
+    }
+    return plan.withPiece(piece.withStrata(piece.strata().joined(height))).withRules(rules);
   }
 
   /** Moves a boundary between its neighbours. */
   public Plan move(double from, double to) {
-    return plan.withPiece(piece.withBoundaries(boundaries.moved(from, to)));
+    return plan.withPiece(piece.withStrata(piece.strata().moved(from, to)));
+  }
+
+  /** An id that no stratum has, and no rule names. */
+  static String freeId(Plan plan) {
+    Set<String> taken =
+        Stream.concat(Stream.of(plan.strata()), plan.pieces().stream().map(Piece::strata))
+            .flatMap(strata -> strata.all().stream())
+            .map(Stratum::id)
+            .collect(Collectors.toCollection(HashSet::new));
+    for (Rule rule : plan.rules()) {
+      taken.addAll(rule.where().strata());
+      taken.addAll(rule.where().planStrata());
+    }
+    int number = 1;
+    while (taken.contains(Strata.id(number))) {
+      number++;
+    }
+    return Strata.id(number);
+  }
+
+  /** Ids of strata, with a new one after the one that it was part of. */
+  static List<String> with(List<String> ids, String lower, String upper) {
+    return ids.stream()
+        .flatMap(id -> id.equals(lower) ? Stream.of(lower, upper) : Stream.of(id))
+        .toList();
+  }
+
+  static List<String> without(List<String> ids, String given) {
+    return ids.stream().filter(id -> !id.equals(given)).toList();
   }
 
   /**
@@ -50,23 +106,23 @@ public final class Divider {
    * @param top of the piece, mm
    */
   public Plan equalParts(double from, double to, int parts, double bottom, double top) {
-    if (parts < 2 || parts > 500 || !(to - from > Boundaries.SAME)) {
-      throw Boundaries.bad(
+    if (parts < 2 || parts > 500 || !(to - from > Strata.SAME)) {
+      throw Strata.bad(
           "%d parts from %s to %s mm are not possible."
               .formatted(parts, Value.of(from), Value.of(to)),
           "Give 2 to 500 parts and a span that goes upwards.");
     }
     Plan changed = plan;
     for (double boundary : piece.boundaries()) {
-      if (boundary > from + Boundaries.SAME && boundary < to - Boundaries.SAME) {
+      if (boundary > from + Strata.SAME && boundary < to - Strata.SAME) {
         changed = new Divider(changed, piece.id()).join(boundary);
       }
     }
     for (int i = 0; i <= parts; i++) {
-      double at = Boundaries.rounded(from + (to - from) * i / parts);
+      double at = Strata.rounded(from + (to - from) * i / parts);
       boolean inside = at > bottom + END && at < top - END;
       Divider next = new Divider(changed, piece.id());
-      if (inside && next.boundaries.indexOf(at) < 0) {
+      if (inside && !next.piece.strata().hasBoundary(at)) {
         changed = next.divide(at);
       }
     }
@@ -81,13 +137,13 @@ public final class Divider {
   public Plan bands(
       double from, double to, int parts, List<Integer> slots, double bottom, double top) {
     if (slots.isEmpty()) {
-      throw Boundaries.bad("No filament is given.", "Give one filament for each part.");
+      throw Strata.bad("No filament is given.", "Give one filament for each part.");
     }
     Plan divided = equalParts(from, to, parts, bottom, top);
     Piece after = divided.piece(piece.id()).orElseThrow();
-    int first = 1 + (int) after.boundaries().stream().filter(b -> b <= from + END).count();
+    int first = after.strata().at(from + END);
     for (int i = 0; i < parts; i++) {
-      Where where = new Where(List.of(piece.id()), List.of(first + i));
+      Where where = new Where(List.of(piece.id()), List.of(after.strata().get(first + i).id()));
       Value slot = Value.of(slots.get(i % slots.size()));
       divided = RuleEditor.set(divided, where, Setting.FILAMENT, slot);
     }
@@ -108,77 +164,32 @@ public final class Divider {
     for (double boundary : piece.boundaries()) {
       changed = new Divider(changed, piece.id()).join(boundary);
     }
-    List<Double> heights =
-        other.boundaries().stream()
-            .map(b -> Boundaries.rounded(b - otherBottom + bottom))
-            .filter(b -> b > bottom + END && b < bottom + height - END)
-            .toList();
-    if (heights.isEmpty()) {
-      throw Boundaries.bad(
+    double shift = bottom - otherBottom;
+    List<Stratum> copied =
+        other.strata().all().stream()
+            .map(stratum -> stratum.withTop(Strata.rounded(stratum.top() + shift)))
+            .dropWhile(stratum -> stratum.top() <= bottom + END)
+            .takeWhile(stratum -> stratum.top() < bottom + height - END)
+            .collect(Collectors.toCollection(ArrayList::new));
+    if (copied.isEmpty()) {
+      throw Strata.bad(
           "%s has no boundary within the height of %s.".formatted(other.name(), piece.name()),
           "Divide it first, or choose another piece.");
     }
+    int last = other.strata().number(copied.getLast().id()).orElseThrow();
+    copied.add(other.strata().get(last + 1));
     List<Rule> rules = new ArrayList<>();
     for (Rule rule : changed.rules()) {
       Where where = rule.where();
-      boolean copied = where.pieces().contains(from) && !where.strata().isEmpty();
-      if (copied && !where.pieces().contains(piece.id()) && where.bodies().isEmpty()) {
+      boolean named = where.pieces().contains(from) && !where.strata().isEmpty();
+      if (named && !where.pieces().contains(piece.id()) && where.bodies().isEmpty()) {
         List<String> both = new ArrayList<>(where.pieces());
         both.add(piece.id());
-        rules.add(rule.withWhere(where.with(both, where.strata())));
+        rules.add(rule.withWhere(where.withPieces(both)));
       } else {
         rules.add(rule);
       }
     }
-    return changed
-        .withPiece(piece.withBoundaries(heights).withStrataNames(other.strataNames()))
-        .withRules(rules);
-  }
-
-  private Plan apply(Boundaries.Changed changed) {
-    List<Rule> rules = new ArrayList<>();
-    for (Rule rule : plan.rules()) {
-      rules.addAll(carried(rule, changed.renumbered()));
-    }
-    Piece divided =
-        piece.withBoundaries(changed.heights()).withStrataNames(names(changed.renumbered()));
-    return plan.withPiece(divided).withRules(rules);
-  }
-
-  /** Both parts of a divided stratum keep its name. */
-  private List<String> names(Function<Integer, List<Integer>> renumbered) {
-    TreeMap<Integer, String> names = new TreeMap<>();
-    for (int old = 1; old <= piece.strataNames().size(); old++) {
-      for (int number : renumbered.apply(old)) {
-        names.put(number, piece.strataName(old));
-      }
-    }
-    return List.copyOf(names.values());
-  }
-
-  /** A rule that also holds for other pieces is split, so that theirs stays as it is. */
-  private List<Rule> carried(Rule rule, Function<Integer, List<Integer>> renumbered) {
-    Where where = rule.where();
-    if (where.strata().isEmpty() || !where.matchesPiece(piece.id())) {
-      return List.of(rule);
-    }
-    List<Integer> strata = PlanDivider.renumbered(where.strata(), renumbered);
-    if (strata.equals(where.strata())) {
-      return List.of(rule);
-    }
-    List<String> others =
-        plan.pieces().stream()
-            .map(Piece::id)
-            .filter(id -> !id.equals(piece.id()) && where.matchesPiece(id))
-            .toList();
-    List<Rule> rules = new ArrayList<>();
-    if (!strata.isEmpty()) {
-      List<String> pieces = others.isEmpty() ? where.pieces() : List.of(piece.id());
-      rules.add(rule.withWhere(where.with(pieces, strata)));
-    }
-    if (!others.isEmpty()) {
-      rules.add(rule.withWhere(where.with(others, where.strata())));
-    }
-    return rules;
+    return changed.withPiece(piece.withStrata(new Strata(copied))).withRules(rules);
   }
 }

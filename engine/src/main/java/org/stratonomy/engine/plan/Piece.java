@@ -11,9 +11,8 @@ import java.util.stream.Stream;
  * @param id unique within the plan
  * @param name what the user calls it
  * @param bodies where two overlap, the one nearer to the front of the list owns the place
- * @param boundaries heights between its strata, mm above the bed, ascending
- * @param strataNames what the user calls its strata, from the lowest; one that is empty or missing
- *     goes by its number
+ * @param strata its height ranges, which belong to the model: they may reach below the bed or end
+ *     above its top
  * @param fixed whether it stays where it is when pieces are arranged
  */
 public record Piece(
@@ -21,18 +20,19 @@ public record Piece(
     String name,
     List<Body> bodies,
     Placement placement,
-    List<Double> boundaries,
+    Strata strata,
     List<Region> regions,
-    List<String> strataNames,
     boolean fixed) {
   public Piece {
-    strataNames = List.copyOf(strataNames);
     bodies = List.copyOf(bodies);
     regions = List.copyOf(regions);
-    boundaries = boundaries.stream().sorted().toList();
   }
 
-  /** A piece whose strata have no names. */
+  /**
+   * A piece whose strata have no names.
+   *
+   * @param boundaries heights between its strata, mm above the bed
+   */
   public Piece(
       String id,
       String name,
@@ -40,7 +40,7 @@ public record Piece(
       Placement placement,
       List<Double> boundaries,
       List<Region> regions) {
-    this(id, name, bodies, placement, boundaries, regions, List.of(), false);
+    this(id, name, bodies, placement, Strata.of(boundaries), regions, false);
   }
 
   /** A piece without regions. */
@@ -70,38 +70,24 @@ public record Piece(
         .withRegions(regions.stream().map(region -> region.withMesh(renamed)).toList());
   }
 
-  public int strataCount() {
-    return boundaries.size() + 1;
+  /** Heights between its strata, mm above the bed, ascending. */
+  public List<Double> boundaries() {
+    return strata.boundaries();
   }
 
   public Piece withPlacement(Placement changed) {
-    return new Piece(id, name, bodies, changed, boundaries, regions, strataNames, fixed);
+    return new Piece(id, name, bodies, changed, strata, regions, fixed);
   }
 
-  public Piece withBoundaries(List<Double> changed) {
-    return new Piece(id, name, bodies, placement, changed, regions, strataNames, fixed);
+  public Piece withStrata(Strata changed) {
+    return new Piece(id, name, bodies, placement, changed, regions, fixed);
   }
 
   public Piece withBodies(List<Body> changed) {
-    return new Piece(id, name, changed, placement, boundaries, regions, strataNames, fixed);
+    return new Piece(id, name, changed, placement, strata, regions, fixed);
   }
 
   public Piece withRegions(List<Region> changed) {
-    return new Piece(id, name, bodies, placement, boundaries, changed, strataNames, fixed);
-  }
-
-  public Piece withStrataNames(List<String> changed) {
-    return new Piece(id, name, bodies, placement, boundaries, regions, changed, fixed);
-  }
-
-  /** How a stratum is called in lists: by its number, and its name if it has one. */
-  public String stratumText(int stratum) {
-    String called = strataName(stratum);
-    return "stratum " + stratum + (called.isBlank() ? "" : " " + called);
-  }
-
-  /** The name of a stratum, or an empty text. */
-  public String strataName(int stratum) {
-    return stratum <= strataNames.size() ? strataNames.get(stratum - 1) : "";
+    return new Piece(id, name, bodies, placement, strata, changed, fixed);
   }
 }

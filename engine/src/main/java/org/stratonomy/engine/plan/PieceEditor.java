@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.DoubleUnaryOperator;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.problem.Problem;
 
@@ -26,18 +27,28 @@ public final class PieceEditor {
 
   /**
    * Moves, turns or scales a piece. Boundaries keep their place in it: they are moved with it, and
-   * scaled with it as long as it is not turned over.
+   * scaled with it as long as it is not turned over. So do stops and boundaries of the plan if it
+   * is the only piece.
    */
   public Plan place(Placement to) {
     Placement from = piece.placement();
     boolean upright = isUpright(from) && isUpright(to);
     double factor = upright ? Math.abs(to.scale().z() / from.scale().z()) : 1;
-    List<Double> boundaries =
-        piece.boundaries().stream()
-            .map(z -> to.position().z() + (z - from.position().z()) * factor)
-            .map(z -> Math.rint(z * 1e6) / 1e6)
-            .toList();
-    return plan.withPiece(piece.withPlacement(to).withBoundaries(boundaries));
+    DoubleUnaryOperator moved =
+        z -> Strata.rounded(to.position().z() + (z - from.position().z()) * factor);
+    Plan placed = plan.withPiece(piece.withPlacement(to).withStrata(moved(piece.strata(), moved)));
+    return plan.pieces().size() > 1
+        ? placed
+        : placed
+            .withStrata(moved(plan.strata(), moved))
+            .withStops(
+                plan.stops().stream()
+                    .map(stop -> stop.withHeightMm(moved.applyAsDouble(stop.heightMm())))
+                    .toList());
+  }
+
+  private static Strata moved(Strata strata, DoubleUnaryOperator moved) {
+    return strata.withBoundaries(strata.boundaries().stream().map(moved::applyAsDouble).toList());
   }
 
   private static boolean isUpright(Placement placement) {
@@ -63,9 +74,8 @@ public final class PieceEditor {
             piece.name() + " " + number,
             piece.bodies(),
             piece.placement().withPosition(beside),
-            piece.boundaries(),
+            piece.strata(),
             piece.regions(),
-            piece.strataNames(),
             false);
     List<Piece> pieces = new ArrayList<>(plan.pieces());
     pieces.add(copy);
@@ -75,7 +85,7 @@ public final class PieceEditor {
       if (named.contains(piece.id())) {
         named.add(id);
       }
-      rules.add(rule.withWhere(rule.where().with(named, rule.where().strata())));
+      rules.add(rule.withWhere(rule.where().withPieces(named)));
     }
     return plan.withPieces(pieces).withRules(rules);
   }
@@ -91,7 +101,7 @@ public final class PieceEditor {
     if (other == piece) {
       throw bad("It cannot be joined with itself.", "Choose another piece.");
     }
-    if (other.strataCount() > 1 || !other.regions().isEmpty()) {
+    if (other.strata().isDivided() || !other.regions().isEmpty()) {
       throw bad(
           "%s is divided already.".formatted(other.name()),
           "Join the other way round, or remove its boundaries and regions first.");
@@ -130,10 +140,10 @@ public final class PieceEditor {
     List<Rule> rules = new ArrayList<>();
     List<String> left = where.pieces().stream().filter(id -> !id.equals(other)).toList();
     if (!left.isEmpty()) {
-      rules.add(rule.withWhere(where.with(left, where.strata())));
+      rules.add(rule.withWhere(where.withPieces(left)));
     }
     if (!named.isEmpty()) {
-      Where here = where.with(List.of(piece.id()), List.of()).withBodies(named);
+      Where here = where.withPieces(List.of(piece.id())).withStrata(List.of()).withBodies(named);
       rules.add(rule.withWhere(here));
     }
     return rules;
@@ -151,7 +161,7 @@ public final class PieceEditor {
           rule.where().pieces().stream().filter(id -> !id.equals(piece.id())).toList();
       boolean onlyHere = named.isEmpty() && !rule.where().pieces().isEmpty();
       if (!onlyHere && isKnown(rule.where(), left)) {
-        rules.add(rule.withWhere(rule.where().with(named, rule.where().strata())));
+        rules.add(rule.withWhere(rule.where().withPieces(named)));
       }
     }
     return plan.withPieces(left).withRules(rules);

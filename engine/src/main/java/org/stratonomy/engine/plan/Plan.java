@@ -11,8 +11,7 @@ import org.stratonomy.engine.problem.Problem;
  * @param slots ids of the filaments that are loaded or at hand; slot 1 is the first
  * @param rules the rule sheet, topmost first
  * @param stops in any order
- * @param boundaries heights between the strata of the plan, which go through all pieces, mm above
- *     the bed, ascending
+ * @param strata height ranges of the plan, which go through all pieces
  * @param purging where and how much is purged when the filament changes
  * @param accepted findings that are known and meant to be so
  */
@@ -23,15 +22,14 @@ public record Plan(
     List<Piece> pieces,
     List<Rule> rules,
     List<Stop> stops,
-    List<Double> boundaries,
+    Strata strata,
     Purging purging,
     List<Accepted> accepted) {
   public Plan {
     slots = List.copyOf(slots);
     pieces = List.copyOf(pieces);
-    rules = List.copyOf(rules);
+    rules = Rule.identified(rules);
     stops = List.copyOf(stops);
-    boundaries = boundaries.stream().sorted().toList();
     accepted = List.copyOf(accepted);
   }
 
@@ -51,12 +49,18 @@ public record Plan(
       List<Piece> pieces,
       List<Rule> rules,
       List<Stop> stops) {
-    this(name, machine, slots, pieces, rules, stops, List.of(), Purging.BY_ITSELF, List.of());
+    this(
+        name, machine, slots, pieces, rules, stops, Strata.UNDIVIDED, Purging.BY_ITSELF, List.of());
   }
 
-  /** Number of the plan's stratum that a height lies in, from 1. */
-  public int stratumAt(double height) {
-    return 1 + (int) boundaries.stream().filter(boundary -> boundary < height).count();
+  /** Heights between its strata, mm above the bed, ascending. */
+  public List<Double> boundaries() {
+    return strata.boundaries();
+  }
+
+  /** The rule with an id, if there is one. */
+  public Optional<Rule> rule(String id) {
+    return rules.stream().filter(rule -> rule.id().equals(id)).findFirst();
   }
 
   public Optional<Piece> piece(String id) {
@@ -81,7 +85,7 @@ public record Plan(
   }
 
   public Plan withPieces(List<Piece> changed) {
-    return new Plan(name, machine, slots, changed, rules, stops, boundaries, purging, accepted);
+    return new Plan(name, machine, slots, changed, rules, stops, strata, purging, accepted);
   }
 
   /** The plan with one piece put in the place of the one with the same id. */
@@ -90,31 +94,31 @@ public record Plan(
   }
 
   public Plan withRules(List<Rule> changed) {
-    return new Plan(name, machine, slots, pieces, changed, stops, boundaries, purging, accepted);
+    return new Plan(name, machine, slots, pieces, changed, stops, strata, purging, accepted);
   }
 
   public Plan withStops(List<Stop> changed) {
-    return new Plan(name, machine, slots, pieces, rules, changed, boundaries, purging, accepted);
+    return new Plan(name, machine, slots, pieces, rules, changed, strata, purging, accepted);
   }
 
-  public Plan withBoundaries(List<Double> changed) {
+  public Plan withStrata(Strata changed) {
     return new Plan(name, machine, slots, pieces, rules, stops, changed, purging, accepted);
   }
 
   public Plan withPurging(Purging changed) {
-    return new Plan(name, machine, slots, pieces, rules, stops, boundaries, changed, accepted);
+    return new Plan(name, machine, slots, pieces, rules, stops, strata, changed, accepted);
   }
 
   public Plan withSlots(List<String> changed) {
-    return new Plan(name, machine, changed, pieces, rules, stops, boundaries, purging, accepted);
+    return new Plan(name, machine, changed, pieces, rules, stops, strata, purging, accepted);
   }
 
   public Plan withMachine(String changed) {
-    return new Plan(name, changed, slots, pieces, rules, stops, boundaries, purging, accepted);
+    return new Plan(name, changed, slots, pieces, rules, stops, strata, purging, accepted);
   }
 
   public Plan withAccepted(List<Accepted> changed) {
-    return new Plan(name, machine, slots, pieces, rules, stops, boundaries, purging, changed);
+    return new Plan(name, machine, slots, pieces, rules, stops, strata, purging, changed);
   }
 
   /** Why a finding is accepted, if it is. */

@@ -108,7 +108,10 @@ public final class PlanDifferences {
     say(key + " scale", name + ": scaled by", text(at.scale()));
     say(key + " bodies", name + ": bodies", joined(piece.bodies(), this::text));
     say(key + " strata", name + ": strata from", heights(piece.boundaries()));
-    say(key + " names", name + ": names of strata", String.join(", ", piece.strataNames()));
+    say(
+        key + " names",
+        name + ": names of strata",
+        joined(piece.strata().all(), Stratum::name).replaceAll("^[, ]+$", ""));
     for (Region region : piece.regions()) {
       say(key + " region " + region.id(), name + ": region " + region.name(), text(region), region);
     }
@@ -182,13 +185,27 @@ public final class PlanDifferences {
     List<String> parts = new ArrayList<>();
     parts.add(joined(where.pieces(), id -> named(plan.pieces(), Piece::id, Piece::name, id)));
     parts.add(joined(where.bodies(), id -> named(Piece::bodies, Body::id, Body::name, id)));
-    parts.add(numbered(where.strata(), ""));
-    parts.add(numbered(where.planStrata(), " of the plan"));
+    parts.add(numbered(numbers(where), ""));
+    parts.add(numbered(numbers(plan.strata(), where.planStrata()), " of the plan"));
     parts.add(joined(where.regions(), id -> named(Piece::regions, Region::id, Region::name, id)));
     where.layers().ifPresent(layers -> parts.add(text(layers)));
     parts.add(joined(where.roles(), Role::label));
     String text = parts.stream().filter(part -> !part.isEmpty()).collect(Collectors.joining(" · "));
     return text.isEmpty() ? "everything" : text;
+  }
+
+  /** Numbers of the strata of pieces that a place names; several pieces may have a number each. */
+  private List<Integer> numbers(Where where) {
+    return plan.pieces().stream()
+        .filter(piece -> where.matchesPiece(piece.id()))
+        .flatMap(piece -> numbers(piece.strata(), where.strata()).stream())
+        .distinct()
+        .sorted()
+        .toList();
+  }
+
+  private static List<Integer> numbers(Strata strata, List<String> ids) {
+    return ids.stream().flatMap(id -> strata.number(id).stream()).toList();
   }
 
   private static String numbered(List<Integer> strata, String of) {

@@ -2,19 +2,16 @@ package org.stratonomy.engine.plan;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.Function;
 
 /**
  * Divides the plan as a whole into strata that go through all pieces, and joins them again. Rules
- * name them by their numbers and are carried along, as {@link Divider} does for pieces.
+ * are carried along as {@link Divider} does for pieces.
  */
 public final class PlanDivider {
   private final Plan plan;
-  private final Boundaries boundaries;
 
   public PlanDivider(Plan plan) {
     this.plan = plan;
-    this.boundaries = new Boundaries(plan.boundaries());
   }
 
   /**
@@ -25,36 +22,38 @@ public final class PlanDivider {
    */
   public Plan divide(double height) {
     if (height <= 0) {
-      throw Boundaries.bad(
+      throw Strata.bad(
           "%s mm is not above the bed.".formatted(Value.of(height)), "Choose a greater height.");
     }
-    return apply(boundaries.divided(height));
+    String upper = Divider.freeId(plan);
+    Strata divided = plan.strata().divided(height, upper);
+    String lower = divided.get(divided.number(upper).orElseThrow() - 1).id();
+    List<Rule> rules =
+        plan.rules().stream()
+            .map(
+                rule ->
+                    rule.withWhere(
+                        rule.where()
+                            .withPlanStrata(Divider.with(rule.where().planStrata(), lower, upper))))
+            .toList();
+    return plan.withStrata(divided).withRules(rules);
   }
 
   /** Joins the two strata at a boundary. */
   public Plan join(double height) {
-    return apply(boundaries.joined(height));
+    String upper = plan.strata().above(height).id();
+    List<Rule> rules = new ArrayList<>();
+    for (Rule rule : plan.rules()) {
+      List<String> strata = rule.where().planStrata();
+      if (!strata.equals(List.of(upper))) {
+        rules.add(rule.withWhere(rule.where().withPlanStrata(Divider.without(strata, upper))));
+      }
+    }
+    return plan.withStrata(plan.strata().joined(height)).withRules(rules);
   }
 
   /** Moves a boundary between its neighbours. */
   public Plan move(double from, double to) {
-    return plan.withBoundaries(boundaries.moved(from, to));
-  }
-
-  private Plan apply(Boundaries.Changed changed) {
-    List<Rule> rules = new ArrayList<>();
-    for (Rule rule : plan.rules()) {
-      List<Integer> strata = renumbered(rule.where().planStrata(), changed.renumbered());
-      boolean isLost = strata.isEmpty() && !rule.where().planStrata().isEmpty();
-      if (!isLost) {
-        rules.add(rule.withWhere(rule.where().withPlanStrata(strata)));
-      }
-    }
-    return plan.withBoundaries(changed.heights()).withRules(rules);
-  }
-
-  static List<Integer> renumbered(
-      List<Integer> strata, Function<Integer, List<Integer>> renumbered) {
-    return strata.stream().flatMap(n -> renumbered.apply(n).stream()).distinct().toList();
+    return plan.withStrata(plan.strata().moved(from, to));
   }
 }

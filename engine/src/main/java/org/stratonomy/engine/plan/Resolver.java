@@ -3,6 +3,7 @@ package org.stratonomy.engine.plan;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
@@ -26,9 +27,10 @@ public final class Resolver {
   private final List<Filament> filaments;
   private final Set<Role> rolesNamed = EnumSet.noneOf(Role.class);
   private final Map<Spot, SpotSettings> known = new ConcurrentHashMap<>();
-  private final Map<Stratum, Settings> strata = new ConcurrentHashMap<>();
+  private final Map<String, Strata> strataOf = new HashMap<>();
+  private final Map<PieceStratum, Settings> strata = new ConcurrentHashMap<>();
 
-  private record Stratum(String piece, int number) {}
+  private record PieceStratum(String piece, int number) {}
 
   public Resolver(Plan plan, Shelf shelf) {
     this.plan = plan;
@@ -38,6 +40,7 @@ public final class Resolver {
             .mapToObj(
                 slot -> shelf.filament(plan.slots().get(slot - 1)).meltedBy(machine.nozzle(slot)))
             .toList();
+    plan.pieces().forEach(piece -> strataOf.put(piece.id(), piece.strata()));
     plan.rules().forEach(rule -> rolesNamed.addAll(rule.where().roles()));
   }
 
@@ -62,11 +65,19 @@ public final class Resolver {
     return filaments.stream().map(Filament::colour).toList();
   }
 
-  /** What holds in a stratum of a piece, but for rules for some part of it. */
-  public Settings stratum(String piece, int stratum) {
+  /**
+   * What holds in a stratum of a piece, but for rules for some part of it.
+   *
+   * @param piece id of a piece of the plan
+   * @param number of the stratum, from 1 at the bottom
+   */
+  public Settings stratum(String piece, int number) {
     return strata.computeIfAbsent(
-        new Stratum(piece, stratum),
-        _ -> resolve(where -> !where.isWithinStrata() && where.matches(piece, stratum), false));
+        new PieceStratum(piece, number), _ -> resolve(piece, strataOf.get(piece).get(number).id()));
+  }
+
+  private Settings resolve(String piece, String stratum) {
+    return resolve(where -> !where.isWithinStrata() && where.matches(piece, stratum), false);
   }
 
   /** What holds at a spot. */

@@ -30,6 +30,17 @@ public final class RuleEditor {
     return plan.withRules(rules);
   }
 
+  /** Puts a rule where its values hold, except where a rule for a narrower place says otherwise. */
+  static Plan add(Plan plan, Rule rule) {
+    List<Rule> rules = new ArrayList<>(plan.rules());
+    int at = belowNarrower(rules, rule.where());
+    for (Setting setting : rule.set().keySet()) {
+      at = Math.min(at, rival(rules, rule.where(), setting));
+    }
+    rules.add(at, rule);
+    return plan.withRules(rules);
+  }
+
   private static int indexOf(List<Rule> rules, Where where) {
     for (int i = 0; i < rules.size(); i++) {
       if (rules.get(i).on() && rules.get(i).where().equals(where)) {

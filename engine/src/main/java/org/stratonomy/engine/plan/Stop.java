@@ -132,6 +132,10 @@ public record Stop(
     }
   }
 
+  public Stop withHeightMm(double changed) {
+    return new Stop(id, changed, kind, note, waiting, commands);
+  }
+
   public Stop withWaiting(Waiting changed) {
     return new Stop(id, heightMm, kind, note, changed, commands);
   }

@@ -8,20 +8,20 @@ import java.util.Optional;
  *
  * @param pieces ids of pieces
  * @param bodies ids of bodies
- * @param strata numbers of strata, 1 at the bottom
+ * @param strata ids of strata of pieces
  * @param regions ids of regions; a spot in one of them is enough
  * @param roles of lines
  * @param layers of the piece
- * @param planStrata numbers of strata of the plan, 1 at the bottom
+ * @param planStrata ids of strata of the plan
  */
 public record Where(
     List<String> pieces,
     List<String> bodies,
-    List<Integer> strata,
+    List<String> strata,
     List<String> regions,
     List<Role> roles,
     Optional<Layers> layers,
-    List<Integer> planStrata) {
+    List<String> planStrata) {
   public static final Where EVERYWHERE = new Where(List.of(), List.of());
 
   /**
@@ -59,14 +59,15 @@ public record Where(
   public Where(
       List<String> pieces,
       List<String> bodies,
-      List<Integer> strata,
+      List<String> strata,
       List<String> regions,
       List<Role> roles,
       Optional<Layers> layers) {
     this(pieces, bodies, strata, regions, roles, layers, List.of());
   }
 
-  public Where(List<String> pieces, List<Integer> strata) {
+  /** Strata of pieces, all of them. */
+  public Where(List<String> pieces, List<String> strata) {
     this(pieces, List.of(), strata, List.of(), List.of(), Optional.empty());
   }
 
@@ -91,13 +92,18 @@ public record Where(
   }
 
   /** The same place in other strata of the plan. */
-  public Where withPlanStrata(List<Integer> others) {
+  public Where withPlanStrata(List<String> others) {
     return new Where(pieces, bodies, strata, regions, roles, layers, others);
   }
 
-  /** The same place in other strata of some pieces. */
-  Where with(List<String> otherPieces, List<Integer> otherStrata) {
-    return new Where(otherPieces, bodies, otherStrata, regions, roles, layers, planStrata);
+  /** The same place in other pieces. */
+  Where withPieces(List<String> others) {
+    return new Where(others, bodies, strata, regions, roles, layers, planStrata);
+  }
+
+  /** The same place in other strata of pieces. */
+  Where withStrata(List<String> others) {
+    return new Where(pieces, bodies, others, regions, roles, layers, planStrata);
   }
 
   public boolean isEverywhere() {
@@ -129,8 +135,12 @@ public record Where(
         || layers.isPresent();
   }
 
-  /** Whether some spot of a stratum may match. */
-  public boolean matches(String piece, int stratum) {
+  /**
+   * Whether some spot of a stratum may match.
+   *
+   * @param stratum its id
+   */
+  public boolean matches(String piece, String stratum) {
     return matchesPiece(piece) && (strata.isEmpty() || strata.contains(stratum));
   }
 

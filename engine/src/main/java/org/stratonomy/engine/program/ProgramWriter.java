@@ -234,9 +234,9 @@ public final class ProgramWriter {
       Piece piece = plan.pieces().get(part.piece());
       int stratum = part.layer().stratum();
       boolean begins = !Integer.valueOf(stratum).equals(begun.put(part.piece(), stratum));
-      if (begins && !piece.strataName(stratum).isBlank()) {
+      if (begins && !piece.strata().get(stratum).name().isBlank()) {
         text.add("; ").add(PlainText.cleaned(piece.name())).add(", ");
-        text.add(PlainText.cleaned(piece.stratumText(stratum))).add('\n');
+        text.add(PlainText.cleaned(piece.strata().text(stratum))).add('\n');
       }
     }
   }

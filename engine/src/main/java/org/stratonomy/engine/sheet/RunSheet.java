@@ -232,7 +232,7 @@ public final class RunSheet {
         halt.withinLayer()
             ? Stream.empty()
             : result.stack().beginning(halt.heightMm()).entrySet().stream()
-                .map(entry -> pieces.get(entry.getKey()).strataName(entry.getValue()))
+                .map(entry -> pieces.get(entry.getKey()).strata().get(entry.getValue()).name())
                 .filter(name -> !name.isBlank())
                 .distinct();
     return Stream.concat(Stream.of(height), names).collect(Collectors.joining(", "));

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
+import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Stop;
 
@@ -87,6 +89,14 @@ public record PieceStack(
     if (isInside && Planes.rounded(wanted) != actual) {
       elsewhere.add(new MovedPlane(what, wanted, actual));
     }
+  }
+
+  /** Numbers of the strata of the piece that no layer lies in. */
+  public List<Integer> unprinted(Piece of) {
+    return IntStream.rangeClosed(1, of.strata().count())
+        .filter(number -> stratum(number).isEmpty())
+        .boxed()
+        .toList();
   }
 
   /** The layers of one stratum. */

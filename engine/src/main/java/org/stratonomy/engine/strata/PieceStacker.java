@@ -8,7 +8,6 @@ import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -45,16 +44,16 @@ final class PieceStacker {
 
   /**
    * @param plan whose stops and own boundaries cut the piece, too
-   * @throws Problem if a boundary lies outside the piece or too near to another one
+   * @throws Problem if two boundaries leave no room for a layer
    */
   PieceStack stack(Plan plan) {
-    checkBoundaries();
-    List<Double> cuts = cuts(plan).stream().map(Planes::rounded).distinct().toList();
+    checkHeight();
+    List<Double> cuts = cuts(plan, printed()).stream().map(Planes::rounded).distinct().toList();
     boolean onBed = cuts.getFirst() == 0 && placed.belt().isEmpty();
     for (int i = 0; i + 1 < cuts.size(); i++) {
       double low = cuts.get(i);
       double high = cuts.get(i + 1);
-      int stratum = stratumAt((low + high) / 2);
+      int stratum = placed.piece().strata().at((low + high) / 2);
       if (low == 0 && onBed) {
         double first = firstLayer(high, stratum);
         add(low, first, 1, stratum);
@@ -76,52 +75,35 @@ final class PieceStacker {
     return new PieceStack(placed.id(), List.copyOf(layers), onBed, List.of(), List.of());
   }
 
-  private void checkBoundaries() {
-    double least = machine.minLayerHeight();
-    double below = placed.bottom();
-    for (double boundary : placed.piece().boundaries()) {
-      if (boundary <= placed.bottom() || boundary >= placed.top()) {
-        throw new Problem(
-            Problem.Kind.PLAN,
-            place,
-            "The boundary at %s mm lies outside the piece.".formatted(Value.of(boundary)),
-            "Choose a height between %.3f and %.3f mm.".formatted(placed.bottom(), placed.top()));
+  /** The boundaries between which there is room for layers; the others lie outside the print. */
+  private List<Double> printed() {
+    double least = machine.minLayerHeight() - SAME;
+    List<Double> printed =
+        placed.piece().boundaries().stream()
+            .filter(height -> height - placed.bottom() >= least && placed.top() - height >= least)
+            .toList();
+    for (int i = 1; i < printed.size(); i++) {
+      if (printed.get(i) - printed.get(i - 1) < least) {
+        throw BoundaryCheck.tooNear(placed, machine, printed.get(i), printed.get(i - 1));
       }
-      if (boundary - below < least - SAME) {
-        throw new Problem(
-            Problem.Kind.PLAN,
-            place,
-            "The boundary at %s mm is %.3f mm above %s; no layer fits between."
-                .formatted(
-                    Value.of(boundary),
-                    boundary - below,
-                    below == placed.bottom()
-                        ? "the bottom"
-                        : "the one at %s mm".formatted(Value.of(below))),
-            "Leave at least %s mm, or remove one of them.".formatted(Value.of(least)));
-      }
-      below = boundary;
     }
-    // A whole piece thinner than a layer is a model in another unit; it gets one layer, and a
-    // finding.
-    boolean tiny = below == placed.bottom() && placed.top() - below > SAME;
-    if (placed.top() - below < least - SAME && !tiny) {
+    return printed;
+  }
+
+  /** A piece thinner than a layer is a model in another unit; it gets one layer, and a finding. */
+  private void checkHeight() {
+    if (placed.top() - placed.bottom() <= SAME) {
       throw new Problem(
           Problem.Kind.PLAN,
           place,
-          below == placed.bottom()
-              ? "It is only %.4f mm high above the bed.".formatted(placed.top() - below)
-              : "The boundary at %s mm is only %.3f mm below the top."
-                  .formatted(Value.of(below), placed.top() - below),
-          below == placed.bottom()
-              ? "Check its unit and scale, or raise it."
-              : "Leave at least %s mm, or remove it.".formatted(Value.of(least)));
+          "It is only %.4f mm high above the bed.".formatted(placed.top() - placed.bottom()),
+          "Check its unit and scale, or raise it.");
     }
   }
 
   /** Bottom, boundaries, stops and top, but for what is so near to another that no layer fits. */
-  private List<Double> cuts(Plan plan) {
-    TreeSet<Double> cuts = new TreeSet<>(placed.piece().boundaries());
+  private List<Double> cuts(Plan plan, List<Double> boundaries) {
+    TreeSet<Double> cuts = new TreeSet<>(boundaries);
     cuts.add(placed.bottom());
     cuts.add(placed.top());
     plan.boundaries().forEach(height -> cut(cuts, height));
@@ -143,16 +125,6 @@ final class PieceStacker {
     if (Math.abs(height - nearest) >= machine.minLayerHeight() - SAME) {
       cuts.add(height);
     }
-  }
-
-  private int stratumAt(double height) {
-    int stratum = 1;
-    for (double boundary : placed.piece().boundaries()) {
-      if (boundary < height) {
-        stratum++;
-      }
-    }
-    return stratum;
   }
 
   /** Top of the first layer: as wanted, unless too little would be left of the interval. */

@@ -32,8 +32,10 @@ class ChangeChecksTest {
         List.of("chalk", "slate"),
         List.of(bar("one", 80, first), bar("two", 160, second)),
         List.of(
-            new Rule(new Where(List.of("one"), List.of(2)), Map.of(Setting.FILAMENT, Value.of(2))),
-            new Rule(new Where(List.of("two"), List.of(2)), Map.of(Setting.FILAMENT, Value.of(2)))),
+            new Rule(
+                new Where(List.of("one"), List.of("s2")), Map.of(Setting.FILAMENT, Value.of(2))),
+            new Rule(
+                new Where(List.of("two"), List.of("s2")), Map.of(Setting.FILAMENT, Value.of(2)))),
         List.of());
   }
 

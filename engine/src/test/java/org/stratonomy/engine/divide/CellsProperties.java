@@ -330,7 +330,7 @@ class CellsProperties {
         new Where(
             List.of(),
             List.of(),
-            List.of(2),
+            List.of("s2"),
             List.of(),
             List.of(),
             Optional.of(new Where.Layers(Where.Layers.From.STRATUM, 1, 2)));

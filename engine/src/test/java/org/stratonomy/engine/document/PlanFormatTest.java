@@ -22,13 +22,15 @@ import org.stratonomy.engine.problem.Problem;
 class PlanFormatTest {
   private static final String TWO_BANDS =
       """
-      { "format": "stratonomy-plan", "version": 1, "name": "Two bands", "machine": "workshop-one",
+      { "format": "stratonomy-plan", "version": 2, "name": "Two bands", "machine": "workshop-one",
         "slots": ["chalk", "slate"],
         "pieces": [ { "id": "block", "bodies": [ { "id": "body", "mesh": "block.stl" } ],
                       "placement": { "position": [100, 100, 0], "rotation": [0, 0, 0],
                                      "scale": [1, 1, 1] },
-                      "boundaries": [4.2, 9.0] } ],
-        "rules": [ { "where": { "strata": [2] },
+                      "strata": [ { "id": "foot", "top": 4.2 },
+                                  { "id": "band", "name": "Band", "top": 9.0 },
+                                  { "id": "cap" } ] } ],
+        "rules": [ { "id": "red", "where": { "strata": ["band"] },
                      "set": { "filament": 2, "nozzleTemperature": 225 } },
                    { "where": {}, "set": { "filament": 1, "layerHeight": 0.2,
                      "firstLayerHeight": 0.2, "walls": 2, "topLayers": 4, "bottomLayers": 4,
@@ -39,6 +41,9 @@ class PlanFormatTest {
   void readsAPlanAndWritesItBack() {
     Plan plan = PlanFormat.parse("plan.json", TWO_BANDS);
     assertThat(plan.pieces().getFirst().boundaries()).containsExactly(4.2, 9.0);
+    assertThat(plan.pieces().getFirst().strata().text(2)).isEqualTo("stratum 2 Band");
+    assertThat(plan.rules().getFirst().id()).isEqualTo("red");
+    assertThat(plan.rules().getLast().id()).hasSize(12);
     assertThat(plan.rules().getFirst().set())
         .containsEntry(Setting.NOZZLE_TEMPERATURE, Value.of(225));
     assertThat(PlanFormat.read("again", PlanFormat.write(plan))).isEqualTo(plan);
@@ -62,9 +67,8 @@ class PlanFormatTest {
   private static final String DIVIDED =
       TWO_BANDS
           .replace(
-              "\"boundaries\": [4.2, 9.0]",
+              "\"strata\": [ {",
               """
-              "boundaries": [4.2, 9.0],
               "regions": [
                 { "id": "core", "name": "Core", "core": { "walls": 2, "upright": 0.6 } },
                 { "id": "slab", "slab": { "core": "core", "side": "top", "layers": 3 } },
@@ -73,7 +77,8 @@ class PlanFormatTest {
                 { "id": "ball", "sphere": { "middle": [1, 2, 3], "diameter": 4 } },
                 { "id": "beak", "patch": { "body": "body", "triangles": "0-3,7", "walls": 1,
                                            "layers": 2 } },
-                { "id": "mould", "solid": { "mesh": "mould.stl", "shift": [0, 0, 1] } } ]""")
+                { "id": "mould", "solid": { "mesh": "mould.stl", "shift": [0, 0, 1] } } ],
+              "strata": [ {""")
           .replace(
               "\"where\": {}",
               """
@@ -112,6 +117,22 @@ class PlanFormatTest {
         .hasMessageContaining("versio");
   }
 
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "{ \"id\": \"cap\" } | { \"id\": \"foot\" } | Two strata have the id 'foot'",
+        "{ \"id\": \"cap\" } | { \"id\": \"cap\", \"top\": 12 } | topmost stratum has a 'top'",
+        "\"top\": 4.2 | \"name\": \"Foot\" | Stratum 'foot' has no 'top'",
+        "\"top\": 4.2 | \"top\": 9.5 | Stratum 'band' ends below the one under it",
+        "\"version\": 2 | \"version\": 3 | newer version of Stratonomy",
+      })
+  void strataThatCannotBeAreNamed(String what, String with, String said) {
+    assertThatThrownBy(() -> PlanFormat.parse("plan.json", TWO_BANDS.replace(what, with)))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining(said);
+  }
+
   @Test
   void whatIsNoJsonSaysWhere() {
     assertThatThrownBy(() -> PlanFormat.parse("plan.json", "{ \"format\": \n nonsense }"))
@@ -129,7 +150,7 @@ class PlanFormatTest {
         "workshop-one | workshop-nine | workshop-one",
         "\"slate\" | \"slat\" | slate",
         "\"scale\": [1, 1, 1] | \"scale\": [1, 0, 1] | mirrors",
-        "\"strata\": [2] | \"pieces\": [\"blok\"] | block",
+        "\"strata\": [\"band\"] | \"pieces\": [\"blok\"] | block",
       })
   void whatTheMachineCannotDoIsRefusedWithWhatItCan(String what, String with, String said) {
     Plan plan = PlanFormat.parse("plan.json", TWO_BANDS.replace(what, with));

@@ -32,6 +32,7 @@ import org.stratonomy.engine.plan.PlanChecker;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Triangles;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
@@ -104,8 +105,7 @@ class PlacerTest {
                 "fixed",
                 fixed.bodies(),
                 fixed.placement(),
-                List.of(),
-                List.of(),
+                Strata.UNDIVIDED,
                 List.of(),
                 true),
             piece("alone", "small", 200, 180),
@@ -129,21 +129,6 @@ class PlacerTest {
     assertThatThrownBy(() -> placer.arrange(5, MACHINE))
         .isInstanceOf(Problem.class)
         .hasMessageContaining("no room for the 50 pieces");
-  }
-
-  @Test
-  void aPieceThatIsLaidDownGivesUpTheBoundariesAboveIt() {
-    Piece upright = piece("a", "large", 125, 105).withBoundaries(List.of(4.0, 12.0));
-    Rule middle = new Rule(new Where(List.of("a"), List.of(2)), Map.of(Setting.WALLS, Value.of(5)));
-    Rule top = new Rule(new Where(List.of("a"), List.of(3)), Map.of(Setting.WALLS, Value.of(7)));
-    Plan plan =
-        plan(upright.withPlacement(upright.placement().withScale(new Vector(1, 1, 0.5))))
-            .withRules(List.of(middle, top));
-    Plan inside = new Placer(plan, SOURCE).withBoundariesInside(MACHINE);
-    assertThat(inside.pieces().getFirst().boundaries()).containsExactly(4.0);
-    assertThat(inside.rules()).containsExactly(middle);
-    PlanChecker.check(inside, ShelfReader.standard());
-    assertThat(new Placer(inside, SOURCE).withBoundariesInside(MACHINE)).isEqualTo(inside);
   }
 
   @Test

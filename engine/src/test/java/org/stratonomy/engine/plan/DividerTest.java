@@ -38,7 +38,7 @@ class DividerTest {
   }
 
   @Test
-  void strataAboveAreRenumbered() {
+  void strataAboveKeepTheirRules() {
     Plan plan = new Divider(Shapes.plan(List.of(4.0), Shapes.stratum(2, SLATE)), "piece").divide(2);
     assertThat(List.of(slot(plan, "piece", 1), slot(plan, "piece", 2), slot(plan, "piece", 3)))
         .containsExactly(1, 1, 2);

@@ -103,7 +103,7 @@ class PartEditorsTest {
     Resolver resolver = new Resolver(turned, ShelfReader.standard());
     List<Integer> slots = new ArrayList<>();
     for (int at = 0; at < 5; at++) {
-      Spot spot = new Spot("piece", "link" + at, 1, Set.of(), 1, 1, 1);
+      Spot spot = new Spot("piece", "link" + at, "s1", Set.of(), 1, 1, "s1");
       slots.add(resolver.at(spot).all().slot());
     }
     assertThat(slots).isIn(List.of(1, 2, 1, 2, 1), List.of(2, 1, 2, 1, 2));
@@ -147,7 +147,7 @@ class PartEditorsTest {
 
   @Test
   void aCopyFollowsTheRulesOfItsOriginalAndARemovedPieceTakesItsOwnAlong() {
-    Where here = new Where(List.of("piece"), List.of(1));
+    Where here = new Where(List.of("piece"), List.of("s1"));
     Plan plan = Shapes.plan(List.of(1.0), new Rule(here, SECOND), Shapes.everywhere(SECOND));
     Plan copied = new PieceEditor(plan, "piece").copy(30);
     assertThat(copied.pieces()).extracting(Piece::id).containsExactly("piece", "piece-2");
@@ -179,7 +179,7 @@ class PartEditorsTest {
         .extracting(rule -> rule.where().bodies())
         .containsExactly(List.of(), List.of("body-2"), List.of("body-2"));
     assertThat(joined.rules()).allMatch(rule -> rule.where().pieces().equals(List.of("piece")));
-    Plan divided = copied.withPiece(copied.pieces().getLast().withBoundaries(List.of(1.0)));
+    Plan divided = copied.withPiece(copied.pieces().getLast().withStrata(Strata.of(List.of(1.0))));
     assertThatThrownBy(() -> new PieceEditor(divided, "piece").join("piece-2"))
         .isInstanceOf(Problem.class)
         .hasMessageContaining("divided already");
@@ -188,8 +188,9 @@ class PartEditorsTest {
   @Test
   void whatIsSetForAPieceLeavesTheRulesForItsPartsOnTop() {
     Where core = WHOLE.withRegions(List.of("core"));
-    Rule ofCore = new Rule(core, SECOND);
-    Rule ofStratum = new Rule(new Where(List.of("piece"), List.of(2)), SECOND);
+    Rule ofCore = new Rule(core, SECOND).withId("of core");
+    Rule ofStratum =
+        new Rule(new Where(List.of("piece"), List.of("s2")), SECOND).withId("of stratum");
     Plan plan = Shapes.plan(List.of(1.0), ofCore, ofStratum, new Rule(Where.EVERYWHERE, SECOND));
     Plan set = RuleEditor.set(plan, WHOLE, Setting.FILAMENT, Value.of(1));
     assertThat(set.rules().subList(0, 2)).containsExactly(ofCore, ofStratum);
@@ -203,11 +204,11 @@ class PartEditorsTest {
 
   @Test
   void aRuleForAPlaceThatOverlapsIsOvertaken() {
-    Rule both = new Rule(new Where(List.of("piece"), List.of(1, 2)), SECOND);
+    Rule both = new Rule(new Where(List.of("piece"), List.of("s1", "s2")), SECOND).withId("both");
     Plan set =
         RuleEditor.set(
             Shapes.plan(List.of(1.0, 2.0), both),
-            new Where(List.of("piece"), List.of(2, 3)),
+            new Where(List.of("piece"), List.of("s2", "s3")),
             Setting.FILAMENT,
             Value.of(1));
     assertThat(set.rules().getLast()).isEqualTo(both);
@@ -216,7 +217,7 @@ class PartEditorsTest {
 
   @Test
   void aRuleThatIsSwitchedOffCountsForNothing() {
-    Rule off = new Rule(Where.EVERYWHERE, SECOND, false, "");
+    Rule off = new Rule("off", Where.EVERYWHERE, SECOND, false, "");
     Plan plan = Shapes.plan(List.of(), off);
     Resolver resolver = new Resolver(plan, ShelfReader.standard());
     assertThat(resolver.stratum("piece", 1).slot()).isEqualTo(1);
@@ -275,7 +276,7 @@ class PartEditorsTest {
     assertThat(patch.name()).isEqualTo("Buoy Red");
     assertThat(((Region.Patch) patch.shape()).triangles()).isEqualTo(new Triangles("2-4"));
     Resolver resolver = new Resolver(painted, ShelfReader.standard());
-    Spot spot = new Spot("piece", "body", 1, Set.of(patch.id()), 1, 1, 1);
+    Spot spot = new Spot("piece", "body", "s1", Set.of(patch.id()), 1, 1, "s1");
     assertThat(resolver.at(spot).all().slot()).isEqualTo(2);
   }
 }

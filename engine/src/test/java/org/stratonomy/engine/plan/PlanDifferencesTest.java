@@ -16,7 +16,7 @@ import org.stratonomy.engine.plan.PlanDifferences.PlanDifference;
 /** Plans that differ in one known thing differ in just that. */
 class PlanDifferencesTest {
   private static final Rule WALLS =
-      new Rule(new Where(List.of("piece"), List.of(2)), Map.of(Setting.WALLS, Value.of(3)));
+      new Rule(new Where(List.of("piece"), List.of("s2")), Map.of(Setting.WALLS, Value.of(3)));
   private static final Rule EVERYWHERE =
       new Rule(Where.EVERYWHERE, Map.of(Setting.INFILL_DENSITY, Value.of(20)));
   private static final Plan PLAN = Shapes.plan(List.of(1.0), WALLS, EVERYWHERE);
@@ -53,7 +53,7 @@ class PlanDifferencesTest {
 
   @Test
   void aRuleThatIsOffSaysNothing() {
-    Rule off = new Rule(EVERYWHERE.where(), EVERYWHERE.set(), false, "");
+    Rule off = new Rule("", EVERYWHERE.where(), EVERYWHERE.set(), false, "");
     assertThat(to(PLAN.withRules(List.of(WALLS, off))))
         .extracting(PlanDifference::what, PlanDifference::one, PlanDifference::other)
         .contains(tuple("Infill density · everything", "20 %", "none"));
@@ -72,7 +72,7 @@ class PlanDifferencesTest {
     Piece moved =
         piece()
             .withPlacement(at.withPosition(new Vector(50, 60, 0)))
-            .withBoundaries(List.of(1.0, 1.4));
+            .withStrata(Strata.of(List.of(1.0, 1.4)));
     assertThat(to(PLAN.withPiece(moved)))
         .extracting(PlanDifference::what, PlanDifference::other)
         .containsExactly(

@@ -24,7 +24,7 @@ class ResolverProperties {
             .list()
             .uniqueElements()
             .ofMaxSize(2)
-            .map(strata -> new Where(List.of(), strata));
+            .map(strata -> new Where(List.of(), strata.stream().map(Strata::id).toList()));
     Arbitrary<Map<Setting, Value>> set =
         Arbitraries.maps(
                 Arbitraries.of(Setting.WALLS, Setting.FAN, Setting.FILAMENT),
@@ -43,7 +43,7 @@ class ResolverProperties {
       for (int i = rules.size() - 1; i >= 0; i--) {
         boolean here =
             rules.get(i).where().strata().isEmpty()
-                || rules.get(i).where().strata().contains(stratum);
+                || rules.get(i).where().strata().contains(Strata.id(stratum));
         if (here && rules.get(i).set().containsKey(setting)) {
           expected = i;
         }
@@ -60,7 +60,7 @@ class ResolverProperties {
   void aValueThatIsSetHoldsThere(
       @ForAll("rules") List<Rule> rules, @ForAll @IntRange(min = 1, max = 3) int stratum) {
     Plan plan = Shapes.plan(List.of(1.0, 2.0), rules.toArray(Rule[]::new));
-    Where where = new Where(List.of("piece"), List.of(stratum));
+    Where where = new Where(List.of("piece"), List.of(Strata.id(stratum)));
     Plan changed = RuleEditor.set(plan, where, Setting.WALLS, Value.of(7));
     Resolver resolver = new Resolver(changed, ShelfReader.standard());
     assertThat(resolver.stratum("piece", stratum).count(Setting.WALLS)).isEqualTo(7);

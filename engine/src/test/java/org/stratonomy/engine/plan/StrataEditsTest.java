@@ -22,7 +22,7 @@ class StrataEditsTest {
   private static final Map<Setting, Value> SECOND = Map.of(Setting.FILAMENT, Value.of(2));
 
   private static Rule ofPlanStratum(int number) {
-    return new Rule(Where.EVERYWHERE.withPlanStrata(List.of(number)), SECOND);
+    return new Rule(Where.EVERYWHERE.withPlanStrata(List.of(Strata.id(number))), SECOND);
   }
 
   private static PlanResult compute(Plan plan) {
@@ -39,7 +39,7 @@ class StrataEditsTest {
   @Test
   void aBoundaryOfThePlanLiesOnALayerPlaneOfEveryPiece() {
     Plan plan = new PlanDivider(pair(ofPlanStratum(1))).divide(1.9);
-    assertThat(plan.rules().getFirst().where().planStrata()).containsExactly(1, 2);
+    assertThat(plan.rules().getFirst().where().planStrata()).containsExactly("s1", "s2");
     Plan lower = plan.withRules(List.of(ofPlanStratum(1)));
     for (LayerSchedule layer : compute(lower).schedule().layers()) {
       int expected = layer.layer().top() < 1.95 ? 2 : 1;
@@ -50,7 +50,7 @@ class StrataEditsTest {
 
   @Test
   void aBoundaryOfThePlanTooNearToOneOfAPieceMovesOntoItAndSaysSo() {
-    Plan plan = Shapes.plan(List.of(2.0)).withBoundaries(List.of(2.05));
+    Plan plan = Shapes.plan(List.of(2.0)).withStrata(Strata.of(List.of(2.05)));
     PlanResult result = compute(plan);
     assertThat(result.stack().pieces().getFirst().moved())
         .containsExactly(new MovedPlane(MovedPlane.What.PLAN_BOUNDARY, 2.05, 2.0));
@@ -58,10 +58,11 @@ class StrataEditsTest {
   }
 
   @Test
-  void strataOfThePlanAreRenumberedAndJoined() {
-    Plan plan = pair(ofPlanStratum(2)).withBoundaries(List.of(2.0));
+  void strataOfThePlanKeepTheirRulesWhenTheyAreDividedAndJoined() {
+    Plan plan = pair(ofPlanStratum(2)).withStrata(Strata.of(List.of(2.0)));
     Plan divided = new PlanDivider(plan).divide(1);
-    assertThat(divided.rules().getFirst().where().planStrata()).containsExactly(3);
+    assertThat(divided.rules().getFirst().where().planStrata()).containsExactly("s2");
+    assertThat(divided.strata().all()).extracting(Stratum::id).containsExactly("s1", "s3", "s2");
     assertThat(new PlanDivider(divided).move(1, 1.5).boundaries()).containsExactly(1.5, 2.0);
     Plan joined = new PlanDivider(divided).join(2);
     assertThat(joined.boundaries()).containsExactly(1.0);
@@ -73,13 +74,15 @@ class StrataEditsTest {
   @Test
   void namesOfStrataGoWithThem() {
     Plan plan = Shapes.plan(List.of(1.0, 3.0));
-    plan = plan.withPiece(plan.pieces().getFirst().withStrataNames(List.of("foot", "", "cap")));
+    plan = plan.withPiece(Shapes.named(plan.pieces().getFirst(), "foot", "", "cap"));
     Plan divided = new Divider(plan, "piece").divide(0.5);
-    assertThat(divided.pieces().getFirst().strataNames())
+    assertThat(divided.pieces().getFirst().strata().all())
+        .extracting(Stratum::name)
         .containsExactly("foot", "foot", "", "cap");
     Plan joined = new Divider(divided, "piece").join(3);
-    assertThat(joined.pieces().getFirst().strataNames()).containsExactly("foot", "foot", "");
-    assertThat(joined.pieces().getFirst().strataName(7)).isEmpty();
+    assertThat(joined.pieces().getFirst().strata().all())
+        .extracting(Stratum::name)
+        .containsExactly("foot", "foot", "");
   }
 
   @Test
@@ -95,17 +98,19 @@ class StrataEditsTest {
 
   @Test
   void strataAreCopiedWithTheirNamesAndRulesAsFarAsTheyFit() {
-    Plan plan = pair(new Rule(new Where(List.of("piece"), List.of(2)), SECOND));
+    Plan plan = pair(new Rule(new Where(List.of("piece"), List.of("s2")), SECOND));
     plan =
         plan.withPiece(
-            plan.pieces()
-                .getFirst()
-                .withBoundaries(List.of(1.0, 3.0, 9.0))
-                .withStrataNames(List.of("", "band")));
+            Shapes.named(
+                plan.pieces().getFirst().withStrata(Strata.of(List.of(1.0, 3.0, 9.0))),
+                "",
+                "band",
+                "",
+                ""));
     Plan copied = new Divider(plan, "right").copyStrata("piece", 0.5, 4, 0);
     Piece right = copied.piece("right").orElseThrow();
     assertThat(right.boundaries()).containsExactly(1.5, 3.5);
-    assertThat(right.strataName(2)).isEqualTo("band");
+    assertThat(right.strata().get(2).name()).isEqualTo("band");
     assertThat(new Resolver(copied, ShelfReader.standard()).stratum("right", 2).slot())
         .isEqualTo(2);
     assertThatThrownBy(() -> new Divider(copied, "piece").copyStrata("right", 0, 1, 0))
@@ -153,7 +158,8 @@ class StrataEditsTest {
     }
     Resolver.Reason reason =
         new Resolver(plan, ShelfReader.standard())
-            .reason(new Spot("piece", "body", 2, Set.of(), 12, 2, 1), Role.INFILL, Setting.FAN);
+            .reason(
+                new Spot("piece", "body", "s2", Set.of(), 12, 2, "s1"), Role.INFILL, Setting.FAN);
     assertThat(reason.value()).isEqualTo(Value.of(40));
     assertThat(reason.rule()).isZero();
   }

@@ -51,8 +51,7 @@ class RunSheetTest {
   @Test
   void namesOfStrataAreOnTheSheetAndInProgramAndLedger() throws IOException {
     Plan plan = named("Named", Shapes.plan(List.of(4.0), SECOND));
-    Plan called =
-        plan.withPiece(plan.pieces().getFirst().withStrataNames(List.of("", "lantern room")));
+    Plan called = plan.withPiece(Shapes.named(plan.pieces().getFirst(), "", "lantern room"));
     PlanResult result = Shapes.compute(called, Shapes.bar(60, 50, 8));
     assertThat(read(result, Optional.empty())).contains("L21, 4.00 mm, lantern room");
     ByteArrayOutputStream program = new ByteArrayOutputStream();
@@ -82,7 +81,8 @@ class RunSheetTest {
 
   @Test
   void oneIsFreeFromTheEndOfOneHaltToTheNext() {
-    Rule third = new Rule(new Where(List.of(), List.of(3)), Map.of(Setting.FILAMENT, Value.of(1)));
+    Rule third =
+        new Rule(new Where(List.of(), List.of("s3")), Map.of(Setting.FILAMENT, Value.of(1)));
     Plan plan = Shapes.plan(List.of(2.0, 4.0), SECOND, third);
     List<Ledger.HaltEntry> halts = Shapes.compute(plan, Shapes.bar(60, 50, 8)).ledger().halts();
     assertThat(halts).hasSize(2).allMatch(Ledger.HaltEntry::needsOperator);

@@ -13,13 +13,19 @@ import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.memo.Memo;
+import org.stratonomy.engine.plan.Divider;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.strata.PieceStack.MovedPlane;
@@ -71,7 +77,7 @@ class LayerStackProperties {
   void aBoundaryAndAStopBesideABoundaryOfThePieceGoToTheNearestPlaneTogether() {
     Plan plan =
         Shapes.plan(List.of(5.0), Shapes.everywhere(Map.of(Setting.LAYER_HEIGHT, Value.of(0.15))))
-            .withBoundaries(List.of(5.09))
+            .withStrata(Strata.of(List.of(5.09)))
             .withStops(List.of(new Stop("s", 5.09, "")));
     PieceStack stack = stack(plan, 8);
     // Of 5.0 and 5.15 the latter is nearer, and the stratum of the plan begins there, too.
@@ -89,14 +95,35 @@ class LayerStackProperties {
   }
 
   @Test
-  void boundariesOutsideOrTooNearToEachOtherAreRefusedWithARemedy() {
-    assertThatThrownBy(() -> stack(Shapes.plan(List.of(12.0)), 10))
-        .isInstanceOf(Problem.class)
-        .hasMessageContaining("12 mm lies outside")
-        .hasMessageContaining("between 0.000 and 10.000");
+  void boundariesOutsideArePassedOverAndThoseTooNearToEachOtherRefused() {
+    Plan outside = Shapes.plan(List.of(-3.0, 0.02, 4.0, 12.0));
+    PieceStack stack = stack(outside, 10);
+    assertThat(stack.unprinted(outside.pieces().getFirst())).containsExactly(1, 2, 5);
+    assertThat(stack.stratum(3).getLast().top()).isEqualTo(4);
     assertThatThrownBy(() -> stack(Shapes.plan(List.of(4.2, 4.25)), 10))
         .isInstanceOf(Problem.class)
         .hasMessageContaining("0.050 mm above the one at 4.2 mm");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "12 | 12 mm lies outside the piece. Choose a height between 0.000 and 10.000 mm.",
+        "-1 | -1 mm lies outside the piece",
+        "0.03 | 0.030 mm above the bottom; no layer fits between",
+        "9.98 | only 0.020 mm below the top",
+        "4.25 | 0.050 mm above the one at 4.2 mm",
+      })
+  void aBoundaryThatSomebodyPutsWhereNoLayerFitsIsRefused(double height, String said) {
+    Plan plan = Shapes.plan(List.of(4.2));
+    Piece piece = new Divider(plan, "piece").divide(height).pieces().getFirst();
+    PlacedPiece placed = PlacedPiece.of(piece, Shapes.source(Shapes.bar(10, 10, 10)));
+    Machine machine = ShelfReader.standard().machine(plan.machine());
+    assertThatThrownBy(() -> BoundaryCheck.check(placed, machine, List.of(4.2)))
+        .isInstanceOf(Problem.class)
+        .hasMessageContaining(said);
+    BoundaryCheck.check(placed, machine, piece.boundaries());
   }
 
   @Test
