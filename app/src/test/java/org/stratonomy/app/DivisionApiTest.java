@@ -65,7 +65,8 @@ class DivisionApiTest extends ApiTest {
               assertThat(row.get("regions").toString()).contains("Core");
               assertThat(row.get("slot").asInt()).isEqualTo(2);
             });
-    JsonNode coverage = asked(plan, "/rules/0");
+    JsonNode coverage =
+        asked(plan, "/rules/" + plan.get("document").get("rules").get(0).get("id").asString());
     assertThat(coverage.get("from").asDouble()).isCloseTo(0.6, within(1e-6));
     assertThat(coverage.get("volumeMm3").asDouble()).isBetween(100.0, 660.0);
   }

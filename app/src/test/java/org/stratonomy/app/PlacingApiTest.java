@@ -151,7 +151,10 @@ class PlacingApiTest extends ApiTest {
     mvc.perform(get(address + "/settings?piece=wedge&height=1"))
         .andExpect(jsonPath("$.fan.value").value("70"));
     byte[] where =
-        mvc.perform(get(address + "/rules/0/contours?height=1"))
+        mvc.perform(
+                get(
+                    address + "/rules/{rule}/contours?height=1",
+                    plan.get("document").get("rules").get(0).get("id").asString()))
             .andReturn()
             .getResponse()
             .getContentAsByteArray();
@@ -207,14 +210,23 @@ class PlacingApiTest extends ApiTest {
     JsonNode applied =
         edit(
             plan,
-            "\"action\": \"APPLY_RECIPE\", \"rule\": 0, \"recipe\": \"%s\""
-                .formatted(strong.get("id").asString()));
+            "\"action\": \"APPLY_RECIPE\", \"rule\": \"%s\", \"recipe\": \"%s\""
+                .formatted(
+                    plan.get("document").get("rules").get(0).get("id").asString(),
+                    strong.get("id").asString()));
     JsonNode rule = applied.get("document").get("rules").get(0);
     assertThat(rule.get("set").get("walls").asInt()).isEqualTo(5);
     assertThat(rule.get("set").get("fan").asInt()).isEqualTo(100);
     assertThat(rule.get("recipe")).isEqualTo(strong.get("id"));
+    String id = rule.get("id").asString();
     refused(
-        applied, "\"action\": \"APPLY_RECIPE\", \"rule\": 0, \"recipe\": \"lost\"", "no recipe");
+        applied,
+        "\"action\": \"APPLY_RECIPE\", \"rule\": \"%s\", \"recipe\": \"lost\"".formatted(id),
+        "no recipe");
+    refused(
+        applied,
+        "\"action\": \"APPLY_RECIPE\", \"rule\": \"lost\", \"recipe\": \"lost\"",
+        "no rule 'lost'");
     mvc.perform(delete("/api/shelf/recipes/{id}", base))
         .andExpect(status().isUnprocessableContent())
         .andExpect(jsonPath("$.detail").value(Matchers.containsString("Strong test")));
