@@ -37,7 +37,8 @@
       const rows = await session.ask.sample({ x, y: at, setting: 'filament' }).catch(() => []);
       const here = rows.find((row) => row.firstLayer <= n && n <= row.lastLayer);
       if (resting && here) {
-        reason = here.rule ? `by rule ${session.ruleNumber(here.rule)}` : 'by default';
+        reason =
+          here.cause || (here.rule ? `by rule ${session.ruleNumber(here.rule)}` : 'by default');
       }
     }, REST_MS);
     return () => {

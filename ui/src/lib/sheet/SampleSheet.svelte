@@ -82,13 +82,15 @@
                 >{row.count} × {row.role}, {session.filament(row.slot).name}
                 {#if row.regions.length > 0}<em>{row.regions.join(', ')}</em>{/if}</span
               >
-              <span class="num value">{row.value} {setting.unit}</span>
+              <span class="num value">{row.printed || row.value} {setting.unit}</span>
               <span
                 class="soft why"
-                title={row.hidden.length > 0
-                  ? `hides ${row.hidden.map((r) => `rule ${session.ruleNumber(r)}`).join(', ')}`
-                  : 'hides no other rule'}
-                >{why(row)}{row.hidden.length > 0
+                title={row.cause
+                  ? `${row.value} ${setting.unit} by ${why(row)}; printed otherwise because of ${row.cause}`
+                  : row.hidden.length > 0
+                    ? `hides ${row.hidden.map((r) => `rule ${session.ruleNumber(r)}`).join(', ')}`
+                    : 'hides no other rule'}
+                >{row.cause || why(row)}{row.hidden.length > 0 && !row.cause
                   ? ` over ${row.hidden.map((r) => session.ruleNumber(r)).join(', ')}`
                   : ''}</span
               >

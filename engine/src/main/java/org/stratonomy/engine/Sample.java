@@ -7,12 +7,14 @@ import java.util.Optional;
 import java.util.Set;
 import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.Printed;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Resolver.Reason;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Spot;
 import org.stratonomy.engine.plan.SpotSettings;
+import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.strata.LayerStack.Part;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
@@ -35,6 +37,8 @@ public record Sample(List<Entry> layers) {
    * @param hollow whether nothing is printed inside of the piece
    * @param spot what rules can tell of the place; empty for what belongs to no piece
    * @param reason why the setting has its value; empty without a spot
+   * @param printed what the line there has in place of it; empty without a line, or if lines have
+   *     no such value
    */
   public record Entry(
       PlanLayer layer,
@@ -44,7 +48,8 @@ public record Sample(List<Entry> layers) {
       int slot,
       boolean hollow,
       Optional<Spot> spot,
-      Optional<Reason> reason) {}
+      Optional<Reason> reason,
+      Optional<Printed> printed) {}
 
   /**
    * @param x on the bed, mm
@@ -82,10 +87,17 @@ public record Sample(List<Entry> layers) {
           stroke.slot(),
           false,
           Optional.empty(),
+          Optional.empty(),
           Optional.empty());
     }
-    Spot spot = isBeside(role) ? beside(result, part.get()) : spot(result, part.get(), x, y);
-    return entry(result, of, part.get(), role, stroke.slot(), false, spot, setting);
+    Spot spot =
+        isBeside(role) ? beside(result, part.get()) : spot(result, part.get(), stroke.path(), x, y);
+    Reason reason = result.resolver().reason(spot, role, setting);
+    Optional<Printed> printed =
+        reason.value() instanceof Value.Number wanted
+            ? Printed.of(layer, stroke, setting, wanted.value())
+            : Optional.empty();
+    return entry(of, part.get(), role, stroke.slot(), false, spot, reason, printed);
   }
 
   /** Inside of a piece between its lines. */
@@ -100,19 +112,21 @@ public record Sample(List<Entry> layers) {
               SpotSettings settings = result.resolver().at(spot);
               boolean hollow = settings.all().number(Setting.INFILL_DENSITY) == 0;
               int slot = settings.of(Role.INFILL).slot();
-              return entry(result, layer.layer(), part, Role.INFILL, slot, hollow, spot, setting);
+              Reason reason = result.resolver().reason(spot, Role.INFILL, setting);
+              return entry(
+                  layer.layer(), part, Role.INFILL, slot, hollow, spot, reason, Optional.empty());
             });
   }
 
   private static Entry entry(
-      PlanResult result,
       PlanLayer layer,
       Part part,
       Role role,
       int slot,
       boolean hollow,
       Spot spot,
-      Setting setting) {
+      Reason reason,
+      Optional<Printed> printed) {
     return new Entry(
         layer,
         part.layer().bottom(),
@@ -121,15 +135,21 @@ public record Sample(List<Entry> layers) {
         slot,
         hollow,
         Optional.of(spot),
-        Optional.of(result.resolver().reason(spot, role, setting)));
+        Optional.of(reason),
+        printed);
   }
 
   /**
-   * Beside the piece, where its support and the rounding of its lines lie, only its strata count.
+   * Where the middle of the line lies: its edge may reach into the next cell. Beside the piece,
+   * where its support and the rounding of its lines lie, only its strata count.
    */
-  private static Spot spot(PlanResult result, Part part, double x, double y) {
+  private static Spot spot(PlanResult result, Part part, Path path, double x, double y) {
     Cells cells = result.cells().get(part.piece());
-    return cells.spot(part.layer(), x, y).orElseGet(() -> beside(result, part));
+    double[] middle = nearest(path, x, y);
+    return cells
+        .spot(part.layer(), middle[0], middle[1])
+        .or(() -> cells.spot(part.layer(), x, y))
+        .orElseGet(() -> beside(result, part));
   }
 
   private static Spot beside(PlanResult result, Part part) {
@@ -158,7 +178,14 @@ public record Sample(List<Entry> layers) {
   }
 
   private static double distance(Path path, double x, double y) {
+    double[] nearest = nearest(path, x, y);
+    return Math.hypot(x - nearest[0], y - nearest[1]);
+  }
+
+  /** The place on a path that is nearest to another one. */
+  private static double[] nearest(Path path, double x, double y) {
     double least = Double.POSITIVE_INFINITY;
+    double[] nearest = {path.x(0), path.y(0)};
     for (int i = 0; i < path.segmentCount(); i++) {
       int j = path.segmentEnd(i);
       double dx = path.x(j) - path.x(i);
@@ -166,8 +193,13 @@ public record Sample(List<Entry> layers) {
       double square = dx * dx + dy * dy;
       double along = (x - path.x(i)) * dx + (y - path.y(i)) * dy;
       double t = square == 0 ? 0 : Math.clamp(along / square, 0.0, 1.0);
-      least = Math.min(least, Math.hypot(x - path.x(i) - t * dx, y - path.y(i) - t * dy));
+      double distance = Math.hypot(x - path.x(i) - t * dx, y - path.y(i) - t * dy);
+      if (distance < least) {
+        least = distance;
+        nearest[0] = path.x(i) + t * dx;
+        nearest[1] = path.y(i) + t * dy;
+      }
     }
-    return least;
+    return nearest;
   }
 }

@@ -5,6 +5,7 @@ import java.nio.ByteOrder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
@@ -28,6 +29,8 @@ import org.stratonomy.engine.Coverage;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Sample;
 import org.stratonomy.engine.divide.Cells;
+import org.stratonomy.engine.merge.Cause;
+import org.stratonomy.engine.merge.Printed;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Role;
@@ -35,6 +38,7 @@ import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Spot;
 import org.stratonomy.engine.plan.SpotSettings;
+import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.strata.PieceLayer;
 
@@ -125,6 +129,7 @@ class PlaceController {
   }
 
   private static SampleView view(PlanResult result, Sample.Entry entry) {
+    Optional<Printed> other = entry.printed().filter(printed -> printed.cause() != Cause.NONE);
     int number = entry.layer().number();
     String id = entry.spot().map(Spot::piece).orElse("");
     Plan plan = result.plan();
@@ -145,6 +150,10 @@ class PlaceController {
             .map(region -> piece.region(region).orElseThrow().name())
             .toList(),
         entry.reason().map(reason -> reason.value().toString()).orElse(""),
+        other
+            .map(printed -> Value.of(Math.rint(printed.value() * 100) / 100).toString())
+            .orElse(""),
+        other.map(printed -> printed.cause().text()).orElse(""),
         entry.reason().map(reason -> ResultMapper.ruleId(plan, reason.rule())).orElse(""),
         entry.reason().stream()
             .flatMap(reason -> reason.hidden().stream())

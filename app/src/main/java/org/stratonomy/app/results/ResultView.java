@@ -102,6 +102,9 @@ public record ResultView(
    * @param piece name of the piece, or empty for what belongs to none
    * @param regions names of the regions that the spot lies in
    * @param value of the setting asked for, as text
+   * @param printed what the line has in place of it, as text; empty if it is the same, or if lines
+   *     have no such value
+   * @param cause why that is another value
    * @param rule id of the rule that decides; empty for the default
    * @param hidden ids of the rules that match too but lie below it
    */
@@ -118,6 +121,8 @@ public record ResultView(
       int stratum,
       List<String> regions,
       String value,
+      String printed,
+      String cause,
       String rule,
       List<String> hidden) {
     /** Heights nearer than this are one, mm. */
@@ -133,6 +138,8 @@ public record ResultView(
           && stratum == next.stratum
           && regions.equals(next.regions)
           && value.equals(next.value)
+          && printed.equals(next.printed)
+          && cause.equals(next.cause)
           && rule.equals(next.rule)
           && hidden.equals(next.hidden);
     }
@@ -152,6 +159,8 @@ public record ResultView(
           stratum,
           regions,
           value,
+          printed,
+          cause,
           rule,
           hidden);
     }

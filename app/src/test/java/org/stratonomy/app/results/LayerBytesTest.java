@@ -12,6 +12,7 @@ import org.stratonomy.engine.merge.LayerFit;
 import org.stratonomy.engine.merge.LayerOrder;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.LayerVolumes;
+import org.stratonomy.engine.merge.Printed;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.motion.LayerTime;
@@ -35,7 +36,8 @@ class LayerBytesTest {
     path.add(0, y);
     path.add(10, y);
     Origin origin = new Origin(0, 1, List.of());
-    return new Stroke(Role.INFILL, path.open(), 0.4, 0.2, origin, 1, speed, 100, 210, 1);
+    return new Stroke(
+        Role.INFILL, path.open(), 0.4, 0.2, origin, 1, speed, 100, 210, 1, Printed.Causes.NONE);
   }
 
   /** Two strokes of a pass, of which the second bleeds. */

@@ -62,7 +62,7 @@ final class LayerSettings {
   StrokeSettings ofLoose(Part part, Line line, int slot, Suited suited) {
     Cell cell = cells(part).get(line.cell());
     Settings own = suited.with(cell.settings().of(line.role()).withSlot(slot));
-    return of(part, new SpotSettings(own, Map.of()), cell.regions());
+    return of(part, new SpotSettings(own, Map.of()), cell.regions(), true);
   }
 
   /** What holds for the plan as a whole. */
@@ -83,7 +83,8 @@ final class LayerSettings {
         resolver::filament,
         new PieceLayer(layer.number(), layer.bottom(), layer.top(), 1),
         Origin.BESIDE,
-        true);
+        true,
+        false);
   }
 
   /**
@@ -99,6 +100,7 @@ final class LayerSettings {
         resolver::filament,
         new PieceLayer(layer.number(), layer.bottom(), layer.top(), 1),
         Origin.BESIDE,
+        true,
         true);
   }
 
@@ -146,20 +148,22 @@ final class LayerSettings {
 
   /** Of support, brim and skirt. */
   private StrokeSettings beside(Part part) {
-    return of(part, lines.get(part.piece()).beside(part.layer()), List.of());
+    return of(part, lines.get(part.piece()).beside(part.layer()), List.of(), false);
   }
 
   private StrokeSettings of(Part part, Cell cell) {
-    return of(part, cell.settings(), cell.regions());
+    return of(part, cell.settings(), cell.regions(), false);
   }
 
-  private StrokeSettings of(Part part, SpotSettings settings, List<String> regions) {
+  private StrokeSettings of(
+      Part part, SpotSettings settings, List<String> regions, boolean takesPurge) {
     return new StrokeSettings(
         settings,
         resolver::filament,
         part.layer(),
         new Origin(part.piece(), part.layer().stratum(), regions),
-        stack.pieces().get(part.piece()).onBed());
+        stack.pieces().get(part.piece()).onBed(),
+        takesPurge);
   }
 
   private List<Cell> cells(Part part) {

@@ -26,7 +26,8 @@ public record Stroke(
     double speed,
     double fanPercent,
     double nozzleC,
-    double flowRatio) {
+    double flowRatio,
+    Printed.Causes causes) {
 
   /** Index of the piece in the plan, from 0; {@link Origin#NO_PIECE} beside all of them. */
   public int piece() {

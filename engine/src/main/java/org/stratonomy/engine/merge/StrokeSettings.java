@@ -26,17 +26,21 @@ final class StrokeSettings {
   private final Origin origin;
   private final boolean firstOnBed;
   private final boolean fanOff;
+  private final boolean takesPurge;
 
   /**
    * @param filaments by slot, from 1
    * @param origin what the lines are printed for
+   * @param takesPurge whether the lines take purged filament, in place of the one of their rules
    */
   StrokeSettings(
       SpotSettings settings,
       IntFunction<Filament> filaments,
       PieceLayer layer,
       Origin origin,
-      boolean pieceOnBed) {
+      boolean pieceOnBed,
+      boolean takesPurge) {
+    this.takesPurge = takesPurge;
     this.settings = settings;
     this.filaments = filaments;
     this.layer = layer;
@@ -96,7 +100,8 @@ final class StrokeSettings {
     double flow = settings.of(role).number(Setting.FLOW) / 100;
     int slot = slot(role);
     double mostByFlow = filaments.apply(slot).maxFlow() / (width * layer.height() * flow);
-    double wanted = speed(role) * wallFactor(line, overhang);
+    Speed wanted = speed(line, overhang);
+    boolean isLimited = mostByFlow < wanted.mmS;
     return new Stroke(
         role,
         path,
@@ -104,10 +109,12 @@ final class StrokeSettings {
         layer.height(),
         role == Role.SKIRT ? Origin.BESIDE : origin,
         slot,
-        Math.min(wanted, mostByFlow),
+        isLimited ? mostByFlow : wanted.mmS,
         fan(role, overhang),
         temperature(role),
-        flow);
+        flow,
+        Printed.Causes.of(
+            isLimited ? Cause.FLOW_LIMIT : wanted.cause, fanCause(role, overhang), takesPurge));
   }
 
   /** How hot a role is printed, °C. */
@@ -132,17 +139,34 @@ final class StrokeSettings {
     return settings.of(role).number(role.speed());
   }
 
+  private record Speed(double mmS, Cause cause) {}
+
   /** Walls that hang over and short closed ones are slower; the first layer has its own speed. */
-  private double wallFactor(Line line, int overhang) {
-    if (firstOnBed || !line.role().isWall()) {
-      return 1;
+  private Speed speed(Line line, int overhang) {
+    double usual = speed(line.role());
+    if (firstOnBed) {
+      boolean isUsual = line.role().speed() == Setting.FIRST_LAYER_SPEED;
+      return new Speed(usual, isUsual ? Cause.NONE : Cause.FIRST_LAYER);
+    }
+    if (!line.role().isWall()) {
+      return new Speed(usual, Cause.NONE);
     }
     Settings own = settings.of(line.role());
     double most = Overhang.MOST.ordinal();
     double hanging = 1 - overhang / most * (1 - own.number(Setting.OVERHANG_SPEED) / 100);
     boolean small =
         line.path().isClosed() && line.path().lengthMm() <= own.number(Setting.SMALL_WALL_LENGTH);
-    return Math.min(hanging, small ? own.number(Setting.SMALL_WALL_SPEED) / 100 : 1);
+    double brief = small ? own.number(Setting.SMALL_WALL_SPEED) / 100 : 1;
+    Cause cause = hanging <= brief ? Cause.OVERHANG : Cause.SMALL_WALL;
+    double factor = Math.min(hanging, brief);
+    return new Speed(usual * factor, factor == 1 ? Cause.NONE : cause);
+  }
+
+  private Cause fanCause(Role role, int overhang) {
+    if (fan(role, overhang) == fan(role)) {
+      return Cause.NONE;
+    }
+    return fanOff ? Cause.NO_COOLING : Cause.BRIDGE;
   }
 
   private double fan(Role role, int overhang) {
@@ -174,7 +198,7 @@ final class StrokeSettings {
     key.add(origin.piece()).add(origin.stratum()).add(layer.height());
     key.add(origin.regions().size());
     origin.regions().forEach(key::add);
-    key.add(firstOnBed ? 1 : 0);
+    key.add(firstOnBed ? 1 : 0).add(fanOff ? 1 : 0).add(takesPurge ? 1 : 0);
   }
 
   /** Collects the temperatures of all roles, °C. */

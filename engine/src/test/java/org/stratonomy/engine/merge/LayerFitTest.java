@@ -13,7 +13,7 @@ import org.stratonomy.engine.plane.Path;
 class LayerFitTest {
   private static Stroke stroke(Role role, int stratum, double width, Path path) {
     Origin origin = new Origin(0, stratum, List.of());
-    return new Stroke(role, path, width, 0.2, origin, 1, 60, 100, 210, 1);
+    return new Stroke(role, path, width, 0.2, origin, 1, 60, 100, 210, 1, Printed.Causes.NONE);
   }
 
   private static Path straight(double mm) {
