@@ -65,6 +65,10 @@ class DivisionApiTest extends ApiTest {
               assertThat(row.get("regions").toString()).contains("Core");
               assertThat(row.get("slot").asInt()).isEqualTo(2);
             });
+    JsonNode lowest = asked(plan, "/sample?x=120.2&y=100.3&setting=fan").get(0);
+    assertThat(lowest.get("value").asString()).isEqualTo("100");
+    assertThat(lowest.get("printed").asString()).isEqualTo("0");
+    assertThat(lowest.get("cause").asString()).isEqualTo("layers without fan");
     JsonNode coverage =
         asked(plan, "/rules/" + plan.get("document").get("rules").get(0).get("id").asString());
     assertThat(coverage.get("from").asDouble()).isCloseTo(0.6, within(1e-6));

@@ -2,6 +2,7 @@ package org.stratonomy.engine.merge;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.motion.LayerTime;
@@ -128,16 +129,15 @@ final class LayerTimer {
     double y = before.endY();
     boolean drawnBack = way.retracted() && travel.retractionMm() > 0;
     if (drawnBack) {
-      Path wipe = before.wipe(travel.wipeMm());
-      double wiped = wipe.lengthMm();
+      Optional<Path> wipe = before.wipe(travel.wipeMm());
       moves.rest();
-      if (wiped > 0) {
-        addMoves(moves, wipe, travel.wipeSpeed(wiped), TRAVEL);
-        x = wipe.x(wipe.size() - 1);
-        y = wipe.y(wipe.size() - 1);
+      if (wipe.isPresent()) {
+        addMoves(moves, wipe.get(), travel.wipeSpeed(wipe.get().lengthMm()), TRAVEL);
+        x = wipe.get().x(wipe.get().size() - 1);
+        y = wipe.get().y(wipe.get().size() - 1);
         moves.rest();
       }
-      double still = wiped > 0 ? 0.5 : 1;
+      double still = wipe.isPresent() ? 0.5 : 1;
       resting = still * travel.retractionSeconds() + 2 * travel.liftMm() / machine.riseSpeed();
     }
     for (int i = 0; i < way.via().length; i += 2) {

@@ -1,5 +1,6 @@
 package org.stratonomy.engine.merge;
 
+import java.util.Optional;
 import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
@@ -28,6 +29,8 @@ public record Stroke(
     double nozzleC,
     double flowRatio,
     Printed.Causes causes) {
+
+  private static final double LEAST_WIPE_MM = 0.05;
 
   /** Index of the piece in the plan, from 0; {@link Origin#NO_PIECE} beside all of them. */
   public int piece() {
@@ -62,8 +65,10 @@ public record Stroke(
   /**
    * Where the nozzle wipes after the stroke: back along an open one, on along the start of a closed
    * one, up to a length.
+   *
+   * @return nothing if that is too short to be worth a move
    */
-  public Path wipe(double mm) {
+  public Optional<Path> wipe(double mm) {
     Path way = path.isClosed() ? path : path.reversed();
     Path.Builder wipe = new Path.Builder();
     wipe.add(way.x(0), way.y(0));
@@ -75,7 +80,8 @@ public record Stroke(
       wipe.add(way.x(i) + share * (way.x(j) - way.x(i)), way.y(i) + share * (way.y(j) - way.y(i)));
       left -= length;
     }
-    return wipe.open();
+    Path open = wipe.open();
+    return Optional.of(open).filter(it -> it.lengthMm() >= LEAST_WIPE_MM);
   }
 
   /** Where the stroke ends: at its start if it is closed. */

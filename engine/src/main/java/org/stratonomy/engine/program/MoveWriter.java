@@ -18,8 +18,6 @@ import org.stratonomy.engine.plane.Path;
  * an extrusion is carried over to the next one.
  */
 final class MoveWriter {
-  private static final double LEAST_WIPE_MM = 0.05;
-
   private static final long NOWHERE = Long.MIN_VALUE;
 
   private final GcodeText text;
@@ -183,12 +181,13 @@ final class MoveWriter {
 
   /** Runs over what was just printed while the strand is drawn back. */
   void wipe(Stroke before) throws IOException {
-    Path wipe = before.wipe(settings.wipeMm());
-    double length = wipe.lengthMm();
     double whole = settings.retractionMm();
-    if (retracted || whole == 0 || length < LEAST_WIPE_MM) {
+    Optional<Path> planned = before.wipe(settings.wipeMm());
+    if (retracted || whole == 0 || planned.isEmpty()) {
       return;
     }
+    Path wipe = planned.get();
+    double length = wipe.lengthMm();
     long drawn = 0;
     double done = 0;
     for (int i = 0; i < wipe.segmentCount(); i++) {
