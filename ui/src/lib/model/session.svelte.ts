@@ -488,7 +488,8 @@ export class PlanSession {
     this.dropLostPart();
     if (this.selected && !this.selectedStratum) {
       const piece = this.selectedPiece ?? result.pieces[0];
-      this.selected = piece && { piece: piece.id, stratum: piece.strata.at(-1)?.id ?? '' };
+      const part = piece?.id === this.selected.piece ? this.selected.part : undefined;
+      this.selected = piece && { piece: piece.id, stratum: this.lowest(piece.id), part };
     }
   }
 

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { FakeServer } from '../testing/fakeServer';
+import { FakeServer, RESULT } from '../testing/fakeServer';
 import { landmarks } from './landmarks';
 import { PlanSession } from './session.svelte';
 
@@ -36,6 +36,21 @@ describe('an open plan', () => {
     expect(session.plane).toBe(4);
     expect(session.selectedStratum?.number).toBe(1);
     expect(session.isStale).toBe(false);
+  });
+
+  it('keeps the panel of a piece whose selected stratum is no longer printed', async () => {
+    const session = await opened();
+    session.selectPart('tower', { kind: 'piece', id: 'tower' });
+    const [piece] = RESULT.pieces;
+    const sunken = { ...RESULT, pieces: [{ ...piece!, strata: piece!.strata.slice(1) }] };
+    server.answers['/result'] = sunken;
+    await session.edit({ action: 'PLACE', piece: 'tower' });
+    await vi.waitFor(() => expect(session.isStale).toBe(false));
+    expect(session.selected).toEqual({
+      piece: 'tower',
+      stratum: 's2',
+      part: { kind: 'piece', id: 'tower' },
+    });
   });
 
   it('keeps the level within the layers', async () => {

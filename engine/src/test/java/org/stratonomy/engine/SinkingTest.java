@@ -53,6 +53,15 @@ class SinkingTest {
   }
 
   @Test
+  void aRuleForAStratumThatIsNotPrintedNowIsNoMistake() {
+    PlanResult result = Shapes.compute(moved(tall(), -8), Shapes.bar(20, 20, 10));
+    assertThat(result.findings())
+        .extracting(Finding::id)
+        .contains("strata-outside:piece")
+        .noneMatch(id -> id.startsWith("rule-empty"));
+  }
+
+  @Test
   void whatIsMovedBackIsAsItWas() {
     assertThat(moved(moved(tall(), -5), 0)).isEqualTo(tall());
     assertThat(moved(moved(tall(), -9.99), 0)).isEqualTo(tall());

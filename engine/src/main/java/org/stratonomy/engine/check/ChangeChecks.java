@@ -136,9 +136,9 @@ final class ChangeChecks {
     if (then < now && moved > 0) {
       findings.add(
           new Finding(
-              "change-step:%s:%s:%d"
+              "change-step:%s:%s:%s"
                   .formatted(
-                      one.piece.id(), other.piece.id(), one.piece.boundaries().indexOf(one.height)),
+                      one.piece.id(), other.piece.id(), one.piece.strata().above(one.height).id()),
               Severity.NOTE,
               now - then == 1
                   ? "A change could be saved"

@@ -119,7 +119,7 @@ final class DivisionChecks {
     if (!rule.on()) {
       return;
     }
-    if (!matchesAnything(rule.where())) {
+    if (!matchesAnything(rule.where()) && !waits(rule.where())) {
       add(
           "rule-empty:" + rule.id(),
           "Rule %d matches nothing".formatted(index + 1),
@@ -175,6 +175,20 @@ final class DivisionChecks {
     return Optional.ofNullable(rule.set().get(Setting.SUPPORT))
         .map(Value::toString)
         .filter(value -> ofRegions && (value.equals("forced") || value.equals("none")));
+  }
+
+  /** Whether a place is in strata that lie outside the print, as another finding says. */
+  private boolean waits(Where where) {
+    for (int p = 0; p < placed.size(); p++) {
+      Piece piece = placed.get(p).piece();
+      boolean names =
+          stacks.get(p).unprinted(piece).stream()
+              .anyMatch(number -> where.strata().contains(piece.strata().get(number).id()));
+      if (names && where.matchesPiece(piece.id())) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private boolean matchesAnything(Where where) {

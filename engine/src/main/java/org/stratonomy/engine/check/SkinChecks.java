@@ -92,7 +92,7 @@ final class SkinChecks {
                 || boundaries.get(boundary + 1) + bottom > flat + SAME_MM);
     findings.add(
         new Finding(
-            "skin-cut:%s:%d".formatted(piece.id(), boundary + 1),
+            "skin-cut:%s:%s".formatted(piece.id(), piece.strata().get(boundary + 2).id()),
             Severity.NOTE,
             "A boundary cuts a skin of %s".formatted(piece.name()),
             Checks.text(

@@ -27,9 +27,14 @@ final class FirstPlanFormat {
 
   private static final Pattern NUMBER = Pattern.compile("(?<=:)\\d{1,4}(?=:|$)");
 
-  /** A finding for a stratum of a piece. */
-  private static final Pattern OF_STRATA =
-      Pattern.compile("^((?:walls-fitted|stratum-empty):.*:)(\\d{1,4})$");
+  /** Kinds of findings of which the ids ended with the number of a stratum. */
+  private static final Pattern OF_STRATA = Pattern.compile("^(walls-fitted:.*:)(\\d{1,4})$");
+
+  /** Of a boundary, counted from 1; now the stratum above it is named. */
+  private static final Pattern OF_BOUNDARIES = Pattern.compile("^(skin-cut:.*:)(\\d{1,4})$");
+
+  /** Of a boundary, counted from 0. */
+  private static final Pattern OF_STEPS = Pattern.compile("^(change-step:.*:)(\\d{1,4})$");
 
   private FirstPlanFormat() {}
 
@@ -115,9 +120,19 @@ final class FirstPlanFormat {
   }
 
   private static String finding(String id, Plan plan) {
-    return OF_RULES.matcher(id).matches()
-        ? NUMBER.matcher(id).replaceAll(number -> rule(number, plan))
-        : OF_STRATA.matcher(id).replaceFirst("$1s$2");
+    if (OF_RULES.matcher(id).matches()) {
+      return NUMBER.matcher(id).replaceAll(number -> rule(number, plan));
+    }
+    String named = stratum(OF_STRATA, id, 0);
+    named = stratum(OF_BOUNDARIES, named, 1);
+    return stratum(OF_STEPS, named, 2);
+  }
+
+  private static String stratum(Pattern kind, String finding, int above) {
+    Matcher matcher = kind.matcher(finding);
+    return matcher.matches()
+        ? matcher.group(1) + Strata.id(Integer.parseInt(matcher.group(2)) + above)
+        : finding;
   }
 
   private static String rule(MatchResult number, Plan plan) {

@@ -144,8 +144,12 @@ public record Strata(List<Stratum> all) {
     return new Strata(fewer);
   }
 
-  /** The stratum above a boundary. */
-  Stratum above(double height) {
+  /**
+   * The stratum above a boundary.
+   *
+   * @throws Problem if there is no boundary at this height
+   */
+  public Stratum above(double height) {
     return all.get(existing(height) + 1);
   }
 

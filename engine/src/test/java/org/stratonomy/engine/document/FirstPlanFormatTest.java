@@ -48,6 +48,8 @@ class FirstPlanFormatTest {
                       { "finding": "rule-scope:2:walls" },
                       { "finding": "support-conflict:0:2" },
                       { "finding": "walls-fitted:block:2" },
+                      { "finding": "skin-cut:block:2" },
+                      { "finding": "change-step:block:other:0" },
                       { "finding": "bleed:3" } ] }
       """;
 
@@ -71,6 +73,8 @@ class FirstPlanFormatTest {
             "rule-scope:" + last.id() + ":walls",
             "support-conflict:" + first + ":" + last.id(),
             "walls-fitted:block:s2",
+            "skin-cut:block:s3",
+            "change-step:block:other:s2",
             "bleed:3");
     assertThat(PlanFormat.read("new", PlanFormat.write(plan))).isEqualTo(plan);
   }
