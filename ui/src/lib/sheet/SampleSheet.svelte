@@ -82,17 +82,19 @@
                 >{row.count} × {row.role}, {session.filament(row.slot).name}
                 {#if row.regions.length > 0}<em>{row.regions.join(', ')}</em>{/if}</span
               >
-              <span class="num value">{row.printed || row.value} {setting.unit}</span>
               <span
-                class="soft why"
+                class="how"
                 title={row.cause
                   ? `${row.value} ${setting.unit} by ${why(row)}; printed otherwise because of ${row.cause}`
                   : row.hidden.length > 0
                     ? `hides ${row.hidden.map((r) => `rule ${session.ruleNumber(r)}`).join(', ')}`
                     : 'hides no other rule'}
-                >{row.cause || why(row)}{row.hidden.length > 0 && !row.cause
-                  ? ` over ${row.hidden.map((r) => session.ruleNumber(r)).join(', ')}`
-                  : ''}</span
+                ><span class="num">{row.printed || row.value} {setting.unit}</span>
+                <small
+                  >{row.cause || why(row)}{row.hidden.length > 0 && !row.cause
+                    ? ` over ${row.hidden.map((r) => session.ruleNumber(r)).join(', ')}`
+                    : ''}</small
+                ></span
               >
             </button>
           </li>
@@ -130,7 +132,7 @@
 
   li button {
     display: grid;
-    grid-template-columns: 16px 104px 1fr auto 72px;
+    grid-template-columns: 16px 116px minmax(0, 1fr) auto;
     gap: 6px;
     align-items: center;
     width: 100%;
@@ -164,14 +166,7 @@
     color: var(--accent);
   }
 
-  .value {
-    white-space: nowrap;
-  }
-
-  .why {
+  .how {
     text-align: right;
-    white-space: nowrap;
-    overflow: hidden;
-    text-overflow: ellipsis;
   }
 </style>
