@@ -1,6 +1,7 @@
 package org.stratonomy.engine.merge;
 
 import java.util.Arrays;
+import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
@@ -65,6 +66,9 @@ public final class Timeline {
     /** The last stroke so far; null before the first. */
     private Stroke before;
 
+    /** Whether the head waits aside after the layer of that stroke. */
+    private boolean waited;
+
     Walk(double nozzleC) {
       this.nozzleC = nozzleC;
     }
@@ -75,21 +79,38 @@ public final class Timeline {
       int next = 0;
       for (int i = 0; i < layer.strokes().size(); i++) {
         Stroke stroke = layer.strokes().get(i);
+        boolean isAside = waited;
         if (next < halts[index].length && layer.halts().get(next).beforeStroke() == i) {
           Halt halt = layer.halts().get(next);
+          isAside |= halt.count(machine) > 0;
           heating[index] += heatingAt(halt, stroke.nozzleC());
           halts[index][next++] = seconds(halt, stroke);
         }
         double wait = nozzleSeconds(stroke.nozzleC() - nozzleC);
         if (wait > nozzleSeconds(STEP_OF_RAMP_C)) {
+          isAside = true;
           // The nozzle heats up or cools down while it travels.
-          double there = wayTo(machine.park()) / schedule.travel().speed();
+          double there = schedule.travel().seconds(wayTo(machine.park()));
           heating[index] +=
               Math.max(wait, there) + aside(machine.parkLiftMm(), machine.park(), stroke) - there;
         }
+        if (i == 0 && before != null && !isAside) {
+          rises[index] += across(stroke);
+        }
         nozzleC = stroke.nozzleC();
         before = stroke;
+        waited = false;
       }
+      waited |= layer.time().waitSeconds() > 0;
+    }
+
+    /** From the last stroke to the first one of a layer, with filament retracted, s. */
+    private double across(Stroke first) {
+      TravelSettings travel = schedule.travel();
+      double mm = Math.hypot(first.path().x(0) - before.endX(), first.path().y(0) - before.endY());
+      return travel.seconds(mm)
+          + travel.retractionSeconds()
+          + 2 * travel.liftMm() / machine.riseSpeed();
     }
 
     /** Waiting for the nozzle at a halt, s. */
@@ -120,7 +141,11 @@ public final class Timeline {
     /** Up, to a place, back to where a stroke begins, and down, s. */
     private double aside(double liftMm, Purging.Place park, Stroke next) {
       double back = Math.hypot(park.x() - next.path().x(0), park.y() - next.path().y(0));
-      return 2 * liftMm / machine.riseSpeed() + (wayTo(park) + back) / schedule.travel().speed();
+      TravelSettings travel = schedule.travel();
+      return 2 * liftMm / machine.riseSpeed()
+          + travel.seconds(wayTo(park))
+          + travel.seconds(back)
+          + travel.retractionSeconds();
     }
 
     private double wayTo(Purging.Place place) {
@@ -152,7 +177,11 @@ public final class Timeline {
     return schedule.layers().get(layer).time().seconds() + rise(layer) + heating[layer];
   }
 
-  /** The move from the layer below, or over pieces that stand already to the next one, s. */
+  /**
+   * From the end of the layer before to the first stroke: up, perhaps over pieces that stand
+   * already, and across, s. At a halt before the first stroke the way across counts with the halt,
+   * after a wait for the layer with the wait.
+   */
   public double rise(int layer) {
     return rises[layer];
   }

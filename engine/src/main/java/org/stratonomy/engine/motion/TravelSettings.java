@@ -12,6 +12,7 @@ import org.stratonomy.engine.plan.Settings;
  * @param retractionSpeed mm/s
  * @param retractFromMm shorter travels are made without retraction
  * @param liftMm how far the nozzle is lifted while the strand is drawn back
+ * @param accelerationMmS2 along the path
  * @param wipeMm how far the nozzle wipes over what it has just printed, before such a travel
  */
 public record TravelSettings(
@@ -20,6 +21,7 @@ public record TravelSettings(
     double retractionSpeed,
     double retractFromMm,
     double liftMm,
+    double accelerationMmS2,
     double wipeMm) {
 
   public static TravelSettings of(Settings plan) {
@@ -29,12 +31,21 @@ public record TravelSettings(
         plan.number(Setting.RETRACTION_SPEED),
         plan.number(Setting.RETRACTION_TRAVEL),
         plan.number(Setting.TRAVEL_LIFT),
+        plan.number(Setting.ACCELERATION),
         plan.number(Setting.WIPE));
   }
 
   /** Duration of drawing back and pushing forward again, s. */
   public double retractionSeconds() {
     return 2 * retractionMm / retractionSpeed;
+  }
+
+  /** Duration of a straight travel from rest to rest, s. */
+  public double seconds(double mm) {
+    double ramps = speed * speed / accelerationMmS2;
+    return mm > ramps
+        ? mm / speed + speed / accelerationMmS2
+        : 2 * Math.sqrt(mm / accelerationMmS2);
   }
 
   /** Speed of wiping, so that it takes as long as drawing back, mm/s. */
@@ -45,6 +56,6 @@ public record TravelSettings(
   /** Adds all of them to a key. */
   public void addTo(Key.Builder key) {
     key.add(speed).add(retractionMm).add(retractionSpeed).add(retractFromMm);
-    key.add(liftMm).add(wipeMm);
+    key.add(liftMm).add(accelerationMmS2).add(wipeMm);
   }
 }
