@@ -12,6 +12,8 @@ it('says where a rule holds', () => {
   expect(whereText({}, name)).toBe('everything');
   expect(whereText({ pieces: ['tile'], strata: ['s2'] }, name)).toBe('piece TILE · stratum 2');
   expect(whereText({ strata: ['s1', 's2', 's3', 's7'] }, name)).toBe('strata 1 to 3, 7');
+  expect(whereText({ strata: ['s0'] }, name)).toBe('no stratum');
+  expect(whereText({ planStrata: ['s0', 's2'] }, name)).toBe('stratum 2 of the plan');
   expect(whereText({ regions: ['core'], roles: ['outer wall', 'infill'] }, name)).toBe(
     'region CORE · outer wall, infill',
   );

@@ -12,13 +12,19 @@ export interface Names {
 export function whereText(where: Place, all: Names): string {
   const names = (kind: 'piece' | 'body' | 'region', ids: string[] | undefined) =>
     (ids ?? []).map((id) => all.nameOf(kind, id)).join(', ');
-  const numbered = (strata: readonly number[]) =>
-    strata.length === 0 ? '' : `${strata.length === 1 ? 'stratum' : 'strata'} ${ranges(strata)}`;
-  const ofPlan = numbered((where.planStrata ?? []).map((id) => all.planStratumNumber(id)));
+  const numbered = (ids: readonly string[] = [], numberOf: (id: string) => number) => {
+    const numbers = ids.map(numberOf).filter((number) => number > 0);
+    return ids.length === 0
+      ? ''
+      : numbers.length === 0
+        ? 'no stratum'
+        : `${numbers.length === 1 ? 'stratum' : 'strata'} ${ranges(numbers)}`;
+  };
+  const ofPlan = numbered(where.planStrata, (id) => all.planStratumNumber(id));
   const parts = [
     names('piece', where.pieces),
     names('body', where.bodies),
-    numbered((where.strata ?? []).map((id) => all.stratumNumber(id, where.pieces ?? []))),
+    numbered(where.strata, (id) => all.stratumNumber(id, where.pieces ?? [])),
     ofPlan && `${ofPlan} of the plan`,
     names('region', where.regions),
     layersText(where.layers),

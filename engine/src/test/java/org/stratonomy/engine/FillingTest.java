@@ -103,31 +103,21 @@ class FillingTest {
 
   @Test
   void rulesThatOnlyLookLikeThoseOfAFillingStay() {
-    Where below =
-        new Where(
-            List.of("piece"),
-            List.of(),
-            List.of(),
-            List.of(),
-            List.of(),
-            Optional.of(new Where.Layers(Where.Layers.From.PIECE, 1, 10)));
     Rule own =
         new Rule(
-            below, Map.of(Setting.INFILL_DENSITY, Value.of(0), Setting.TOP_LAYERS, Value.of(0)));
-    Rule still =
-        new Rule(
-            new Where(
-                List.of("piece"),
-                List.of(),
-                List.of(),
-                List.of(),
-                List.of(),
-                Optional.of(new Where.Layers(Where.Layers.From.PIECE, 11, 12))),
-            Map.of(Setting.FAN, Value.of(0)));
+            ofLayers(1, 10),
+            Map.of(Setting.INFILL_DENSITY, Value.of(0), Setting.TOP_LAYERS, Value.of(0)));
+    Rule still = new Rule(ofLayers(11, 12), Map.of(Setting.FAN, Value.of(0)));
     Plan plan = Shapes.plan(List.of(), own, still);
     Plan set = FillingRules.set(plan, "piece", 11, true, 2);
     assertThat(set.rules()).hasSize(4).containsAll(plan.rules());
     assertThat(FillingRules.set(set, "piece", 11, false, 0)).isEqualTo(plan);
+  }
+
+  private static Where ofLayers(int first, int last) {
+    Where.Layers layers = new Where.Layers(Where.Layers.From.PIECE, first, last);
+    return new Where(
+        List.of("piece"), List.of(), List.of(), List.of(), List.of(), Optional.of(layers));
   }
 
   private static Set<Role> roles(LayerSchedule layer) {

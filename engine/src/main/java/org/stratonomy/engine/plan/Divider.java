@@ -31,7 +31,7 @@ public final class Divider {
   public Plan divide(double height) {
     String upper = freeId(plan);
     Strata divided = piece.strata().divided(height, upper);
-    String lower = divided.get(divided.number(upper).orElseThrow() - 1).id();
+    String lower = divided.below(upper);
     List<Rule> rules =
         plan.rules().stream()
             .map(

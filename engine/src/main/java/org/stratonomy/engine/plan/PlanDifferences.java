@@ -185,8 +185,9 @@ public final class PlanDifferences {
     List<String> parts = new ArrayList<>();
     parts.add(joined(where.pieces(), id -> named(plan.pieces(), Piece::id, Piece::name, id)));
     parts.add(joined(where.bodies(), id -> named(Piece::bodies, Body::id, Body::name, id)));
-    parts.add(numbered(numbers(where), ""));
-    parts.add(numbered(numbers(plan.strata(), where.planStrata()), " of the plan"));
+    parts.add(numbered(where.strata(), numbers(where), ""));
+    parts.add(
+        numbered(where.planStrata(), numbers(plan.strata(), where.planStrata()), " of the plan"));
     parts.add(joined(where.regions(), id -> named(Piece::regions, Region::id, Region::name, id)));
     where.layers().ifPresent(layers -> parts.add(text(layers)));
     parts.add(joined(where.roles(), Role::label));
@@ -208,8 +209,13 @@ public final class PlanDifferences {
     return ids.stream().flatMap(id -> strata.number(id).stream()).toList();
   }
 
-  private static String numbered(List<Integer> strata, String of) {
-    return strata.isEmpty() ? "" : "stratum %s%s".formatted(joined(strata, String::valueOf), of);
+  private static String numbered(List<String> named, List<Integer> strata, String of) {
+    if (named.isEmpty()) {
+      return "";
+    }
+    return strata.isEmpty()
+        ? "no stratum" + of
+        : "stratum %s%s".formatted(joined(strata, String::valueOf), of);
   }
 
   private static String text(Where.Layers layers) {

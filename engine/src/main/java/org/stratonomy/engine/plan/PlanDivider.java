@@ -27,7 +27,7 @@ public final class PlanDivider {
     }
     String upper = Divider.freeId(plan);
     Strata divided = plan.strata().divided(height, upper);
-    String lower = divided.get(divided.number(upper).orElseThrow() - 1).id();
+    String lower = divided.below(upper);
     List<Rule> rules =
         plan.rules().stream()
             .map(

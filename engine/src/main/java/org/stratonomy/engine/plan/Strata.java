@@ -144,6 +144,11 @@ public record Strata(List<Stratum> all) {
     return new Strata(fewer);
   }
 
+  /** Id of the stratum below another one that is not the lowest. */
+  String below(String id) {
+    return get(number(id).orElseThrow() - 1).id();
+  }
+
   /**
    * The stratum above a boundary.
    *

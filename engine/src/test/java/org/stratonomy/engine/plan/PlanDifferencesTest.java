@@ -60,6 +60,14 @@ class PlanDifferencesTest {
   }
 
   @Test
+  void aRuleForAStratumThatIsGoneSaysSo() {
+    Rule gone = new Rule(new Where(List.of(), List.of("s9")), Map.of(Setting.WALLS, Value.of(3)));
+    assertThat(to(PLAN.withRules(List.of(EVERYWHERE, gone))))
+        .extracting(PlanDifference::what)
+        .contains("Walls · no stratum");
+  }
+
+  @Test
   void theOrderOfRulesCounts() {
     assertThat(to(PLAN.withRules(List.of(EVERYWHERE, WALLS))))
         .extracting(PlanDifference::what)
