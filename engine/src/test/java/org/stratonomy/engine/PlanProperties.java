@@ -9,9 +9,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Random;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Combinators;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Halt;
@@ -30,94 +33,119 @@ import org.stratonomy.engine.plan.Where;
 
 /** Plans put together at random are printed as the ledger says, whatever findings they have. */
 class PlanProperties {
-  private static final List<String> MACHINES =
-      List.of("workshop-one", "workshop-four", "pair", "blend");
   private static final double STRAND = 1.75;
   private static final double STRAND_MM2 = Math.PI * STRAND * STRAND / 4;
 
-  private final Random random = new Random();
+  /** A piece, and the rule that holds for it alone. */
+  private record Ruled(Placement placement, int slot, String takesPurge) {}
 
-  private double some(double least, double most) {
-    return least + random.nextDouble() * (most - least);
+  private static Arbitrary<Double> between(double least, double most) {
+    return Arbitraries.doubles().between(least, most);
   }
 
-  private <T> T one(List<T> of) {
-    return of.get(random.nextInt(of.size()));
+  private static Arbitrary<Vector> vectors(Arbitrary<Double> each) {
+    return Combinators.combine(each, each, each).as(Vector::new);
   }
 
-  private OptionalDouble maybe(double least, double most) {
-    return random.nextBoolean() ? OptionalDouble.empty() : OptionalDouble.of(some(least, most));
+  private static Arbitrary<OptionalDouble> maybe(double least, double most) {
+    return between(least, most)
+        .optional()
+        .map(value -> value.map(OptionalDouble::of).orElse(OptionalDouble.empty()));
   }
 
-  private Piece piece(int number) {
-    Vector turned =
-        random.nextBoolean() ? Vector.ZERO : new Vector(some(0, 360), some(0, 360), some(0, 360));
-    Vector scale = new Vector(some(0.5, 1.5), some(0.5, 1.5), some(0.5, 1.5));
-    Vector at = new Vector(some(-5, 260), some(-5, 215), random.nextInt(4) == 0 ? some(-1, 1) : 0);
-    return new Piece(
-        "p" + number,
-        "Piece " + number,
-        List.of(new Body("body", "Body", "mesh")),
-        new Placement(at, turned, scale),
-        List.of());
+  private static Arbitrary<Optional<Purging.Place>> places() {
+    return Combinators.combine(between(0, 200), between(0, 200)).as(Purging.Place::new).optional();
   }
 
-  private Stop stop(int number) {
-    Optional<Purging.Place> park =
-        random.nextBoolean()
-            ? Optional.empty()
-            : Optional.of(new Purging.Place(some(0, 200), some(0, 200)));
-    return new Stop(
-        "s" + number,
-        Math.rint(some(0, 9) * 100) / 100,
-        one(List.of(Stop.Kind.values())),
-        random.nextBoolean() ? "" : "look",
-        new Stop.Waiting(
-            maybe(0, 20), park, maybe(150, 260), maybe(0, 900), random.nextInt(3) * 7.5),
-        List.of("M118 own", "G91"));
+  private static Arbitrary<Ruled> pieces() {
+    Arbitrary<Double> z = Arbitraries.oneOf(Arbitraries.just(0.0), between(-1, 1));
+    Arbitrary<Vector> at =
+        Combinators.combine(between(-5, 260), between(-5, 215), z).as(Vector::new);
+    Arbitrary<Vector> turned =
+        Arbitraries.oneOf(Arbitraries.just(Vector.ZERO), vectors(between(0, 360)));
+    return Combinators.combine(
+            Combinators.combine(at, turned, vectors(between(0.5, 1.5))).as(Placement::new),
+            Arbitraries.of(1, 2),
+            Arbitraries.of(Setting.TAKES_PURGE.choices()))
+        .as(Ruled::new);
   }
 
-  private Purging purging() {
-    Optional<Purging.Place> tower =
-        random.nextBoolean()
-            ? Optional.empty()
-            : Optional.of(new Purging.Place(some(0, 200), some(0, 200)));
-    List<Purging.Volume> volumes =
-        random.nextBoolean() ? List.of() : List.of(new Purging.Volume(1, 2, some(0, 300)));
-    return new Purging(tower, volumes);
+  private static Arbitrary<Stop> stops() {
+    Arbitrary<Stop.Waiting> waiting =
+        Combinators.combine(
+                maybe(0, 20),
+                places(),
+                maybe(150, 260),
+                maybe(0, 900),
+                Arbitraries.of(0.0, 7.5, 15.0))
+            .as(Stop.Waiting::new);
+    return Combinators.combine(
+            between(0, 9), Arbitraries.of(Stop.Kind.values()), Arbitraries.of("", "look"), waiting)
+        .as(
+            (height, kind, note, waits) ->
+                new Stop("", height, kind, note, waits, List.of("M118 own", "G91")));
   }
 
-  private Plan plan() {
+  private static Arbitrary<Purging> purgings() {
+    Arbitrary<List<Purging.Volume>> volumes =
+        between(0, 300).map(mm3 -> new Purging.Volume(1, 2, mm3)).list().ofMaxSize(1);
+    return Combinators.combine(places(), volumes).as(Purging::new);
+  }
+
+  @Provide
+  Arbitrary<Plan> plans() {
+    return Combinators.combine(
+            Arbitraries.of("workshop-one", "workshop-four", "pair", "blend"),
+            pieces().list().ofMinSize(1).ofMaxSize(3),
+            stops().list().ofMaxSize(3),
+            purgings(),
+            Arbitraries.of(Setting.PIECE_ORDER.choices()),
+            Arbitraries.of(Setting.PURGE_INTO.choices()))
+        .as(PlanProperties::plan);
+  }
+
+  private static Plan plan(
+      String machine,
+      List<Ruled> ruled,
+      List<Stop> stops,
+      Purging purging,
+      String order,
+      String purgeInto) {
     List<Piece> pieces = new ArrayList<>();
     List<Rule> rules = new ArrayList<>();
-    for (int i = 0; i < 1 + random.nextInt(3); i++) {
-      Piece piece = piece(i);
-      pieces.add(piece);
+    for (Ruled one : ruled) {
+      String id = "p" + pieces.size();
+      List<Body> bodies = List.of(new Body("body", "Body", "mesh"));
+      pieces.add(new Piece(id, "Piece " + id, bodies, one.placement, List.of()));
       rules.add(
           new Rule(
-              new Where(List.of(piece.id()), List.of()),
+              Where.ofPiece(id),
               Map.of(
-                  Setting.FILAMENT,
-                  Value.of(1 + random.nextInt(2)),
-                  Setting.TAKES_PURGE,
-                  Value.of(one(Setting.TAKES_PURGE.choices())))));
+                  Setting.FILAMENT, Value.of(one.slot),
+                  Setting.TAKES_PURGE, Value.of(one.takesPurge))));
     }
     rules.add(
         Shapes.everywhere(
             Map.of(
-                Setting.PIECE_ORDER, Value.of(one(Setting.PIECE_ORDER.choices())),
-                Setting.PURGE_INTO, Value.of(one(Setting.PURGE_INTO.choices())),
+                Setting.PIECE_ORDER, Value.of(order),
+                Setting.PURGE_INTO, Value.of(purgeInto),
                 Setting.INFILL_DENSITY, Value.of(20))));
-    List<Stop> stops = new ArrayList<>();
-    for (int i = 0; i < random.nextInt(4); i++) {
-      stops.add(stop(i));
+    List<Stop> named = new ArrayList<>();
+    for (Stop s : stops) {
+      String id = "s" + named.size();
+      named.add(new Stop(id, s.heightMm(), s.kind(), s.note(), s.waiting(), s.commands()));
     }
-    return new Plan("Any", one(MACHINES), List.of("chalk", "slate"), pieces, rules, List.of())
-        .withStops(stops)
-        .withPurging(purging());
+    return new Plan("Any", machine, List.of("chalk", "slate"), pieces, rules, List.of())
+        .withStops(named)
+        .withPurging(purging);
   }
 
-  /** Strand that comes out where the head waits, and is no extrusion along a way. */
+  @Provide
+  Arbitrary<Mesh> meshes() {
+    return Arbitraries.of(Shapes.table(), Shapes.bar(12, 8, 6));
+  }
+
+  /** Filament that comes out where the head waits, and is no extrusion along a line. */
   private static double pushedOutMm(PlanResult result) {
     return result.schedule().layers().stream()
         .flatMap(layer -> layer.halts().stream())
@@ -126,10 +154,8 @@ class PlanProperties {
   }
 
   @Property(tries = 8)
-  void anyPlanIsPrintedAsTheLedgerSays(@ForAll long seed) throws IOException {
-    random.setSeed(seed);
-    Plan plan = plan();
-    Mesh mesh = random.nextBoolean() ? Shapes.table() : Shapes.bar(12, 8, 6);
+  void anyPlanIsPrintedAsTheLedgerSays(@ForAll("plans") Plan plan, @ForAll("meshes") Mesh mesh)
+      throws IOException {
     PlanResult result = Shapes.compute(plan, mesh);
     String text = GcodeReader.text(result);
     assertThat(text).doesNotContain("NaN", "Infinity");
