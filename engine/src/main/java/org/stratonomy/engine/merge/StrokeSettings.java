@@ -102,6 +102,7 @@ final class StrokeSettings {
     double mostByFlow = filaments.apply(slot).maxFlow() / (width * layer.height() * flow);
     Speed wanted = speed(line, overhang);
     boolean isLimited = mostByFlow < wanted.mmS;
+    double fan = fan(role, overhang);
     return new Stroke(
         role,
         path,
@@ -110,11 +111,13 @@ final class StrokeSettings {
         role == Role.SKIRT ? Origin.BESIDE : origin,
         slot,
         isLimited ? mostByFlow : wanted.mmS,
-        fan(role, overhang),
+        fan,
         temperature(role),
         flow,
         Printed.Causes.of(
-            isLimited ? Cause.FLOW_LIMIT : wanted.cause, fanCause(role, overhang), takesPurge));
+            isLimited ? Cause.FLOW_LIMIT : wanted.cause,
+            fanCause(role, overhang, fan),
+            takesPurge));
   }
 
   /** How hot a role is printed, °C. */
@@ -162,8 +165,9 @@ final class StrokeSettings {
     return new Speed(usual * factor, factor == 1 ? Cause.NONE : cause);
   }
 
-  private Cause fanCause(Role role, int overhang) {
-    if (fan(role, overhang) == fan(role)) {
+  private Cause fanCause(Role role, int overhang, double fan) {
+    boolean isUsual = !fanOff && role != Role.BRIDGE && overhang != Overhang.MOST.ordinal();
+    if (isUsual || fan == fan(role)) {
       return Cause.NONE;
     }
     return fanOff ? Cause.NO_COOLING : Cause.BRIDGE;
