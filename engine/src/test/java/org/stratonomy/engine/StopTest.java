@@ -26,6 +26,7 @@ import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Stop.Kind;
@@ -111,17 +112,36 @@ class StopTest {
     String program = program(compute(plain.withStops(List.of(stop))));
     List<GcodeReader.Extrusion> all = GcodeReader.read(program).extrusions;
     int before = GcodeReader.read(program.substring(0, program.indexOf("M0\n"))).extrusions.size();
+    GcodeReader.Extrusion last = all.get(before - 1);
+    GcodeReader.Extrusion first = all.get(before);
+    Settings settings = compute(plain).resolver().plan();
+    double retraction =
+        2 * settings.number(Setting.RETRACTION) / settings.number(Setting.RETRACTION_SPEED);
     double ways =
-        Math.hypot(all.get(before - 1).x1() - 30, all.get(before - 1).y1() - 40)
-            + Math.hypot(all.get(before).x0() - 30, all.get(before).y0() - 40);
-    double travel = compute(plain).resolver().plan().number(Setting.TRAVEL_SPEED);
+        restToRest(Math.hypot(last.x1() - 30, last.y1() - 40), settings)
+            + restToRest(Math.hypot(first.x0() - 30, first.y0() - 40), settings);
     // 25 mm up and down at 12 mm/s, 12 mm of filament at 2.5 mm/s.
-    double expected = 600 + 50.0 / 12 + ways / travel + 12 / 2.5;
+    double expected = 600 + 50.0 / 12 + ways + retraction + 12 / 2.5;
+    // Without the stop the head goes straight to the next layer.
+    double straight =
+        restToRest(Math.hypot(last.x1() - first.x0(), last.y1() - first.y0()), settings)
+            + retraction
+            + 2 * settings.number(Setting.TRAVEL_LIFT) / 12;
     assertThat(with.changeSeconds()).isCloseTo(expected, within(1e-3));
-    assertThat(with.seconds() - without.seconds()).isCloseTo(expected + reheating, within(1e-3));
+    assertThat(with.seconds() - without.seconds())
+        .isCloseTo(expected + reheating - straight, within(1e-3));
     assertThat(with.slots().getFirst().lengthMm() - without.slots().getFirst().lengthMm())
         .isCloseTo(12, within(1e-9));
     assertThat(with.halts().getFirst().needsOperator()).isTrue();
+  }
+
+  /** Time of a straight travel, s. */
+  private static double restToRest(double mm, Settings settings) {
+    double speed = settings.number(Setting.TRAVEL_SPEED);
+    double acceleration = settings.number(Setting.ACCELERATION);
+    return mm > speed * speed / acceleration
+        ? mm / speed + speed / acceleration
+        : 2 * Math.sqrt(mm / acceleration);
   }
 
   @Test
