@@ -35,34 +35,32 @@ class LayerTravelTest {
   }
 
   @Test
-  void theWayFromLayerToLayerCounts() throws IOException {
+  void travelFromLayerToLayerCounts() throws IOException {
     PlanResult result = Shapes.compute(two(0), Shapes.bar(14, 9, 3));
     Settings plan = result.resolver().plan();
     Machine machine = result.resolver().machine();
-    double v = plan.number(Setting.TRAVEL_SPEED);
-    double a = plan.number(Setting.ACCELERATION);
     double expected = 0;
-    List<Double> ways = new ArrayList<>();
+    List<Double> travels = new ArrayList<>();
     Extrusion last = null;
     for (Extrusion next : GcodeReader.of(result).extrusions) {
       if (last == null) {
         expected += next.z() / machine.riseSpeed();
       } else if (next.z() > last.z()) {
         double mm = Math.hypot(next.x0() - last.x1(), next.y0() - last.y1());
-        ways.add(mm);
-        expected += mm > v * v / a ? mm / v + v / a : 2 * Math.sqrt(mm / a);
+        travels.add(mm);
+        expected += Shapes.restToRest(mm, plan);
         expected += (next.z() - last.z() + 2 * 0.4) / machine.riseSpeed();
         expected += 2 * plan.number(Setting.RETRACTION) / plan.number(Setting.RETRACTION_SPEED);
       }
       last = next;
     }
-    assertThat(ways).hasSize(result.schedule().layers().size() - 1);
-    assertThat(ways.stream().mapToDouble(mm -> mm).sum()).isGreaterThan(20);
-    assertThat(result.ledger().liftSeconds()).isCloseTo(expected, within(0.01 * ways.size()));
+    assertThat(travels).hasSize(result.schedule().layers().size() - 1);
+    assertThat(travels.stream().mapToDouble(mm -> mm).sum()).isGreaterThan(20);
+    assertThat(result.ledger().liftSeconds()).isCloseTo(expected, within(0.01 * travels.size()));
   }
 
   @Test
-  void afterAWaitAsideTheWayCountsWithTheWait() {
+  void afterAWaitTheTravelCountsWithTheWait() {
     PlanResult waits = Shapes.compute(two(60), Shapes.bar(14, 9, 3));
     Machine machine = waits.resolver().machine();
     assertThat(waits.schedule().layers()).allMatch(layer -> layer.time().waitSeconds() > 0);

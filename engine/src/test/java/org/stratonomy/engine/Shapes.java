@@ -18,6 +18,7 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Stratum;
@@ -291,6 +292,15 @@ public final class Shapes {
         new Where(
             List.of(), List.of(), List.of(), List.of(id), List.of(), java.util.Optional.empty());
     return new Rule(where, set);
+  }
+
+  /** Time of a straight travel that begins and ends at rest, s; as in textbooks. */
+  static double restToRest(double mm, Settings settings) {
+    double speed = settings.number(Setting.TRAVEL_SPEED);
+    double acceleration = settings.number(Setting.ACCELERATION);
+    return mm > speed * speed / acceleration
+        ? mm / speed + speed / acceleration
+        : 2 * Math.sqrt(mm / acceleration);
   }
 
   /** A piece with names for its strata, from the lowest. */

@@ -118,13 +118,13 @@ class StopTest {
     double retraction =
         2 * settings.number(Setting.RETRACTION) / settings.number(Setting.RETRACTION_SPEED);
     double ways =
-        restToRest(Math.hypot(last.x1() - 30, last.y1() - 40), settings)
-            + restToRest(Math.hypot(first.x0() - 30, first.y0() - 40), settings);
+        Shapes.restToRest(Math.hypot(last.x1() - 30, last.y1() - 40), settings)
+            + Shapes.restToRest(Math.hypot(first.x0() - 30, first.y0() - 40), settings);
     // 25 mm up and down at 12 mm/s, 12 mm of filament at 2.5 mm/s.
     double expected = 600 + 50.0 / 12 + ways + retraction + 12 / 2.5;
     // Without the stop the head goes straight to the next layer.
     double straight =
-        restToRest(Math.hypot(last.x1() - first.x0(), last.y1() - first.y0()), settings)
+        Shapes.restToRest(Math.hypot(last.x1() - first.x0(), last.y1() - first.y0()), settings)
             + retraction
             + 2 * settings.number(Setting.TRAVEL_LIFT) / 12;
     assertThat(with.changeSeconds()).isCloseTo(expected, within(1e-3));
@@ -133,15 +133,6 @@ class StopTest {
     assertThat(with.slots().getFirst().lengthMm() - without.slots().getFirst().lengthMm())
         .isCloseTo(12, within(1e-9));
     assertThat(with.halts().getFirst().needsOperator()).isTrue();
-  }
-
-  /** Time of a straight travel, s. */
-  private static double restToRest(double mm, Settings settings) {
-    double speed = settings.number(Setting.TRAVEL_SPEED);
-    double acceleration = settings.number(Setting.ACCELERATION);
-    return mm > speed * speed / acceleration
-        ? mm / speed + speed / acceleration
-        : 2 * Math.sqrt(mm / acceleration);
   }
 
   @Test

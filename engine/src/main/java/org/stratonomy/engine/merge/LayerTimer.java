@@ -25,7 +25,6 @@ final class LayerTimer {
   private final TravelSettings travel;
   private final double leastSeconds;
   private final double minSpeed;
-  private final double acceleration;
 
   /** What is done about layers that take less than they should. */
   private final boolean slows;
@@ -37,7 +36,6 @@ final class LayerTimer {
     this.travel = travel;
     leastSeconds = plan.number(Setting.MIN_LAYER_TIME);
     minSpeed = plan.number(Setting.MIN_SPEED);
-    acceleration = plan.number(Setting.ACCELERATION);
     String shortLayers = plan.choice(Setting.SHORT_LAYERS);
     slows = shortLayers.startsWith("slow down");
     waits = shortLayers.endsWith("wait");
@@ -46,7 +44,7 @@ final class LayerTimer {
   /** Takes in all that a layer's time depends on besides its strokes and travels. */
   void addTo(Key.Builder key) {
     travel.addTo(key);
-    key.add(acceleration).add(machine.junctionMm()).add(machine.maxSpeedXy());
+    key.add(machine.junctionMm()).add(machine.maxSpeedXy());
     key.add(machine.riseSpeed()).add(leastSeconds).add(minSpeed);
     key.add(slows ? 1 : 0).add(waits ? 1 : 0);
   }
@@ -84,7 +82,7 @@ final class LayerTimer {
       addMoves(moves, stroke.path(), speeds.slowed(stroke.speed()), labels.of(stroke));
     }
     double[] seconds = new double[labels.count()];
-    new MotionModel(acceleration, machine.junctionMm(), machine.maxSpeedXy())
+    new MotionModel(travel.accelerationMmS2(), machine.junctionMm(), machine.maxSpeedXy())
         .addTimes(moves, seconds);
     return labels.time(seconds, resting, slowdown, minSpeed);
   }

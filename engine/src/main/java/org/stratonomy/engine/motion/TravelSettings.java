@@ -42,10 +42,7 @@ public record TravelSettings(
 
   /** Duration of a straight travel from rest to rest, s. */
   public double seconds(double mm) {
-    double ramps = speed * speed / accelerationMmS2;
-    return mm > ramps
-        ? mm / speed + speed / accelerationMmS2
-        : 2 * Math.sqrt(mm / accelerationMmS2);
+    return new MotionModel(accelerationMmS2, 0, speed).moveTime(mm, 0, 0, speed);
   }
 
   /** Speed of wiping, so that it takes as long as drawing back, mm/s. */
