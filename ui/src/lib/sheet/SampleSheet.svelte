@@ -85,7 +85,7 @@
               <span
                 class="how"
                 title={row.cause
-                  ? `${row.value} ${setting.unit} by ${why(row)}; printed otherwise because of ${row.cause}`
+                  ? `${row.value} ${setting.unit} by ${why(row)}; printed differently: ${row.cause}`
                   : row.hidden.length > 0
                     ? `hides ${row.hidden.map((r) => `rule ${session.ruleNumber(r)}`).join(', ')}`
                     : 'hides no other rule'}

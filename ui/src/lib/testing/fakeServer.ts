@@ -276,7 +276,7 @@ export const SAMPLE = [
     regions: [],
     value: '1',
     printed: '3',
-    cause: 'it takes purged filament',
+    cause: 'absorbs purged filament',
     rule: '',
     hidden: [],
   },

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshSource;
@@ -17,6 +16,7 @@ import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.problem.Problem;
@@ -303,11 +303,8 @@ public record PlanChange(List<Difference> differences, List<Finding> findings, b
       if (!strata.isEmpty()) {
         finding(
             piece.name(),
-            "%s %s would not be printed: no layer lies there."
-                .formatted(
-                    strata.size() == 1 ? "Stratum" : "Strata",
-                    strata.stream().map(String::valueOf).collect(Collectors.joining(", "))),
-            "Divide the piece anew on that machine.");
+            "%s would lie outside the print.".formatted(Strata.text(strata)),
+            "Divide the piece again on that machine.");
       }
     }
 

@@ -37,8 +37,7 @@ public record Sample(List<Entry> layers) {
    * @param hollow whether nothing is printed inside of the piece
    * @param spot what rules can tell of the place; empty for what belongs to no piece
    * @param reason why the setting has its value; empty without a spot
-   * @param printed what the line there has in place of it; empty without a line, or if lines have
-   *     no such value
+   * @param printed the value that the line is printed with; empty if it has no such value
    */
   public record Entry(
       PlanLayer layer,

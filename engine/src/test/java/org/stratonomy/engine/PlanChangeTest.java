@@ -152,7 +152,7 @@ class PlanChangeTest {
     assertThat(belt.possible()).isTrue();
     assertThat(belt.findings())
         .extracting(Finding::reason)
-        .contains("Stratum 1 would not be printed: no layer lies there.");
+        .contains("Stratum 1 would lie outside the print.");
     assertThat(belt.findings()).extracting(Finding::what).contains("Strata and stops");
   }
 }

@@ -102,9 +102,8 @@ public record ResultView(
    * @param piece name of the piece, or empty for what belongs to none
    * @param regions names of the regions that the spot lies in
    * @param value of the setting asked for, as text
-   * @param printed what the line has in place of it, as text; empty if it is the same, or if lines
-   *     have no such value
-   * @param cause why that is another value
+   * @param printed another value that the line is printed with, as text; empty for none
+   * @param cause why it is another value
    * @param rule id of the rule that decides; empty for the default
    * @param hidden ids of the rules that match too but lie below it
    */

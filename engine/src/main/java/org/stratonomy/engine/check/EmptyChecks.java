@@ -5,11 +5,11 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PlacedPiece;
@@ -18,21 +18,21 @@ import org.stratonomy.engine.strata.PlacedPiece;
 final class EmptyChecks {
   private EmptyChecks() {}
 
-  private record Printed(int piece, int stratum) {}
+  private record PieceStratum(int piece, int stratum) {}
 
   static List<Finding> run(LayerStack stack, List<PlacedPiece> placed, Schedule schedule) {
-    Set<Printed> printed = new HashSet<>();
+    Set<PieceStratum> printed = new HashSet<>();
     schedule.layers().stream()
         .flatMap(layer -> layer.strokes().stream())
         .map(Stroke::origin)
-        .forEach(origin -> printed.add(new Printed(origin.piece(), origin.stratum())));
+        .forEach(origin -> printed.add(new PieceStratum(origin.piece(), origin.stratum())));
     List<Finding> findings = new ArrayList<>();
     for (int p = 0; p < placed.size(); p++) {
       Piece piece = placed.get(p).piece();
       List<Integer> outside = stack.pieces().get(p).unprinted(piece);
       for (int number = 1; number <= piece.strata().count(); number++) {
         List<PieceLayer> layers = stack.pieces().get(p).stratum(number);
-        if (!layers.isEmpty() && !printed.contains(new Printed(p, number))) {
+        if (!layers.isEmpty() && !printed.contains(new PieceStratum(p, number))) {
           findings.add(nothing(piece, number, layers));
         }
       }
@@ -44,19 +44,15 @@ final class EmptyChecks {
   }
 
   private static Finding outside(PlacedPiece placed, List<Integer> strata) {
-    String which = strata.stream().map(String::valueOf).collect(Collectors.joining(", "));
     return new Finding(
         "strata-outside:" + placed.id(),
         Severity.NOTE,
-        "%s %s of %s %s not printed"
+        "%s of %s %s not printed"
             .formatted(
-                strata.size() == 1 ? "Stratum" : "Strata",
-                which,
-                placed.piece().name(),
-                strata.size() == 1 ? "is" : "are"),
+                Strata.text(strata), placed.piece().name(), strata.size() == 1 ? "is" : "are"),
         Checks.text(
-            "The piece is printed from %.2f to %.2f mm, and no layer lies there. What the rules say"
-                + " is kept, in case the piece is moved back.",
+            "The piece prints from %.2f to %.2f mm. Strata outside that range keep their rules until"
+                + " the piece is moved back.",
             placed.bottom(), placed.top()),
         Optional.of(placed.id()),
         Optional.empty(),

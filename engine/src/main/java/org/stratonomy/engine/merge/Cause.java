@@ -1,8 +1,8 @@
 package org.stratonomy.engine.merge;
 
-/** Why a line is printed otherwise than the setting for its role says. */
+/** Why a line is printed with another value than its settings give. */
 public enum Cause {
-  /** It is as the setting says. */
+  /** The value is that of the settings. */
   NONE(""),
   FIRST_LAYER("first layer speed"),
   OVERHANG("overhang speed"),
@@ -11,8 +11,8 @@ public enum Cause {
   LAYER_TIME("least layer time"),
   NO_COOLING("layers without fan"),
   BRIDGE("bridge fan"),
-  PURGE("it takes purged filament"),
-  FITTED("fitted to the height between two planes, or to the piece's width");
+  PURGE("absorbs purged filament"),
+  FITTED("fitted to the model");
 
   private final String text;
 

@@ -5,10 +5,10 @@ import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 
 /**
- * What a line is printed with.
+ * A value that a line is printed with.
  *
  * @param value in the unit of the setting
- * @param cause why it is not what the setting for its role says
+ * @param cause why it is not the value of the settings
  */
 public record Printed(double value, Cause cause) {
   /** Sizes nearer than this are the same, mm. */
@@ -28,7 +28,7 @@ public record Printed(double value, Cause cause) {
 
   /**
    * @param stroke of the layer
-   * @param wanted what the setting says for the line
+   * @param wanted value of the setting for the line
    * @return nothing if a line has no such value
    */
   public static Optional<Printed> of(

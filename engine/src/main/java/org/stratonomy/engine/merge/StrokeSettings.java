@@ -31,7 +31,8 @@ final class StrokeSettings {
   /**
    * @param filaments by slot, from 1
    * @param origin what the lines are printed for
-   * @param takesPurge whether the lines take purged filament, in place of the one of their rules
+   * @param takesPurge whether the lines absorb purged filament instead of using the one of their
+   *     rules
    */
   StrokeSettings(
       SpotSettings settings,

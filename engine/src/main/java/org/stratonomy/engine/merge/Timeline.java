@@ -104,7 +104,7 @@ public final class Timeline {
       waited |= layer.time().waitSeconds() > 0;
     }
 
-    /** From the last stroke to the first one of a layer, with filament retracted, s. */
+    /** Retracted travel from the last stroke to the first one of a layer, s. */
     private double across(Stroke first) {
       TravelSettings travel = schedule.travel();
       double mm = Math.hypot(first.path().x(0) - before.endX(), first.path().y(0) - before.endY());
@@ -178,9 +178,8 @@ public final class Timeline {
   }
 
   /**
-   * From the end of the layer before to the first stroke: up, perhaps over pieces that stand
-   * already, and across, s. At a halt before the first stroke the way across counts with the halt,
-   * after a wait for the layer with the wait.
+   * Lift and travel from the end of the previous layer to the first stroke, perhaps over finished
+   * pieces, s. Travel from the parking place counts with the halt or the wait instead.
    */
   public double rise(int layer) {
     return rises[layer];

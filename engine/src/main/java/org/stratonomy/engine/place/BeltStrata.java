@@ -6,6 +6,7 @@ import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.plan.Belt;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /**
@@ -47,7 +48,7 @@ public final class BeltStrata {
     double factor = (is.top() - is.bottom()) / (was.top() - was.bottom());
     return before.boundaries().stream()
         .map(height -> is.bottom() + (height - was.bottom()) * factor)
-        .map(height -> Math.rint(height * 1e6) / 1e6)
+        .map(Strata::rounded)
         .toList();
   }
 }

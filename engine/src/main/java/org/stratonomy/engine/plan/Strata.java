@@ -3,6 +3,7 @@ package org.stratonomy.engine.plan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.stratonomy.engine.problem.Problem;
 
@@ -94,6 +95,12 @@ public record Strata(List<Stratum> all) {
   public String text(int number) {
     String called = get(number).name();
     return "stratum " + number + (called.isBlank() ? "" : " " + called);
+  }
+
+  /** How several strata are called at the beginning of a sentence: Stratum 1, Strata 1, 2. */
+  public static String text(List<Integer> numbers) {
+    return (numbers.size() == 1 ? "Stratum " : "Strata ")
+        + numbers.stream().map(String::valueOf).collect(Collectors.joining(", "));
   }
 
   /**
@@ -208,7 +215,8 @@ public record Strata(List<Stratum> all) {
     return new Problem(Problem.Kind.PLAN, "dividing", reason, remedy);
   }
 
-  static double rounded(double mm) {
+  /** A height as plans keep it: rounded to a millionth of a millimetre. */
+  public static double rounded(double mm) {
     return Math.rint(mm * 1e6) / 1e6;
   }
 }
