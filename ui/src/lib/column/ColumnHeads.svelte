@@ -52,6 +52,9 @@
       ? `${name.slice(0, Math.max(3, Math.floor(pieceWidth / 6.6)))}…`
       : name;
   }
+
+  /** Narrower tracks share the head of the first one, px. */
+  const LEAST_OF_HEAD = 34;
 </script>
 
 <g>
@@ -69,7 +72,9 @@
   {/if}
   {#if hasPlan}<text x={x.plan} y="14">plan</text>{/if}
   {#each tracks.has('strata') ? pieces : [] as piece, p (piece.id)}
-    <text x={x.strata + p * pieceWidth + 1} y="14">strata</text>
+    {#if p === 0 || pieceWidth > LEAST_OF_HEAD}
+      <text x={x.strata + p * pieceWidth + 1} y="14">strata</text>
+    {/if}
     <text x={x.strata + p * pieceWidth + 1} y="27">
       {shortened(piece.name)}
       <title>{piece.name}</title>
