@@ -155,8 +155,23 @@ export class PlanSession {
     return layerBottom(this.heights, this.layer);
   }
 
+  /** The machine as the plan took it from the shelf. */
   get machine() {
-    return this.shelf.machines.find((m) => m.id === this.document.machine)!;
+    return this.state.machine;
+  }
+
+  /** All machines that the plan may be printed on; its own may have left the shelf. */
+  get machines() {
+    const { machines } = this.shelf;
+    const isThere = machines.some((one) => one.id === this.machine.id);
+    return isThere ? machines : [...machines, this.machine];
+  }
+
+  /** All filaments that may be loaded; those of the plan may have left the shelf. */
+  get filaments() {
+    const { filaments } = this.shelf;
+    const gone = this.state.filaments.filter((one) => !filaments.some((f) => f.id === one.id));
+    return [...filaments, ...gone];
   }
 
   /** Whether the machine changes filament without the operator. */
@@ -185,7 +200,7 @@ export class PlanSession {
       return { ...this.filament(1), name: mix.name, colour: mix.colour };
     }
     const id = this.document.slots[slot - 1];
-    return this.shelf.filaments.find((f) => f.id === id) ?? this.shelf.filaments[0]!;
+    return this.state.filaments.find((f) => f.id === id) ?? this.state.filaments[0]!;
   }
 
   setting(id: string): SettingView {
@@ -417,6 +432,13 @@ export class PlanSession {
           params: { path: { revision }, query: { version, finding, remedy } },
         }),
       ),
+    );
+  }
+
+  /** Takes machine and filaments as the shelf has them now. */
+  followShelf(): Promise<boolean> {
+    return this.change((id, version) =>
+      data(client.POST('/api/plans/{id}/follow', { params: { path: { id }, query: { version } } })),
     );
   }
 

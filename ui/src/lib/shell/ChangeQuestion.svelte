@@ -24,8 +24,8 @@
   let change = $state.raw<PlanChange>();
   const names = $derived.by(() => {
     const from: { id: string; name: string }[] = wanted?.slot
-      ? session.shelf.filaments
-      : session.shelf.machines;
+      ? session.filaments
+      : session.machines;
     return {
       before: wanted?.slot ? session.filament(wanted.slot).name : session.machine.name,
       after: from.find((item) => item.id === wanted?.id)?.name ?? '',

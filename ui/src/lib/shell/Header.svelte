@@ -12,6 +12,7 @@
   import FindingsButton from './FindingsButton.svelte';
   import ChangeQuestion, { type Wanted } from './ChangeQuestion.svelte';
   import VariantsButton from '../variants/VariantsButton.svelte';
+  import ShelfChangesButton from './ShelfChangesButton.svelte';
   import SlotsButton from './SlotsButton.svelte';
   import { shows } from './shows';
 
@@ -86,11 +87,12 @@
       e.currentTarget.value = session.machine.id;
     }}
   >
-    {#each session.shelf.machines as machine (machine.id)}
+    {#each session.machines as machine (machine.id)}
       <option value={machine.id}>{machine.name}</option>
     {/each}
   </select>
   <SlotsButton {session} onWanted={(slot, id) => (wanted = { slot, id })} />
+  <ShelfChangesButton {session} />
   <VariantsButton {session} {onOpen} {onCompare} />
   <div class="totals" class:stale={session.isStale} aria-live="polite" data-testid="totals">
     {#if ledger}

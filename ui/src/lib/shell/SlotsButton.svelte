@@ -59,7 +59,7 @@
                 e.currentTarget.value = id;
               }}
             >
-              {#each session.shelf.filaments as filament (filament.id)}
+              {#each session.filaments as filament (filament.id)}
                 <option value={filament.id}>{filament.name} · {filament.material}</option>
               {/each}
             </select>

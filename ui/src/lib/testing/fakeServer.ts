@@ -299,6 +299,15 @@ interface Sent {
   body: unknown;
 }
 
+/** What a plan uses of the shelf. */
+function used(document: PlanDocument) {
+  return {
+    machine: SHELF.machines.find((one) => one.id === document.machine) ?? SHELF.machines[0]!,
+    filaments: SHELF.filaments.filter((one) => document.slots.includes(one.id)),
+    changedOnShelf: [],
+  };
+}
+
 /** Stands in for the server: one plan, every document accepted unless a problem is set. */
 export class FakeServer {
   readonly sent: Sent[] = [];
@@ -319,6 +328,7 @@ export class FakeServer {
       canUndo: false,
       canRedo: false,
       document,
+      ...used(document),
     };
     vi.stubGlobal('fetch', (request: Request | string) => this.answer(request));
   }
@@ -343,7 +353,15 @@ export class FakeServer {
       const version = this.state.version + 1;
       const replaced = this.sent.at(-1)!.body as { document?: PlanDocument } | undefined;
       const document = replaced?.document ?? this.state.document;
-      this.state = { ...this.state, version, revision: `r${version}`, canUndo: true, document };
+      const revision = `r${version}`;
+      this.state = {
+        ...this.state,
+        version,
+        revision,
+        canUndo: true,
+        document,
+        ...used(document),
+      };
       return Response.json(this.state);
     }
     this.asked.push(path);

@@ -4,15 +4,13 @@ import java.time.Clock;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.stratonomy.engine.Planner;
-import org.stratonomy.engine.document.ShelfReader;
 
-/** The engine, with the shelf that ships with it. */
+/** The engine. */
 @Configuration
 class EngineConfiguration {
   @Bean(destroyMethod = "close")
   Planner planner(StratonomyProperties properties) {
-    return new Planner(
-        ShelfReader.standard(), properties.memoBytes(), Runtime.getRuntime().availableProcessors());
+    return new Planner(properties.memoBytes(), Runtime.getRuntime().availableProcessors());
   }
 
   @Bean

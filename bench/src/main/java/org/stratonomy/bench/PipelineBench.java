@@ -19,6 +19,7 @@ import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.mesh.StlReader;
 import org.stratonomy.engine.plan.Divider;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
@@ -82,8 +83,8 @@ public final class PipelineBench {
   }
 
   private PlanResult fresh(Watch watch) {
-    try (Planner planner = new Planner(ShelfReader.standard(), MEMO_BYTES, THREADS)) {
-      return planner.compute(plan, meshes, watch);
+    try (Planner planner = new Planner(MEMO_BYTES, THREADS)) {
+      return planner.compute(new Job(plan, ShelfReader.standard()), meshes, watch);
     }
   }
 
@@ -162,7 +163,7 @@ public final class PipelineBench {
 
   /** What an edit costs in a process that has made such edits before. */
   private void edits(double warm) {
-    try (Planner planner = new Planner(ShelfReader.standard(), MEMO_BYTES, THREADS)) {
+    try (Planner planner = new Planner(MEMO_BYTES, THREADS)) {
       Edits edits = new Edits(planner, warm);
       Where second = new Where(List.of("tile"), List.of("s2"));
       edits.time("edit: filament of one stratum", i -> set(second, Setting.FILAMENT, 1 + i % 6));
@@ -228,10 +229,12 @@ public final class PipelineBench {
       List<Double> times = new ArrayList<>();
       for (int round = 0; round < UNTIMED_ROUNDS + TIMED_ROUNDS; round++) {
         planner.forget();
-        planner.compute(plan, meshes, Watch.NONE);
+        planner.compute(new Job(plan, ShelfReader.standard()), meshes, Watch.NONE);
         for (int i = 0; i < RUNS; i++) {
           Plan edit = edited.at(i);
-          double millis = Timing.once(() -> planner.compute(edit, meshes, Watch.NONE));
+          double millis =
+              Timing.once(
+                  () -> planner.compute(new Job(edit, ShelfReader.standard()), meshes, Watch.NONE));
           if (round >= UNTIMED_ROUNDS) {
             times.add(millis);
           }

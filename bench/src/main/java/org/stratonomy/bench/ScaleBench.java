@@ -12,6 +12,7 @@ import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
@@ -91,8 +92,8 @@ public final class ScaleBench {
   }
 
   private static Object sections(Plan plan, Mesh mesh) {
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 20, 1)) {
-      LayerStack stack = planner.check(plan, ref -> mesh);
+    try (Planner planner = new Planner(1 << 20, 1)) {
+      LayerStack stack = planner.check(new Job(plan, ShelfReader.standard()), ref -> mesh);
       PlacedPiece placed = PlacedPiece.of(plan.pieces().getFirst(), ref -> mesh);
       Sections sections = new Sections(placed, stack.pieces().getFirst(), new Memo(1L << 30));
       for (int i = 1; i <= stack.size(); i++) {
@@ -103,8 +104,8 @@ public final class ScaleBench {
   }
 
   private static SectionRate rate(Plan plan, Mesh mesh) {
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 20, 1)) {
-      LayerStack stack = planner.check(plan, ref -> mesh);
+    try (Planner planner = new Planner(1 << 20, 1)) {
+      LayerStack stack = planner.check(new Job(plan, ShelfReader.standard()), ref -> mesh);
       PlacedPiece placed = PlacedPiece.of(plan.pieces().getFirst(), ref -> mesh);
       double[] planes =
           stack.pieces().getFirst().layers().stream().mapToDouble(l -> l.middle()).toArray();
@@ -113,8 +114,9 @@ public final class ScaleBench {
   }
 
   private static Object all(Plan plan, Mesh mesh) {
-    try (Planner planner = new Planner(ShelfReader.standard(), 1L << 30, THREADS)) {
-      PlanResult result = planner.compute(plan, ref -> mesh, Watch.NONE);
+    try (Planner planner = new Planner(1L << 30, THREADS)) {
+      PlanResult result =
+          planner.compute(new Job(plan, ShelfReader.standard()), ref -> mesh, Watch.NONE);
       Planner.writeProgram(result, OutputStream.nullOutputStream());
       return result;
     } catch (java.io.IOException e) {

@@ -16,6 +16,7 @@ import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
@@ -58,7 +59,7 @@ public final class StopBench {
     List<Double> millis = new ArrayList<>();
     double longest = 0;
     for (int i = 0; i < TIMES; i++) {
-      try (Planner planner = new Planner(ShelfReader.standard(), 1 << 28, 2)) {
+      try (Planner planner = new Planner(1 << 28, 2)) {
         AtomicBoolean stop = new AtomicBoolean();
         Watch watch =
             (stage, done, total) -> {
@@ -70,7 +71,8 @@ public final class StopBench {
             new Thread(
                 () -> {
                   try {
-                    planner.compute(plan, reference -> mesh, watch);
+                    planner.compute(
+                        new Job(plan, ShelfReader.standard()), reference -> mesh, watch);
                   } catch (Problem | IllegalStateException e) {
                     // Stopped, as it should be.
                   }
@@ -86,7 +88,10 @@ public final class StopBench {
         }
         thread.join();
         // The threads of the pool must be free as well, not only the one that waits for them.
-        planner.compute(plan("lines", 20, 1, 0.1), reference -> small, Watch.NONE);
+        planner.compute(
+            new Job(plan("lines", 20, 1, 0.1), ShelfReader.standard()),
+            reference -> small,
+            Watch.NONE);
         double took = (System.nanoTime() - began) / 1e6;
         if (wasAtWork) {
           millis.add(took);

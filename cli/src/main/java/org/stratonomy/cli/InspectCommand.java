@@ -70,8 +70,8 @@ final class InspectCommand implements Callable<Integer> {
     PlanInput mesh = PlanInput.read(file, Optional.empty(), shelf, "", Map.of());
     PlanInput input = StratonomyCommand.ofOption("--layer-height", () -> mesh.with("", values));
     HeightProfile profile;
-    try (Planner planner = new Planner(shelf, MEMO_BYTES, 1)) {
-      profile = planner.profiles(input.plan(), input.meshes()).getFirst();
+    try (Planner planner = new Planner(MEMO_BYTES, 1)) {
+      profile = planner.profiles(input.job(), input.meshes()).getFirst();
     }
     if (written != null) {
       try (OutputStream out = Files.newOutputStream(written)) {

@@ -22,6 +22,7 @@ import org.stratonomy.engine.mesh.MeshPart;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.CustomCode;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
@@ -92,6 +93,11 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files, S
     return Files.readAllBytes(file);
   }
 
+  /** What is to be computed. */
+  Job job() {
+    return new Job(plan, shelf);
+  }
+
   private static PlanInput of(StratFile strat, Shelf shelf) {
     Function<String, byte[]> files = strat.meshes()::get;
     Shelf with = strat.shelf().map(shelf::with).orElse(shelf);
@@ -145,7 +151,7 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files, S
     }
     if (!values.isEmpty()) {
       Rule first = new Rule(Where.EVERYWHERE, settings(values));
-      PlanChecker.checkValues(first, "--set", changed, shelf);
+      PlanChecker.checkValues(first, "--set", changed, shelf.machine(changed.machine()));
       List<Rule> rules = new ArrayList<>();
       rules.add(first);
       rules.addAll(changed.rules());

@@ -23,7 +23,7 @@ import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.picture.PlanPicture;
-import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.program.Enclosures;
 import org.stratonomy.engine.sheet.RunSheet;
 import picocli.CommandLine.Command;
@@ -126,17 +126,16 @@ final class ProgramCommand implements Callable<Integer> {
   private void write() throws IOException {
     PlanInput input =
         PlanInput.read(file, Optional.ofNullable(meshes), ShelfReader.standard(), machine, values);
-    Shelf shelf = input.shelf();
+    Job job = input.job();
     int threads = Runtime.getRuntime().availableProcessors();
-    try (Planner planner = new Planner(shelf, MEMO_BYTES, threads)) {
-      PlanResult result = planner.compute(input.plan(), input.meshes(), Watch.NONE);
+    try (Planner planner = new Planner(MEMO_BYTES, threads)) {
+      PlanResult result = planner.compute(job, input.meshes(), Watch.NONE);
       result.checkPrintable(known(result));
       List<String> despite = result.errors().stream().map(Finding::title).toList();
       try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(output))) {
         Enclosures enclosed =
             new Enclosures(
-                () -> PlanPicture.small(input.plan(), shelf, input.meshes()),
-                () -> input.file().bytes());
+                () -> PlanPicture.small(job, input.meshes()), () -> input.file().bytes());
         Planner.writeProgram(result, despite, Optional.of(enclosed), out);
       }
       ObjectNode written = LedgerFormat.write(result.plan(), result.ledger());
@@ -148,8 +147,7 @@ final class ProgramCommand implements Callable<Integer> {
       }
       if (runSheet != null) {
         try (OutputStream sheet = Files.newOutputStream(runSheet)) {
-          byte[] picture =
-              PlanPicture.png(input.plan(), shelf, input.meshes(), PICTURE_WIDTH, PICTURE_HEIGHT);
+          byte[] picture = PlanPicture.png(job, input.meshes(), PICTURE_WIDTH, PICTURE_HEIGHT);
           RunSheet.write(result, start, Optional.of(picture), sheet);
         }
       }

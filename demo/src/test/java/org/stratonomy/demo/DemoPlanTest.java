@@ -17,6 +17,7 @@ import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshFiles;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.strata.LayerStack;
 
 class DemoPlanTest {
@@ -70,13 +71,13 @@ class DemoPlanTest {
 
   @Test
   void everyPlanCanBeStackedAndSharesItsPlanesOnTheShore() {
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 20, 1)) {
+    try (Planner planner = new Planner(1 << 20, 1)) {
       for (StratFile file : DemoPlan.all()) {
         Map<String, Mesh> meshes = new HashMap<>();
         file.meshes()
             .forEach(
                 (name, bytes) -> meshes.put(name, MeshFiles.mesh(name, ByteBuffer.wrap(bytes))));
-        LayerStack stack = planner.check(file.plan(), meshes::get);
+        LayerStack stack = planner.check(new Job(file.plan(), ShelfReader.standard()), meshes::get);
         assertThat(stack.pieces()).allMatch(piece -> piece.moved().isEmpty());
         if (file.plan().pieces().size() == 2) {
           assertThat(stack.layers())

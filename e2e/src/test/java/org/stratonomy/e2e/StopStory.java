@@ -138,6 +138,26 @@ class StopStory extends Story {
     assertThat(export())
         .contains("; machine: Bench Two, nozzle 0.4 mm")
         .containsSequence("M25 ; layer 11", "G21", "G90", "M83");
+
+    String plan = page.url();
+    page.navigate(application.address() + "/shelf");
+    button("Bench Two").click();
+    page.locator("summary").getByText("For a pause").click();
+    pause.fill("M0 ; layer {{layer}}");
+    pause.blur();
+    assertThat(button("Back to the dialect's")).isVisible();
+    page.navigate(plan);
+    computed();
+    button("Shelf changed").click();
+    assertThat(page.getByText("Machine Bench Two")).isVisible();
+    assertThat(page.getByText("Own lines")).isVisible();
+    page.keyboard().press("Escape");
+    assertThat(export()).contains("M25 ; layer 11");
+    button("Shelf changed").click();
+    button("Use what is on the shelf now").click();
+    assertThat(button("Shelf changed")).hasCount(0);
+    computed();
+    assertThat(export()).contains("M0 ; layer 11").doesNotContain("M25 ; layer 11");
     chooseMachine("Workshop One");
 
     page.navigate(application.address() + "/shelf");

@@ -8,6 +8,7 @@ import java.util.stream.IntStream;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
@@ -45,10 +46,12 @@ public record PlanChange(List<Difference> differences, List<Finding> findings, b
 
   /**
    * @param machine id of the other machine
+   * @param shelf where it is
    * @throws Problem if there is no such machine
    */
-  public static PlanChange machine(Plan plan, String machine, Shelf shelf, MeshSource meshes) {
-    Comparison comparison = new Comparison(plan, plan.withMachine(machine), shelf);
+  public static PlanChange machine(Job job, String machine, Shelf shelf, MeshSource meshes) {
+    Plan plan = job.plan();
+    Comparison comparison = new Comparison(job, job.edited(plan.withMachine(machine), shelf));
     comparison.machines();
     comparison.settings(1);
     comparison.layers();
@@ -63,10 +66,12 @@ public record PlanChange(List<Difference> differences, List<Finding> findings, b
   /**
    * @param slot from 1
    * @param filament id of the other filament
+   * @param shelf where it is
    * @throws Problem if there is no such slot or filament
    */
   public static PlanChange filament(
-      Plan plan, int slot, String filament, Shelf shelf, MeshSource meshes) {
+      Job job, int slot, String filament, Shelf shelf, MeshSource meshes) {
+    Plan plan = job.plan();
     if (slot < 1 || slot > plan.slots().size()) {
       throw new Problem(
           Problem.Kind.PLAN,
@@ -76,28 +81,32 @@ public record PlanChange(List<Difference> differences, List<Finding> findings, b
     }
     List<String> slots = new ArrayList<>(plan.slots());
     slots.set(slot - 1, filament);
-    Comparison comparison = new Comparison(plan, plan.withSlots(slots), shelf);
-    comparison.loaded(shelf.filament(plan.slots().get(slot - 1)), shelf.filament(filament));
+    Job changed = job.edited(plan.withSlots(slots), shelf);
+    Comparison comparison = new Comparison(job, changed);
+    comparison.loaded(
+        job.used().filament(plan.slots().get(slot - 1)), changed.used().filament(filament));
     comparison.settings(slot);
     comparison.fits(slot);
     return comparison.change(meshes);
   }
 
   private static final class Comparison {
+    private final Job job;
+    private final Job changedJob;
     private final Plan plan;
     private final Plan changed;
     private final Machine before;
     private final Machine after;
-    private final Shelf shelf;
     private final List<Difference> differences = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
 
-    Comparison(Plan plan, Plan changed, Shelf shelf) {
-      this.plan = plan;
-      this.changed = changed;
-      this.before = shelf.machine(plan.machine());
-      this.after = shelf.machine(changed.machine());
-      this.shelf = shelf;
+    Comparison(Job job, Job changed) {
+      this.job = job;
+      this.changedJob = changed;
+      this.plan = job.plan();
+      this.changed = changed.plan();
+      this.before = job.machine();
+      this.after = changed.machine();
     }
 
     PlanChange change(MeshSource meshes) {
@@ -153,8 +162,8 @@ public record PlanChange(List<Difference> differences, List<Finding> findings, b
      * and may have been chosen for what was.
      */
     void settings(int slot) {
-      Map<Setting, Value> were = new Resolver(plan, shelf).usual(slot);
-      Map<Setting, Value> are = new Resolver(changed, shelf).usual(slot);
+      Map<Setting, Value> were = new Resolver(job).usual(slot);
+      Map<Setting, Value> are = new Resolver(changedJob).usual(slot);
       for (Setting setting : Setting.values()) {
         if (were.get(setting).equals(are.get(setting)) || setting == Setting.FILAMENT) {
           continue;
@@ -242,7 +251,7 @@ public record PlanChange(List<Difference> differences, List<Finding> findings, b
 
     /** Whether the machine can print what would be loaded in a slot. */
     void fits(int slot) {
-      Filament filament = shelf.filament(changed.slots().get(slot - 1));
+      Filament filament = changedJob.used().filament(changed.slots().get(slot - 1));
       double most = after.nozzle(slot).maxC();
       tooHot(filament, "nozzle", filament.nozzleC(), most, "Load another filament.");
       tooHot(
@@ -282,12 +291,12 @@ public record PlanChange(List<Difference> differences, List<Finding> findings, b
     /** The first thing that would make the plan impossible. */
     boolean check(MeshSource meshes) {
       try {
-        PlanChecker.check(changed, shelf);
+        PlanChecker.check(changedJob);
         List<PlacedPiece> placed =
             changed.pieces().stream()
                 .map(piece -> PlacedPiece.of(piece, meshes, after.belt()))
                 .toList();
-        LayerStack stack = LayerStack.of(changed, placed, new Resolver(changed, shelf));
+        LayerStack stack = LayerStack.of(changed, placed, new Resolver(changedJob));
         for (int p = 0; p < placed.size(); p++) {
           unprinted(changed.pieces().get(p), stack.pieces().get(p));
         }

@@ -8,6 +8,7 @@ import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.path.LayerFlaws;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.problem.Problem;
@@ -16,7 +17,7 @@ import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /**
- * All that was computed of a plan.
+ * All that was computed of a job.
  *
  * @param placed one for each piece, in the plan's order
  * @param profiles one for each piece, in the plan's order
@@ -24,7 +25,7 @@ import org.stratonomy.engine.strata.PlacedPiece;
  * @param cells one for each piece, in the plan's order
  */
 public record PlanResult(
-    Plan plan,
+    Job job,
     Resolver resolver,
     List<PlacedPiece> placed,
     LayerStack stack,
@@ -34,6 +35,10 @@ public record PlanResult(
     Schedule schedule,
     Ledger ledger,
     List<Finding> findings) {
+
+  public Plan plan() {
+    return job.plan();
+  }
 
   /** The findings that say that the program cannot be printed. */
   public List<Finding> errors() {
@@ -86,6 +91,6 @@ public record PlanResult(
   public Optional<String> accepted(Finding finding) {
     return finding.severity() == Finding.Severity.ERROR
         ? Optional.empty()
-        : plan.noteFor(finding.id());
+        : plan().noteFor(finding.id());
   }
 }

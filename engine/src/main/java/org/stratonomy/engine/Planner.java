@@ -24,12 +24,12 @@ import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.path.PieceLines;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanChecker;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.program.Enclosures;
@@ -45,7 +45,7 @@ import org.stratonomy.engine.strata.Sections;
 import org.stratonomy.engine.strata.SizeCorrection;
 
 /**
- * The one door to the engine: a plan goes in; layers, schedule, ledger, findings and the program
+ * The one door to the engine: a job goes in; layers, schedule, ledger, findings and the program
  * come out. Results of every stage are remembered layer by layer, so that after an edit only what
  * it touches is computed again. Safe to use from several threads.
  */
@@ -60,33 +60,21 @@ public final class Planner implements AutoCloseable {
 
   private final long memoBytes;
   private final Workers workers;
-  private volatile Remembered now;
+  private volatile Memo memo;
 
   /**
    * @param memoBytes memory for remembered results, roughly
    * @param threads how many layers are computed at once
    */
-  public Planner(Shelf shelf, long memoBytes, int threads) {
+  public Planner(long memoBytes, int threads) {
     this.memoBytes = memoBytes;
-    now = Remembered.nothing(shelf, memoBytes);
+    this.memo = new Memo(memoBytes);
     this.workers = new Workers(threads);
   }
 
-  public Shelf shelf() {
-    return now.shelf();
-  }
-
-  /**
-   * Takes another shelf for all that is computed from now on. What is remembered of plans that use
-   * nothing that differs stays.
-   */
-  public synchronized void use(Shelf shelf) {
-    now = now.with(shelf);
-  }
-
   /** Forgets what is remembered, so that its memory is free. */
-  public synchronized void forget() {
-    now = now.forgotten(memoBytes);
+  public void forget() {
+    memo = new Memo(memoBytes);
   }
 
   /**
@@ -94,23 +82,22 @@ public final class Planner implements AutoCloseable {
    *
    * @throws Problem for the first thing that is impossible
    */
-  public LayerStack check(Plan plan, MeshSource meshes) {
-    return withinMemory(() -> stack(plan, meshes));
+  public LayerStack check(Job job, MeshSource meshes) {
+    return withinMemory(() -> stack(job, meshes));
   }
 
-  private LayerStack stack(Plan plan, MeshSource meshes) {
-    Shelf shelf = shelf();
-    PlanChecker.check(plan, shelf);
-    Resolver resolver = new Resolver(plan, shelf);
-    return LayerStack.of(plan, place(resolver, plan, meshes, now.memo()), resolver);
+  private LayerStack stack(Job job, MeshSource meshes) {
+    PlanChecker.check(job);
+    Resolver resolver = new Resolver(job);
+    return LayerStack.of(job.plan(), place(resolver, job.plan(), meshes, memo), resolver);
   }
 
   /**
    * @throws Problem if the plan asks for something impossible or for more memory than there is, or
    *     the watch stops the computation
    */
-  public PlanResult compute(Plan plan, MeshSource meshes, Watch watch) {
-    return withinMemory(() -> result(plan, meshes, watch));
+  public PlanResult compute(Job job, MeshSource meshes, Watch watch) {
+    return withinMemory(() -> result(job, meshes, watch));
   }
 
   /**
@@ -128,8 +115,9 @@ public final class Planner implements AutoCloseable {
     }
   }
 
-  private PlanResult result(Plan plan, MeshSource meshes, Watch watch) {
-    Stages stages = stages(plan, meshes);
+  private PlanResult result(Job job, MeshSource meshes, Watch watch) {
+    Plan plan = job.plan();
+    Stages stages = stages(job, meshes);
     LayerStack stack = stages.stack;
     List<LayerPart> parts = parts(stack);
     workers.forEach(
@@ -176,7 +164,7 @@ public final class Planner implements AutoCloseable {
     List<List<Finding>> found = new ArrayList<>(Collections.nCopies(checks.size(), List.of()));
     workers.forEach("findings", checks.size(), watch, i -> found.set(i, checks.get(i).get()));
     return new PlanResult(
-        plan,
+        job,
         stages.resolver,
         stages.placed,
         stack,
@@ -206,12 +194,12 @@ public final class Planner implements AutoCloseable {
    * @return nothing if there is no layer at that height
    * @throws Problem if the plan asks for something impossible
    */
-  public Optional<LayerSchedule> preview(Plan plan, MeshSource meshes, double height) {
-    return withinMemory(() -> layer(plan, meshes, height));
+  public Optional<LayerSchedule> preview(Job job, MeshSource meshes, double height) {
+    return withinMemory(() -> layer(job, meshes, height));
   }
 
-  private Optional<LayerSchedule> layer(Plan plan, MeshSource meshes, double height) {
-    Stages stages = stages(plan, meshes);
+  private Optional<LayerSchedule> layer(Job job, MeshSource meshes, double height) {
+    Stages stages = stages(job, meshes);
     return stages.stack.layers().stream()
         .filter(layer -> layer.bottom() <= height + SAME_MM && layer.top() > height + SAME_MM)
         .findFirst()
@@ -263,13 +251,12 @@ public final class Planner implements AutoCloseable {
     }
   }
 
-  private Stages stages(Plan plan, MeshSource meshes) {
-    Remembered used = now;
-    Shelf shelf = used.shelf();
-    Memo memo = used.memoFor(plan);
-    PlanChecker.check(plan, shelf);
-    Resolver resolver = new Resolver(plan, shelf);
-    List<PlacedPiece> placed = place(resolver, plan, meshes, memo);
+  private Stages stages(Job job, MeshSource meshes) {
+    Memo known = memo;
+    Plan plan = job.plan();
+    PlanChecker.check(job);
+    Resolver resolver = new Resolver(job);
+    List<PlacedPiece> placed = place(resolver, plan, meshes, known);
     LayerStack stack = LayerStack.of(plan, placed, resolver);
     List<Sections> sections = new ArrayList<>();
     List<Inserts> inserts = new ArrayList<>();
@@ -277,15 +264,15 @@ public final class Planner implements AutoCloseable {
     List<PieceLines> lines = new ArrayList<>();
     for (int p = 0; p < placed.size(); p++) {
       PieceStack piece = stack.pieces().get(p);
-      Inserts cavities = new Inserts(placed.get(p), piece, meshes, memo);
+      Inserts cavities = new Inserts(placed.get(p), piece, meshes, known);
       inserts.add(cavities);
       sections.add(
           new Sections(
-              placed.get(p), piece, cavities, SizeCorrection.ofLayers(piece, resolver), memo));
-      cells.add(new Cells(plan, placed.get(p), piece, sections.get(p), resolver, meshes, memo));
-      lines.add(new PieceLines(piece, sections.get(p), cells.get(p), memo));
+              placed.get(p), piece, cavities, SizeCorrection.ofLayers(piece, resolver), known));
+      cells.add(new Cells(plan, placed.get(p), piece, sections.get(p), resolver, meshes, known));
+      lines.add(new PieceLines(piece, sections.get(p), cells.get(p), known));
     }
-    Scheduler scheduler = new Scheduler(plan, resolver, placed, stack, sections, lines, memo);
+    Scheduler scheduler = new Scheduler(plan, resolver, placed, stack, sections, lines, known);
     return new Stages(resolver, placed, stack, sections, inserts, cells, lines, scheduler);
   }
 
@@ -295,21 +282,21 @@ public final class Planner implements AutoCloseable {
    *
    * @throws Problem if the plan asks for something impossible
    */
-  public List<HeightProfile> profiles(Plan plan, MeshSource meshes) {
-    return withinMemory(() -> outlines(plan, meshes));
+  public List<HeightProfile> profiles(Job job, MeshSource meshes) {
+    return withinMemory(() -> outlines(job, meshes));
   }
 
-  private List<HeightProfile> outlines(Plan plan, MeshSource meshes) {
-    LayerStack stack = stack(plan, meshes);
-    Resolver resolver = new Resolver(plan, shelf());
-    Memo memo = now.memoFor(plan);
-    List<PlacedPiece> placed = place(resolver, plan, meshes, memo);
+  private List<HeightProfile> outlines(Job job, MeshSource meshes) {
+    LayerStack stack = stack(job, meshes);
+    Resolver resolver = new Resolver(job);
+    Memo known = memo;
+    List<PlacedPiece> placed = place(resolver, job.plan(), meshes, known);
     List<HeightProfile> profiles = new ArrayList<>();
     for (int p = 0; p < placed.size(); p++) {
       PieceStack piece = stack.pieces().get(p);
-      Inserts cavities = new Inserts(placed.get(p), piece, meshes, memo);
+      Inserts cavities = new Inserts(placed.get(p), piece, meshes, known);
       List<SizeCorrection> sizes = SizeCorrection.ofLayers(piece, resolver);
-      Sections sections = new Sections(placed.get(p), piece, cavities, sizes, memo);
+      Sections sections = new Sections(placed.get(p), piece, cavities, sizes, known);
       profiles.add(HeightProfile.of(piece, sections));
     }
     return profiles;

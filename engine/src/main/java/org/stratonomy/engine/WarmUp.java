@@ -8,6 +8,7 @@ import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
@@ -48,8 +49,8 @@ public final class WarmUp {
         };
     try {
       for (int round = 0; round < ROUNDS; round++) {
-        try (Planner planner = new Planner(shelf, MEMO_BYTES, 1)) {
-          planner.compute(plan(shelf, round % 2 == 1), reference -> mesh, watch);
+        try (Planner planner = new Planner(MEMO_BYTES, 1)) {
+          planner.compute(new Job(plan(shelf, round % 2 == 1), shelf), reference -> mesh, watch);
         }
       }
     } catch (Problem over) {

@@ -14,7 +14,6 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.function.Executable;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.MeshSource;
@@ -35,8 +34,8 @@ class BrokenMeshTest {
   }
 
   private static GcodeReader print(Plan plan, Mesh mesh) {
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
-      PlanResult result = planner.compute(plan, Shapes.source(mesh), Watch.NONE);
+    try (Planner planner = new Planner(1 << 26, 2)) {
+      PlanResult result = planner.compute(Shapes.job(plan), Shapes.source(mesh), Watch.NONE);
       ByteArrayOutputStream bytes = new ByteArrayOutputStream();
       Planner.writeProgram(result, bytes);
       return GcodeReader.read(bytes.toString(StandardCharsets.UTF_8));
@@ -193,19 +192,19 @@ class BrokenMeshTest {
         };
     MeshSource small = Shapes.source(Shapes.bar(5, 5, 1));
     Plan plan = Shapes.plan(List.of());
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
+    try (Planner planner = new Planner(1 << 26, 2)) {
       for (Executable attempt :
           List.<Executable>of(
-              () -> planner.compute(plan, huge, Watch.NONE),
-              () -> planner.compute(plan, small, exhausted),
-              () -> planner.preview(plan, huge, 0.5),
-              () -> planner.profiles(plan, huge),
-              () -> planner.check(plan, huge))) {
+              () -> planner.compute(Shapes.job(plan), huge, Watch.NONE),
+              () -> planner.compute(Shapes.job(plan), small, exhausted),
+              () -> planner.preview(Shapes.job(plan), huge, 0.5),
+              () -> planner.profiles(Shapes.job(plan), huge),
+              () -> planner.check(Shapes.job(plan), huge))) {
         Problem problem = assertThrows(Problem.class, attempt);
         assertThat(problem.reason()).contains("MB of memory");
         assertThat(problem.remedy()).contains("fewer triangles");
       }
-      assertThat(planner.compute(plan, small, Watch.NONE).stack().size()).isEqualTo(5);
+      assertThat(planner.compute(Shapes.job(plan), small, Watch.NONE).stack().size()).isEqualTo(5);
     }
   }
 
@@ -229,15 +228,19 @@ class BrokenMeshTest {
             throw new Problem(Problem.Kind.SUPERSEDED, "test", "Enough.", "Go on.");
           }
         };
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
+    try (Planner planner = new Planner(1 << 26, 2)) {
       org.assertj.core.api.Assertions.assertThatThrownBy(
-              () -> planner.compute(Shapes.plan(List.of()), Shapes.source(rough), watch))
+              () ->
+                  planner.compute(Shapes.job(Shapes.plan(List.of())), Shapes.source(rough), watch))
           .isInstanceOfSatisfying(
               Problem.class, p -> assertThat(p.kind()).isEqualTo(Problem.Kind.SUPERSEDED));
       // The next computation is not held up by what is left of this one.
       assertThat(
               planner
-                  .compute(Shapes.plan(List.of()), Shapes.source(Shapes.bar(5, 5, 1)), Watch.NONE)
+                  .compute(
+                      Shapes.job(Shapes.plan(List.of())),
+                      Shapes.source(Shapes.bar(5, 5, 1)),
+                      Watch.NONE)
                   .stack()
                   .size())
           .isEqualTo(5);

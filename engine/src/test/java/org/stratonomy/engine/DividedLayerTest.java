@@ -17,7 +17,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
@@ -273,16 +272,16 @@ class DividedLayerTest {
                 new Region("box", "Box", new Region.Box(new Vector(2, 0, 2), new Vector(8, 6, 3)))),
             Shapes.region("box", Map.of(Setting.FILAMENT, Value.of(2))));
     MeshSource source = Shapes.source(Shapes.bar(20, 16, 4));
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 24, 1);
-        Planner other = new Planner(ShelfReader.standard(), 1 << 24, 1)) {
-      PlanResult result = planner.compute(plan, source, Watch.NONE);
+    try (Planner planner = new Planner(1 << 24, 1);
+        Planner other = new Planner(1 << 24, 1)) {
+      PlanResult result = planner.compute(Shapes.job(plan), source, Watch.NONE);
       for (double height : new double[] {0, 1.85, 3.9}) {
-        LayerSchedule ahead = other.preview(plan, source, height).orElseThrow();
+        LayerSchedule ahead = other.preview(Shapes.job(plan), source, height).orElseThrow();
         LayerSchedule whole = result.schedule().layers().get(ahead.layer().number() - 1);
         assertThat(ahead.layer()).isEqualTo(whole.layer());
         assertThat(measures(ahead)).containsExactlyElementsOf(measures(whole));
       }
-      assertThat(other.preview(plan, source, 4)).isEmpty();
+      assertThat(other.preview(Shapes.job(plan), source, 4)).isEmpty();
     }
   }
 

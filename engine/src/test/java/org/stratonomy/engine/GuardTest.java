@@ -227,7 +227,7 @@ class GuardTest {
   @Test
   void aComputationEndsInTheMiddleOfALayer() throws Exception {
     Mesh slab = slab();
-    try (Planner planner = new Planner(SHELF, 1 << 26, 1)) {
+    try (Planner planner = new Planner(1 << 26, 1)) {
       for (String pattern : List.of("gyroid", "lines", "honeycomb", "concentric")) {
         CountDownLatch inside = new CountDownLatch(1);
         AtomicReference<Throwable> end = new AtomicReference<>();
@@ -236,7 +236,7 @@ class GuardTest {
                 () -> {
                   try {
                     planner.compute(
-                        sheet(1_200, pattern),
+                        Shapes.job(sheet(1_200, pattern)),
                         reference -> slab,
                         (stage, done, total) -> {
                           if (stage.equals("toolpaths")) {
@@ -255,7 +255,7 @@ class GuardTest {
           assertThat(end.get()).isInstanceOf(Problem.class).hasMessageContaining("stopped");
         }
         // The only thread is free for others at once.
-        planner.compute(sheet(10, pattern), reference -> slab, Watch.NONE);
+        planner.compute(Shapes.job(sheet(10, pattern)), reference -> slab, Watch.NONE);
       }
     }
   }
@@ -263,12 +263,12 @@ class GuardTest {
   @Test
   void whatLiesFarOffTheBedIsRefusedBeforeToolpaths() {
     Mesh slab = slab();
-    try (Planner planner = new Planner(SHELF, 1 << 20, 1)) {
-      assertThatThrownBy(() -> planner.check(sheet(3_000, "gyroid"), reference -> slab))
+    try (Planner planner = new Planner(1 << 20, 1)) {
+      assertThatThrownBy(() -> planner.check(Shapes.job(sheet(3_000, "gyroid")), reference -> slab))
           .isInstanceOf(Problem.class)
           .hasMessageContaining("far off the bed")
           .hasMessageContaining("scale it down");
-      planner.check(sheet(400, "gyroid"), reference -> slab);
+      planner.check(Shapes.job(sheet(400, "gyroid")), reference -> slab);
     }
   }
 

@@ -15,6 +15,7 @@ import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.FilamentChange;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
@@ -124,7 +125,7 @@ class MixingTest {
             Shapes.plan(List.of()).pieces(),
             List.of(admixture(Value.of(25))),
             List.of());
-    Resolver resolver = new Resolver(plan, ShelfReader.standard());
+    Resolver resolver = new Resolver(new Job(plan, ShelfReader.standard()));
     Filament mix = resolver.filament(125);
     assertThat(mix.name()).isEqualTo("75 % Chalk, 25 % Harbour Blue");
     assertThat(mix.material()).isEqualTo("PLA/PETG");

@@ -20,6 +20,7 @@ import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.place.PieceOrder;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
@@ -153,10 +154,10 @@ class OneAtATimeTest {
   }
 
   private static final Machine MACHINE =
-      new Resolver(Shapes.plan(List.of()), ShelfReader.standard()).machine();
+      new Resolver(new Job(Shapes.plan(List.of()), ShelfReader.standard())).machine();
 
   private static PieceOrder order(Bounds... boxes) {
-    Resolver resolver = new Resolver(Shapes.plan(List.of()), ShelfReader.standard());
+    Resolver resolver = new Resolver(new Job(Shapes.plan(List.of()), ShelfReader.standard()));
     return PieceOrder.of(List.of(boxes), 0, resolver.machine());
   }
 

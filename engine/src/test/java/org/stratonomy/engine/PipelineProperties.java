@@ -15,10 +15,10 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
@@ -164,10 +164,11 @@ class PipelineProperties {
   @Property(tries = 6)
   void cachedAndFreshOneThreadAndManyGiveTheSameBytes(@ForAll long seed) {
     Mesh mesh = Shapes.boxes(seed);
-    Plan plain = Shapes.plan(List.of());
-    Plan edited = Shapes.plan(List.of(1.0), stratum(1, Map.of(Setting.FILAMENT, Value.of(2))));
-    try (Planner one = new Planner(ShelfReader.standard(), 1 << 26, 1);
-        Planner many = new Planner(ShelfReader.standard(), 1 << 26, 4)) {
+    Job plain = Shapes.job(Shapes.plan(List.of()));
+    Job edited =
+        Shapes.job(Shapes.plan(List.of(1.0), stratum(1, Map.of(Setting.FILAMENT, Value.of(2)))));
+    try (Planner one = new Planner(1 << 26, 1);
+        Planner many = new Planner(1 << 26, 4)) {
       many.compute(plain, Shapes.source(mesh), Watch.NONE);
       String cached = program(many.compute(edited, Shapes.source(mesh), Watch.NONE));
       String again = program(many.compute(edited, Shapes.source(mesh), Watch.NONE));

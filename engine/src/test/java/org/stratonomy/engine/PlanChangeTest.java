@@ -11,6 +11,7 @@ import org.stratonomy.engine.PlanChange.Finding;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Rule;
@@ -40,7 +41,7 @@ class PlanChangeTest {
 
   private static PlanChange change(String machine, Mesh mesh, Rule... rules) {
     Plan plan = Shapes.plan(List.of(), rules);
-    return PlanChange.machine(plan, machine, SHELF, Shapes.source(mesh));
+    return PlanChange.machine(new Job(plan, SHELF), machine, SHELF, Shapes.source(mesh));
   }
 
   @Test
@@ -95,7 +96,8 @@ class PlanChangeTest {
 
   private static PlanChange filament(String id, Rule... rules) {
     Plan plan = Shapes.plan(List.of(), rules);
-    return PlanChange.filament(plan, 2, id, STANDARD, Shapes.source(Shapes.bar(20, 20, 5)));
+    return PlanChange.filament(
+        Shapes.job(plan), 2, id, STANDARD, Shapes.source(Shapes.bar(20, 20, 5)));
   }
 
   @Test
@@ -134,7 +136,8 @@ class PlanChangeTest {
   void aFilamentTheMachineCannotPrintIsNamed() {
     Plan plan = Shapes.plan(List.of()).withMachine("longbelt");
     PlanChange rope =
-        PlanChange.filament(plan, 1, "rope", STANDARD, Shapes.source(Shapes.bar(20, 20, 5)));
+        PlanChange.filament(
+            Shapes.job(plan), 1, "rope", STANDARD, Shapes.source(Shapes.bar(20, 20, 5)));
     assertThat(rope.findings())
         .extracting(Finding::reason)
         .contains(
@@ -146,7 +149,8 @@ class PlanChangeTest {
   void aBeltLaysLayersOtherwise() {
     Plan divided = Shapes.plan(List.of(2.0));
     PlanChange belt =
-        PlanChange.machine(divided, "longbelt", STANDARD, Shapes.source(Shapes.bar(20, 20, 5)));
+        PlanChange.machine(
+            Shapes.job(divided), "longbelt", STANDARD, Shapes.source(Shapes.bar(20, 20, 5)));
     assertThat(belt.differences()).contains(new Difference("Layers", "level", "tilted by 45°"));
     // The boundary at 2 mm lies before the piece, across the tilted layers.
     assertThat(belt.possible()).isTrue();

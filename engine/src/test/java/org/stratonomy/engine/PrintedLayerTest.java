@@ -13,7 +13,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
@@ -38,10 +37,12 @@ class PrintedLayerTest {
     Map<Setting, Value> set = new HashMap<>(more);
     set.putIfAbsent(Setting.INFILL_DENSITY, Value.of(100));
     set.putIfAbsent(Setting.SKIRT_LINES, Value.of(0));
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 26, 2)) {
+    try (Planner planner = new Planner(1 << 26, 2)) {
       PlanResult result =
           planner.compute(
-              Shapes.plan(List.of(), Shapes.everywhere(set)), Shapes.source(mesh), Watch.NONE);
+              Shapes.job(Shapes.plan(List.of(), Shapes.everywhere(set))),
+              Shapes.source(mesh),
+              Watch.NONE);
       ByteArrayOutputStream bytes = new ByteArrayOutputStream();
       Planner.writeProgram(result, bytes);
       return GcodeReader.read(bytes.toString(StandardCharsets.UTF_8));

@@ -14,7 +14,6 @@ import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
@@ -123,7 +122,7 @@ class RememberedResultsTest {
     try {
       byte[] file = {1, 2, 3};
       Enclosures enclosed = new Enclosures(() -> file, () -> file);
-      PlanResult result = planner.compute(plan, Shapes.source(MESH), Watch.NONE);
+      PlanResult result = planner.compute(Shapes.job(plan), Shapes.source(MESH), Watch.NONE);
       Planner.writeProgram(result, List.of(), Optional.of(enclosed), bytes);
     } catch (IOException e) {
       throw new java.io.UncheckedIOException(e);
@@ -157,13 +156,13 @@ class RememberedResultsTest {
   @ParameterizedTest
   @EnumSource(Setting.class)
   void anEditOfAnySettingIsTakenIn(Setting setting) {
-    try (Planner remembering = new Planner(ShelfReader.standard(), 1 << 27, 2)) {
+    try (Planner remembering = new Planner(1 << 27, 2)) {
       String before = program(remembering, plan(setting, base(setting)));
       int taken = 0;
       for (Value value : others(setting)) {
         Map<Setting, Value> edited = base(setting);
         edited.put(setting, value);
-        try (Planner fresh = new Planner(ShelfReader.standard(), 1 << 27, 2)) {
+        try (Planner fresh = new Planner(1 << 27, 2)) {
           String anew = program(fresh, plan(setting, edited));
           assertThat(program(remembering, plan(setting, edited)).equals(anew))
               .as("%s %s from memory and anew", setting.id(), value)

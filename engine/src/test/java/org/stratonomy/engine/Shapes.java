@@ -11,6 +11,7 @@ import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
@@ -320,6 +321,11 @@ public final class Shapes {
     return new Rule(new Where(List.of(), List.of(Strata.id(number))), set);
   }
 
+  /** A plan with what it uses of the shelf that ships. */
+  public static Job job(Plan plan) {
+    return new Job(plan, ShelfReader.standard());
+  }
+
   public static MeshSource source(Mesh mesh) {
     return reference -> mesh;
   }
@@ -330,8 +336,8 @@ public final class Shapes {
   }
 
   public static PlanResult compute(Plan plan, Mesh mesh, Shelf shelf) {
-    try (Planner planner = new Planner(shelf, 1 << 26, 2)) {
-      return planner.compute(plan, source(mesh), Watch.NONE);
+    try (Planner planner = new Planner(1 << 26, 2)) {
+      return planner.compute(new Job(plan, shelf), source(mesh), Watch.NONE);
     }
   }
 }

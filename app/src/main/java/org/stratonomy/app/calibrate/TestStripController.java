@@ -8,7 +8,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.stratonomy.app.plans.PlanImporter;
 import org.stratonomy.app.plans.PlanState;
-import org.stratonomy.engine.Planner;
+import org.stratonomy.app.shelf.ShelfService;
 import org.stratonomy.engine.calibrate.MeltFit;
 import org.stratonomy.engine.calibrate.TestStrip;
 import org.stratonomy.engine.plan.Shelf;
@@ -17,11 +17,11 @@ import org.stratonomy.engine.plan.Shelf;
 @RestController
 @RequestMapping("/api/shelf/strips")
 class TestStripController {
-  private final Planner planner;
+  private final ShelfService shelfService;
   private final PlanImporter importer;
 
-  TestStripController(Planner planner, PlanImporter importer) {
-    this.planner = planner;
+  TestStripController(ShelfService shelfService, PlanImporter importer) {
+    this.shelfService = shelfService;
     this.importer = importer;
   }
 
@@ -29,7 +29,7 @@ class TestStripController {
   @PostMapping
   @ResponseStatus(HttpStatus.CREATED)
   PlanState write(String machine, String first, String second) {
-    Shelf shelf = planner.shelf();
+    Shelf shelf = shelfService.now();
     return importer.create(
         TestStrip.of(shelf.machine(machine), shelf.filament(first), shelf.filament(second)));
   }
@@ -42,7 +42,7 @@ class TestStripController {
    */
   @GetMapping
   MeltFit read(String first, String second, double thereMm, double backMm) {
-    Shelf shelf = planner.shelf();
+    Shelf shelf = shelfService.now();
     return MeltFit.of(thereMm, backMm, shelf.filament(first), shelf.filament(second));
   }
 }

@@ -110,6 +110,12 @@ class PlanController {
     return tasks.run(Lane.EDIT, id, progress -> editor.edit(id, request));
   }
 
+  /** Takes machine and filaments as the shelf has them now. */
+  @PostMapping("/{id}/follow")
+  PlanState follow(@PathVariable UUID id, @RequestParam int version) {
+    return tasks.run(Lane.EDIT, id, progress -> plans.follow(id, version));
+  }
+
   @DeleteMapping("/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void remove(@PathVariable UUID id) {

@@ -10,7 +10,6 @@ import org.springframework.stereotype.Service;
 import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.plans.EditRequest.Action;
 import org.stratonomy.app.shelf.RecipeService;
-import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.place.BeltStrata;
 import org.stratonomy.engine.place.Placer;
@@ -18,6 +17,7 @@ import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.BodyEditor;
 import org.stratonomy.engine.plan.Divider;
 import org.stratonomy.engine.plan.FillingRules;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.PieceEditor;
 import org.stratonomy.engine.plan.Placement;
@@ -48,28 +48,29 @@ class PlanEditor {
   private final PlanService plans;
   private final MeshService meshes;
   private final RecipeService recipes;
-  private final Planner planner;
 
-  PlanEditor(PlanService plans, MeshService meshes, RecipeService recipes, Planner planner) {
+  PlanEditor(PlanService plans, MeshService meshes, RecipeService recipes) {
     this.plans = plans;
     this.meshes = meshes;
     this.recipes = recipes;
-    this.planner = planner;
   }
 
   PlanState edit(UUID id, EditRequest request) {
-    Plan plan = plans.current(id, request.version());
-    Plan edited = BeltStrata.kept(plan, edited(plan, request), machine(plan).belt(), meshes);
+    Job job = plans.current(id, request.version());
+    Plan plan = job.plan();
+    Machine machine = job.machine();
+    Plan edited = BeltStrata.kept(plan, edited(job, request), machine.belt(), meshes);
     if (DIVIDING.contains(request.action())) {
       List<Double> before = plan.piece(request.piece()).orElseThrow().boundaries();
-      BoundaryCheck.check(placed(edited, request.piece()), machine(plan), before);
+      BoundaryCheck.check(placed(edited, request.piece(), machine), machine, before);
     }
     boolean brings = request.action() == Action.SPLIT_BODY;
     return plans.edit(
-        id, request.version(), plan, edited, brings ? PlanService.meshesOf(edited) : Set.of());
+        id, request.version(), job, edited, brings ? PlanService.meshesOf(edited) : Set.of());
   }
 
-  private Plan edited(Plan plan, EditRequest r) {
+  private Plan edited(Job job, EditRequest r) {
+    Plan plan = job.plan();
     return switch (r.action()) {
       case DIVIDE ->
           new Divider(plan, given(r.piece(), "piece")).divide(given(r.height(), "height"));
@@ -77,7 +78,7 @@ class PlanEditor {
       case MOVE_BOUNDARY ->
           new Divider(plan, given(r.piece(), "piece"))
               .move(given(r.height(), "height"), given(r.to(), "to"));
-      case EQUAL_PARTS -> equalParts(plan, r);
+      case EQUAL_PARTS -> equalParts(job, r);
       case SET -> RuleEditor.set(plan, where(r), setting(r), value(r));
       case CLEAR -> RuleEditor.clear(plan, where(r), setting(r));
       case ADD_REGION ->
@@ -97,8 +98,8 @@ class PlanEditor {
       case JOIN_PLAN -> new PlanDivider(plan).join(given(r.height(), "height"));
       case MOVE_PLAN_BOUNDARY ->
           new PlanDivider(plan).move(given(r.height(), "height"), given(r.to(), "to"));
-      case COPY_STRATA -> copiedStrata(plan, r);
-      case ARRANGE -> placer(plan).arrange(given(r.spacing(), "spacing"), machine(plan));
+      case COPY_STRATA -> copiedStrata(job, r);
+      case ARRANGE -> placer(plan).arrange(given(r.spacing(), "spacing"), job.machine());
       case ALIGN ->
           placer(plan)
               .align(
@@ -144,10 +145,6 @@ class PlanEditor {
     };
   }
 
-  private Machine machine(Plan plan) {
-    return planner.shelf().machine(plan.machine());
-  }
-
   private Placer placer(Plan plan) {
     return new Placer(plan, meshes);
   }
@@ -156,9 +153,10 @@ class PlanEditor {
     return FillingRules.set(plan, piece, f.layer(), f.hollow(), f.withoutFan());
   }
 
-  private Plan equalParts(Plan plan, EditRequest r) {
+  private Plan equalParts(Job job, EditRequest r) {
+    Plan plan = job.plan();
     Divider divider = new Divider(plan, given(r.piece(), "piece"));
-    PlacedPiece placed = placed(plan, r.piece());
+    PlacedPiece placed = placed(plan, r.piece(), job.machine());
     double from = given(r.height(), "height");
     double to = given(r.to(), "to");
     int parts = given(r.parts(), "parts");
@@ -167,19 +165,20 @@ class PlanEditor {
         : divider.bands(from, to, parts, r.slots(), placed.bottom(), placed.top());
   }
 
-  private Plan copiedStrata(Plan plan, EditRequest r) {
+  private Plan copiedStrata(Job job, EditRequest r) {
+    Plan plan = job.plan();
     Divider divider = new Divider(plan, given(r.piece(), "piece"));
-    PlacedPiece own = placed(plan, r.piece());
-    PlacedPiece other = placed(plan, given(r.other(), "other"));
+    PlacedPiece own = placed(plan, r.piece(), job.machine());
+    PlacedPiece other = placed(plan, given(r.other(), "other"), job.machine());
     return divider.copyStrata(r.other(), own.bottom(), own.top() - own.bottom(), other.bottom());
   }
 
-  private PlacedPiece placed(Plan plan, String piece) {
+  private PlacedPiece placed(Plan plan, String piece, Machine machine) {
     return PlacedPiece.of(
         plan.piece(piece)
             .orElseThrow(() -> bad("There is no piece '%s'.".formatted(piece), "Choose another.")),
         meshes,
-        machine(plan).belt());
+        machine.belt());
   }
 
   private Plan withRecipe(Plan plan, String id, String recipe) {

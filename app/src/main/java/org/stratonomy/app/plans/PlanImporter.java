@@ -14,7 +14,6 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.shelf.ShelfService;
-import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.mesh.Archive;
@@ -26,11 +25,13 @@ import org.stratonomy.engine.plan.BodyEditor;
 import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.FreeId;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.RegionEditor;
+import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.program.Enclosures;
 
@@ -48,13 +49,11 @@ public class PlanImporter {
   private final PlanService plans;
   private final MeshService meshes;
   private final ShelfService shelf;
-  private final Planner planner;
 
-  PlanImporter(PlanService plans, MeshService meshes, ShelfService shelf, Planner planner) {
+  PlanImporter(PlanService plans, MeshService meshes, ShelfService shelf) {
     this.plans = plans;
     this.meshes = meshes;
     this.shelf = shelf;
-    this.planner = planner;
   }
 
   /** A file as it was dropped. */
@@ -69,7 +68,7 @@ public class PlanImporter {
       Archive.Budget budget = new Archive.Budget();
       return create(read(files.getFirst(), budget), budget);
     }
-    Machine machine = planner.shelf().machines().getFirst();
+    Machine machine = shelf.now().machines().getFirst();
     Plan empty =
         new Plan(
             stem(files.getFirst().name()),
@@ -78,12 +77,13 @@ public class PlanImporter {
             List.of(),
             List.of(),
             List.of());
-    return plans.create(withPieces(empty, files, together));
+    Job job = new Job(empty, shelf.now());
+    return plans.create(new Job(withPieces(job, files, together), job.used()));
   }
 
   /** The usual filaments, or the first of the shelf if it has none of them. */
   private List<String> firstSlots() {
-    List<String> all = planner.shelf().filaments().stream().map(Filament::id).toList();
+    List<String> all = shelf.now().filaments().stream().map(Filament::id).toList();
     List<String> usual = FIRST_SLOTS.stream().filter(all::contains).toList();
     return usual.isEmpty() ? all.subList(0, Math.min(FEW, all.size())) : usual;
   }
@@ -100,14 +100,15 @@ public class PlanImporter {
             .map(piece -> kept(piece, file.meshes(), kept, budget))
             .toList();
     Plan plan = CustomCode.notAccepted(file.plan()).withPieces(pieces);
-    return plans.create(file.shelf().map(brought -> shelf.adopt(plan, brought)).orElse(plan));
+    Plan adopted = file.shelf().map(brought -> shelf.adopt(plan, brought)).orElse(plan);
+    return plans.create(new Job(adopted, shelf.now()));
   }
 
   /** Adds dropped meshes to a plan. */
   public PlanState add(UUID id, int version, List<Dropped> files, boolean together) {
-    Plan plan = plans.current(id, version);
-    Plan changed = withPieces(plan, files, together);
-    return plans.edit(id, version, plan, changed, PlanService.meshesOf(changed));
+    Job job = plans.current(id, version);
+    Plan changed = withPieces(job, files, together);
+    return plans.edit(id, version, job, changed, PlanService.meshesOf(changed));
   }
 
   /** Whether dropped files seem to belong together on a common origin; nothing is kept of them. */
@@ -121,10 +122,10 @@ public class PlanImporter {
 
   /** Puts the inside of a dropped mesh into a piece as a region, in the model's coordinates. */
   public PlanState addRegion(UUID id, int version, String piece, Dropped file) {
-    Plan plan = plans.current(id, version);
+    Job job = plans.current(id, version);
     String mesh = meshes.storeWhole(file.name(), file.content());
-    Plan changed = new RegionEditor(plan, piece).addSolid(stem(file.name()), mesh);
-    return plans.edit(id, version, plan, changed, Set.of(mesh));
+    Plan changed = new RegionEditor(job.plan(), piece).addSolid(stem(file.name()), mesh);
+    return plans.edit(id, version, job, changed, Set.of(mesh));
   }
 
   /** The plan and the meshes that it names, by file names. */
@@ -132,14 +133,15 @@ public class PlanImporter {
     return export(plans.current(id));
   }
 
-  /** A plan and the meshes that it names, by file names. */
-  public StratFile export(Plan plan) {
+  /** A job and the meshes that it names, by file names. */
+  public StratFile export(Job job) {
+    Plan plan = job.plan();
     Map<String, byte[]> files = new java.util.LinkedHashMap<>();
     List<Piece> pieces = new ArrayList<>();
     for (Piece piece : plan.pieces()) {
       pieces.add(piece.withMeshes(mesh -> exported(piece, mesh, files)));
     }
-    return new StratFile(plan.withPieces(pieces), files).withSnapshot(planner.shelf());
+    return new StratFile(plan.withPieces(pieces), files).withSnapshot(job.used());
   }
 
   /** Puts a mesh among the files of an archive and returns its name there. */
@@ -206,24 +208,25 @@ public class PlanImporter {
     }
   }
 
-  private Plan withPieces(Plan plan, List<Dropped> files, boolean together) {
+  private Plan withPieces(Job job, List<Dropped> files, boolean together) {
+    Plan plan = job.plan();
     Set<String> ids = plan.pieces().stream().map(Piece::id).collect(Collectors.toSet());
     List<Made> made =
         together && files.size() > 1
             ? List.of(made(files, ids))
             : files.stream().map(file -> made(List.of(file), ids)).toList();
     List<Piece> pieces = new ArrayList<>(plan.pieces());
-    pieces.addAll(placed(plan, made.stream().map(Made::piece).toList()));
+    pieces.addAll(placed(job, made.stream().map(Made::piece).toList()));
     Plan changed = plan.withPieces(pieces);
     for (Made one : made) {
-      changed = coloured(changed, one);
+      changed = coloured(changed, one, job.used());
     }
     return changed;
   }
 
   /** Colours of the file become filaments of bodies, those of single triangles patches. */
-  private Plan coloured(Plan plan, Made made) {
-    List<Filament> filaments = plan.slots().stream().map(planner.shelf()::filament).toList();
+  private Plan coloured(Plan plan, Made made, Shelf used) {
+    List<Filament> filaments = plan.slots().stream().map(used::filament).toList();
     List<String> slots = filaments.stream().map(Filament::colour).toList();
     List<String> names = filaments.stream().map(Filament::name).toList();
     String piece = made.piece.id();
@@ -265,8 +268,9 @@ public class PlanImporter {
   }
 
   /** New pieces in rows: alone in the middle of the bed, else to the right of what is there. */
-  private List<Piece> placed(Plan plan, List<Piece> added) {
-    Machine machine = planner.shelf().machine(plan.machine());
+  private List<Piece> placed(Job job, List<Piece> added) {
+    Plan plan = job.plan();
+    Machine machine = job.machine();
     double width = -SPACING_MM;
     for (Piece piece : added) {
       width += bounds(piece).sizeX() + SPACING_MM;

@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Predicate;
@@ -17,12 +18,17 @@ import org.springframework.transaction.support.TransactionTemplate;
 import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.problems.MissingException;
 import org.stratonomy.app.shelf.ShelfService;
+import org.stratonomy.app.shelf.SnapshotService;
 import org.stratonomy.engine.PlanChange;
 import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.document.ItemChange;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.plan.CustomCode;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.problem.Problem;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
@@ -40,12 +46,20 @@ public class PlanService {
   private final RevisionRepository revisions;
   private final MeshService meshes;
   private final ShelfService shelf;
+  private final SnapshotService snapshots;
   private final Planner planner;
   private final TransactionTemplate transaction;
   private final Clock clock;
 
-  /** A revision's plan, the plan that it belongs to, and the length of its document. */
-  private record Known(Plan plan, UUID of, int length) {}
+  /**
+   * What is known of a revision.
+   *
+   * @param plan its document
+   * @param of the plan that it belongs to
+   * @param used the machine and filaments that it was made with, if they were kept
+   * @param length of its document, characters
+   */
+  private record Known(Plan plan, UUID of, Optional<Shelf> used, int length) {}
 
   private final Cache<UUID, Known> read =
       Caffeine.newBuilder()
@@ -62,6 +76,7 @@ public class PlanService {
       RevisionRepository revisions,
       MeshService meshes,
       ShelfService shelf,
+      SnapshotService snapshots,
       Planner planner,
       PlatformTransactionManager transactions,
       Clock clock) {
@@ -69,6 +84,7 @@ public class PlanService {
     this.revisions = revisions;
     this.meshes = meshes;
     this.shelf = shelf;
+    this.snapshots = snapshots;
     this.planner = planner;
     this.transaction = new TransactionTemplate(transactions);
     this.clock = clock;
@@ -85,23 +101,23 @@ public class PlanService {
   @Transactional(readOnly = true)
   public List<String> named(Predicate<Plan> kind) {
     return plans.findAllByRemovedAtIsNullOrderByUpdatedDesc().stream()
-        .map(entity -> plan(entity.revision()))
+        .map(entity -> known(entity.revision()).plan)
         .filter(kind)
         .map(Plan::name)
         .toList();
   }
 
   private PlanSummary summary(PlanEntity entity) {
-    Plan plan = plan(entity.revision());
+    Job job = job(entity.revision());
     return new PlanSummary(
         entity.id(),
         entity.name(),
         entity.revision(),
         entity.updated(),
-        planner.shelf().machine(plan.machine()).name(),
-        plan.pieces().stream().map(Piece::name).toList(),
+        job.machine().name(),
+        job.plan().pieces().stream().map(Piece::name).toList(),
         plans.variants(entity.family()).stream().map(VariantView::of).toList(),
-        plan.slots().stream().map(slot -> planner.shelf().filament(slot).colour()).toList());
+        job.plan().slots().stream().map(slot -> job.used().filament(slot).colour()).toList());
   }
 
   @Transactional(readOnly = true)
@@ -111,8 +127,8 @@ public class PlanService {
 
   /** A plan as it stands now. */
   @Transactional(readOnly = true)
-  public Plan current(UUID id) {
-    return plan(entity(id).revision());
+  public Job current(UUID id) {
+    return job(entity(id).revision());
   }
 
   /**
@@ -122,13 +138,19 @@ public class PlanService {
    * @throws StalePlanException if the plan has been changed since
    */
   @Transactional(readOnly = true)
-  public Plan current(UUID id, int version) {
-    return plan(entity(id, version).revision());
+  public Job current(UUID id, int version) {
+    return job(entity(id, version).revision());
   }
 
-  /** The document of a revision. */
-  public Plan plan(UUID revision) {
-    return known(revision).plan;
+  /**
+   * What is computed of a revision: its plan, with machine and filaments as they were when it was
+   * made. Revisions from before these were kept follow the shelf.
+   *
+   * @throws Problem if it follows the shelf, and something is no longer there
+   */
+  public Job job(UUID revision) {
+    Known known = known(revision);
+    return new Job(known.plan, known.used.orElseGet(shelf::now));
   }
 
   /**
@@ -149,7 +171,12 @@ public class PlanService {
     if (known == null) {
       RevisionEntity entity = revision(revision);
       String document = entity.document();
-      known = new Known(PlanFormat.kept("plan", document), entity.plan(), document.length());
+      known =
+          new Known(
+              PlanFormat.kept("plan", document),
+              entity.plan(),
+              Optional.ofNullable(entity.snapshot()).map(snapshots::get),
+              document.length());
       read.put(revision, known);
     }
     return known;
@@ -157,29 +184,28 @@ public class PlanService {
 
   /** What another machine would mean for a plan. */
   public PlanChange machineChange(UUID id, String machine) {
-    return PlanChange.machine(current(id), machine, planner.shelf(), meshes);
+    return PlanChange.machine(current(id), machine, shelf.now(), meshes);
   }
 
   /** What another filament in a slot would mean for a plan, before it is taken. */
   public PlanChange filamentChange(UUID id, int slot, String filament) {
-    return PlanChange.filament(current(id), slot, filament, planner.shelf(), meshes);
+    return PlanChange.filament(current(id), slot, filament, shelf.now(), meshes);
   }
 
   /**
-   * @param plan that only names meshes which are its author's
+   * @param job whose plan only names meshes which are its author's
    */
-  public PlanState create(Plan plan) {
-    Written written = Written.of(shelf.trusting(plan));
-    planner.check(written.plan, meshes);
+  public PlanState create(Job job) {
+    Written written = Written.of(shelf.trusting(job));
+    planner.check(written.job, meshes);
     UUID id = UUID.randomUUID();
-    RevisionEntity first =
-        new RevisionEntity(UUID.randomUUID(), id, null, written.document, clock.instant());
-    PlanEntity entity = new PlanEntity(id, plan.name(), first.id(), clock.instant());
+    UUID first = UUID.randomUUID();
+    PlanEntity entity = new PlanEntity(id, job.plan().name(), first, clock.instant());
     return transaction.execute(
         status -> {
           plans.saveAndFlush(entity);
-          revisions.saveAndFlush(first);
-          meshes.use(id, meshesOf(written.plan));
+          revisions.saveAndFlush(revision(first, id, null, written));
+          meshes.use(id, meshesOf(written.job.plan()));
           return state(entity);
         });
   }
@@ -190,19 +216,36 @@ public class PlanService {
   }
 
   /**
+   * Takes the machine and the filaments of a plan as the shelf has them now.
+   *
+   * @param version that the edit starts from
+   */
+  public PlanState follow(UUID id, int version) {
+    Job before = current(id, version);
+    return edit(id, version, before, before.following(shelf.now()), Set.of());
+  }
+
+  /**
+   * As {@link #edit(UUID, int, Job, Job, Set)}. Machine and filaments that the plan had stay as
+   * they were; others come from the shelf.
+   */
+  PlanState edit(UUID id, int version, Job before, Plan plan, Set<String> brought) {
+    return edit(id, version, before, before.edited(plan, shelf.now()), brought);
+  }
+
+  /**
    * Makes a new revision the current one.
    *
    * @param version that the edit started from
-   * @param before the plan of that version
+   * @param before the job of that version
    * @param brought meshes that the edit brings along
    * @throws StalePlanException if the plan has been changed since
-   * @throws org.stratonomy.engine.problem.Problem if the plan asks for something impossible, or
-   *     names a mesh that it has not
+   * @throws Problem if the plan asks for something impossible, or names a mesh that it has not
    */
-  PlanState edit(UUID id, int version, Plan before, Plan plan, Set<String> brought) {
-    Plan edited = shelf.trusting(CustomCode.typed(before, plan));
-    Set<String> others = new HashSet<>(meshesOf(edited));
-    others.removeAll(meshesOf(before));
+  private PlanState edit(UUID id, int version, Job before, Job job, Set<String> brought) {
+    Job edited = shelf.trusting(new Job(CustomCode.typed(before.plan(), job.plan()), job.used()));
+    Set<String> others = new HashSet<>(meshesOf(edited.plan()));
+    others.removeAll(meshesOf(before.plan()));
     Set<String> unknown = new HashSet<>(others);
     unknown.removeAll(brought);
     meshes.checkUsed(id, unknown);
@@ -212,26 +255,33 @@ public class PlanService {
     return transaction.execute(
         status -> {
           PlanEntity entity = entity(id, version);
-          RevisionEntity next =
-              new RevisionEntity(
-                  revision, id, entity.revision(), written.document, clock.instant());
+          RevisionEntity next = revision(revision, id, entity.revision(), written);
           revisions.save(next);
-          read.put(revision, new Known(written.plan, id, written.document.length()));
+          Job made = written.job;
+          read.put(
+              revision,
+              new Known(made.plan(), id, Optional.of(made.used()), written.document.length()));
           meshes.use(id, others);
           return moved(entity, next, false);
         });
   }
 
   /**
-   * A plan as it is kept.
+   * A job as it is kept.
    *
-   * @param plan read back from the document: what a document cannot hold is refused
+   * @param job whose plan was read back from the document: what a document cannot hold is refused
    */
-  private record Written(Plan plan, String document) {
-    static Written of(Plan plan) {
-      ObjectNode document = PlanFormat.write(plan);
-      return new Written(PlanFormat.read("the plan", document), document.toString());
+  private record Written(Job job, String document) {
+    static Written of(Job job) {
+      ObjectNode document = PlanFormat.write(job.plan());
+      Plan plan = PlanFormat.read("the plan", document);
+      return new Written(new Job(plan, job.used()), document.toString());
     }
+  }
+
+  private RevisionEntity revision(UUID id, UUID plan, UUID parent, Written written) {
+    String snapshot = snapshots.keep(written.job.used());
+    return new RevisionEntity(id, plan, parent, written.document, snapshot, clock.instant());
   }
 
   static Set<String> meshesOf(Plan plan) {
@@ -279,11 +329,12 @@ public class PlanService {
   public int eraseRemoved() {
     int erased = plans.erase(clock.instant().minus(REMOVED_FOR));
     meshes.eraseUnused();
+    snapshots.eraseUnused();
     return erased;
   }
 
   private PlanState moved(PlanEntity entity, RevisionEntity to, boolean canRedo) {
-    entity.moveTo(to, plan(to.id()).name(), clock.instant());
+    entity.moveTo(to, known(to.id()).plan.name(), clock.instant());
     plans.saveAndFlush(entity);
     return state(entity, to, canRedo);
   }
@@ -294,13 +345,17 @@ public class PlanService {
   }
 
   private PlanState state(PlanEntity entity, RevisionEntity current, boolean canRedo) {
+    Job job = job(current.id());
     return new PlanState(
         entity.id(),
         entity.version(),
         current.id(),
         current.parent() != null,
         canRedo,
-        PlanFormat.write(plan(current.id())));
+        PlanFormat.write(job.plan()),
+        job.machine(),
+        job.used().filaments(),
+        ItemChange.between(job, shelf.now()));
   }
 
   private RevisionEntity revision(UUID id) {

@@ -1,7 +1,11 @@
 package org.stratonomy.app.plans;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
 import java.util.UUID;
+import org.stratonomy.engine.document.ItemChange;
+import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Machine;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -9,6 +13,9 @@ import tools.jackson.databind.JsonNode;
  *
  * @param version to be sent along with the next edit
  * @param revision under which results are to be had
+ * @param machine that the plan is computed for, as it was taken from the shelf
+ * @param filaments of the slots, each once, as they were taken from the shelf
+ * @param changedOnShelf what of them is another on the shelf now
  */
 public record PlanState(
     UUID id,
@@ -16,4 +23,7 @@ public record PlanState(
     UUID revision,
     boolean canUndo,
     boolean canRedo,
-    @Schema(ref = "#/components/schemas/PlanDocument") JsonNode document) {}
+    @Schema(ref = "#/components/schemas/PlanDocument") JsonNode document,
+    Machine machine,
+    List<Filament> filaments,
+    List<ItemChange> changedOnShelf) {}

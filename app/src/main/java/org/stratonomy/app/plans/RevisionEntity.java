@@ -21,6 +21,9 @@ class RevisionEntity implements Persistable<UUID> {
   @JdbcTypeCode(SqlTypes.JSON)
   private String document;
 
+  /** Hash of the machine and filaments that it is computed with; null for the shelf as it is. */
+  private String snapshot;
+
   private Instant created;
 
   /** Whether it is to be inserted; it is never looked for before that, and never changed. */
@@ -31,11 +34,13 @@ class RevisionEntity implements Persistable<UUID> {
   /**
    * @param parent null for a plan's first revision
    */
-  RevisionEntity(UUID id, UUID plan, UUID parent, String document, Instant created) {
+  RevisionEntity(
+      UUID id, UUID plan, UUID parent, String document, String snapshot, Instant created) {
     this.id = id;
     this.plan = plan;
     this.parent = parent;
     this.document = document;
+    this.snapshot = snapshot;
     this.created = created;
     isNew = true;
   }
@@ -61,6 +66,11 @@ class RevisionEntity implements Persistable<UUID> {
   /** Null for a plan's first revision. */
   UUID parent() {
     return parent;
+  }
+
+  /** Null for a revision from before snapshots were kept. */
+  String snapshot() {
+    return snapshot;
   }
 
   String document() {

@@ -8,10 +8,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.problems.MissingException;
-import org.stratonomy.engine.Planner;
+import org.stratonomy.app.shelf.SnapshotService;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.guard.PlainText;
-import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.PlanDifferences;
 import org.stratonomy.engine.plan.PlanDifferences.PlanDifference;
 import org.stratonomy.engine.problem.Problem;
@@ -25,7 +25,7 @@ public class VariantService {
   private final PlanRepository plans;
   private final RevisionRepository revisions;
   private final MeshService meshes;
-  private final Planner planner;
+  private final SnapshotService snapshots;
   private final Clock clock;
 
   VariantService(
@@ -33,13 +33,13 @@ public class VariantService {
       PlanRepository plans,
       RevisionRepository revisions,
       MeshService meshes,
-      Planner planner,
+      SnapshotService snapshots,
       Clock clock) {
     this.service = service;
     this.plans = plans;
     this.revisions = revisions;
     this.meshes = meshes;
-    this.planner = planner;
+    this.snapshots = snapshots;
     this.clock = clock;
   }
 
@@ -58,7 +58,8 @@ public class VariantService {
   VariantView keep(UUID id, String name) {
     PlanEntity of = entity(id);
     lockFamily(of);
-    return add(of, free(of, name), revisions.findById(of.revision()).orElseThrow().document());
+    RevisionEntity kept = revisions.findById(of.revision()).orElseThrow();
+    return add(of, free(of, name), kept.document(), kept.snapshot());
   }
 
   /**
@@ -66,7 +67,7 @@ public class VariantService {
    * there is one of that name already.
    */
   @Transactional
-  public VariantView propose(UUID id, String name, Plan plan) {
+  public VariantView propose(UUID id, String name, Job job) {
     PlanEntity of = entity(id);
     lockFamily(of);
     List<String> taken = plans.variants(of.family()).stream().map(PlanEntity::variant).toList();
@@ -76,13 +77,13 @@ public class VariantService {
             .filter(one -> !taken.contains(one))
             .findFirst()
             .orElseThrow();
-    return add(of, free, PlanFormat.write(plan).toString());
+    return add(of, free, PlanFormat.write(job.plan()).toString(), snapshots.keep(job.used()));
   }
 
-  private VariantView add(PlanEntity of, String name, String document) {
+  private VariantView add(PlanEntity of, String name, String document, String snapshot) {
     UUID copy = UUID.randomUUID();
     RevisionEntity first =
-        new RevisionEntity(UUID.randomUUID(), copy, null, document, clock.instant());
+        new RevisionEntity(UUID.randomUUID(), copy, null, document, snapshot, clock.instant());
     PlanEntity variant = new PlanEntity(copy, of, name, first.id(), clock.instant());
     plans.saveAndFlush(variant);
     revisions.saveAndFlush(first);
@@ -129,9 +130,7 @@ public class VariantService {
   @Transactional(readOnly = true)
   List<PlanDifference> differences(UUID id, UUID other) {
     return PlanDifferences.between(
-        service.plan(entity(id).revision()),
-        service.plan(entity(other).revision()),
-        planner.shelf());
+        service.job(entity(id).revision()), service.job(entity(other).revision()));
   }
 
   /** Names of variants are given one after the other. */

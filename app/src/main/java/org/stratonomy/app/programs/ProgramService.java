@@ -33,7 +33,6 @@ class ProgramService {
   private final Computations computations;
   private final PlanImporter importer;
   private final MeshService meshes;
-  private final Planner planner;
   private final TaskService tasks;
   private final Clock clock;
 
@@ -43,7 +42,6 @@ class ProgramService {
       Computations computations,
       PlanImporter importer,
       MeshService meshes,
-      Planner planner,
       TaskService tasks,
       Clock clock) {
     this.tasks = tasks;
@@ -52,7 +50,6 @@ class ProgramService {
     this.computations = computations;
     this.importer = importer;
     this.meshes = meshes;
-    this.planner = planner;
     this.clock = clock;
   }
 
@@ -84,8 +81,8 @@ class ProgramService {
       counting = new CountingStream(zipped);
       Enclosures enclosed =
           new Enclosures(
-              () -> PlanPicture.small(result.plan(), planner.shelf(), meshes),
-              () -> importer.export(result.plan()).bytes());
+              () -> PlanPicture.small(result.job(), meshes),
+              () -> importer.export(result.job()).bytes());
       Planner.writeProgram(result, titles, Optional.of(enclosed), counting);
     }
     ProgramEntity program =

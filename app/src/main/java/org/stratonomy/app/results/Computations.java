@@ -4,7 +4,6 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import io.micrometer.core.instrument.MeterRegistry;
 import io.micrometer.core.instrument.Timer;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -21,10 +20,7 @@ import org.stratonomy.app.tasks.UnfinishedException;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -46,10 +42,10 @@ public class Computations {
   private final Timer timer;
   private volatile boolean started;
   private final Map<UUID, Running> running = new ConcurrentHashMap<>();
-  private final Cache<UUID, Known> results =
+  private final Cache<UUID, PlanResult> results =
       Caffeine.newBuilder()
           .maximumWeight(MOST_KILOBYTES)
-          .weigher((UUID revision, Known known) -> known.weight())
+          .weigher((UUID revision, PlanResult result) -> weight(result))
           .build();
 
   Computations(
@@ -65,25 +61,16 @@ public class Computations {
     this.timer = metrics.timer("stratonomy.computation");
   }
 
-  /** What of the shelf a plan uses: a result holds as long as it is the same. */
-  record Used(Machine machine, List<Filament> filaments) {
-    static Used by(Plan plan, Shelf shelf) {
-      return new Used(
-          shelf.machine(plan.machine()), plan.slots().stream().map(shelf::filament).toList());
-    }
+  /** However large a result is, there is room for two. */
+  private static int weight(PlanResult result) {
+    return (int) Math.min(MOST_KILOBYTES / 2, result.kilobytes());
   }
 
-  private record Known(Used used, PlanResult result) {
-    /** However large it is, there is room for two. */
-    int weight() {
-      return (int) Math.min(MOST_KILOBYTES / 2, result.kilobytes());
-    }
-  }
-
-  private record Running(UUID revision, Used used, Task<PlanResult> task) {
-    boolean serves(UUID wanted, Used with) {
+  /** The job of a revision from before snapshots changes with the shelf. */
+  private record Running(UUID revision, Job job, Task<PlanResult> task) {
+    boolean serves(UUID wanted, Job with) {
       return revision.equals(wanted)
-          && used.equals(with)
+          && job.used().equals(with.used())
           && (!task.isEnded() || (task.hasFailed() && task.seconds() < FAILED_SECONDS));
     }
   }
@@ -124,20 +111,20 @@ public class Computations {
 
   private PlanResult waited(UUID revision, long millis) {
     UUID plan = plans.planOf(revision);
-    Used used = Used.by(plans.plan(revision), planner.shelf());
-    Known known = results.getIfPresent(revision);
-    return known != null && known.used.equals(used)
-        ? known.result
-        : started(plan, revision, used).await(millis);
+    Job job = plans.job(revision);
+    PlanResult known = results.getIfPresent(revision);
+    return known != null && known.job().used().equals(job.used())
+        ? known
+        : started(plan, revision, job).await(millis);
   }
 
   /**
-   * The result of a plan that is no revision, to be looked at and forgotten.
+   * The result of a job that is no revision, to be looked at and forgotten.
    *
    * @throws Problem if the plan asks for something impossible
    */
-  public PlanResult tryOut(Plan plan, Progress progress) {
-    return planner.compute(plan, meshes, progress::at);
+  public PlanResult tryOut(Job job, Progress progress) {
+    return planner.compute(job, meshes, progress::at);
   }
 
   /**
@@ -147,7 +134,7 @@ public class Computations {
    * @param height in the layer, mm
    */
   public Optional<LayerSchedule> preview(UUID revision, double height) {
-    return planner.preview(plans.plan(revision), meshes, height);
+    return planner.preview(plans.job(revision), meshes, height);
   }
 
   /** Whether anything was ever asked for. */
@@ -155,13 +142,13 @@ public class Computations {
     return started;
   }
 
-  private Task<PlanResult> started(UUID plan, UUID revision, Used used) {
+  private Task<PlanResult> started(UUID plan, UUID revision, Job job) {
     started = true;
     Task<PlanResult> task =
         running.compute(
                 plan,
                 (id, current) -> {
-                  if (current != null && current.serves(revision, used)) {
+                  if (current != null && current.serves(revision, job)) {
                     return current;
                   }
                   if (current != null) {
@@ -169,9 +156,9 @@ public class Computations {
                   }
                   return new Running(
                       revision,
-                      used,
+                      job,
                       tasks.submit(
-                          Lane.COMPUTE, id, false, progress -> compute(revision, used, progress)));
+                          Lane.COMPUTE, id, false, progress -> compute(revision, job, progress)));
                 })
             .task;
     task.track().whenEnded(() -> forget(plan, task));
@@ -192,10 +179,9 @@ public class Computations {
         "Ask for the newest revision.");
   }
 
-  private PlanResult compute(UUID revision, Used used, Progress progress) throws Exception {
-    PlanResult result =
-        timer.recordCallable(() -> planner.compute(plans.plan(revision), meshes, progress::at));
-    results.put(revision, new Known(used, result));
+  private PlanResult compute(UUID revision, Job job, Progress progress) throws Exception {
+    PlanResult result = timer.recordCallable(() -> planner.compute(job, meshes, progress::at));
+    results.put(revision, result);
     return result;
   }
 }

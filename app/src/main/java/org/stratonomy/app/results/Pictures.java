@@ -6,9 +6,8 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.plans.PlanService;
-import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.picture.PlanPicture;
-import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Shelf;
 
 /** Pictures of plans for the start page. */
@@ -20,27 +19,24 @@ class Pictures {
 
   private final PlanService plans;
   private final MeshService meshes;
-  private final Planner planner;
   private final Cache<Drawn, byte[]> drawn = Caffeine.newBuilder().maximumSize(KEPT).build();
 
-  Pictures(PlanService plans, MeshService meshes, Planner planner) {
+  Pictures(PlanService plans, MeshService meshes) {
     this.plans = plans;
     this.meshes = meshes;
-    this.planner = planner;
   }
 
   /** A picture holds for the machine and filaments that it was drawn with. */
-  private record Drawn(UUID revision, Computations.Used used) {}
+  private record Drawn(UUID revision, Shelf used) {}
 
   byte[] png(UUID revision) {
-    Plan plan = plans.plan(revision);
-    Shelf shelf = planner.shelf();
-    Drawn key = new Drawn(revision, Computations.Used.by(plan, shelf));
+    Job job = plans.job(revision);
+    Drawn key = new Drawn(revision, job.used());
     byte[] known = drawn.getIfPresent(key);
     if (known != null) {
       return known;
     }
-    byte[] png = PlanPicture.png(plan, shelf, meshes, WIDTH, HEIGHT);
+    byte[] png = PlanPicture.png(job, meshes, WIDTH, HEIGHT);
     drawn.put(key, png);
     return png;
   }

@@ -15,6 +15,7 @@ import org.stratonomy.app.tasks.Lane;
 import org.stratonomy.app.tasks.Progress;
 import org.stratonomy.app.tasks.TaskService;
 import org.stratonomy.engine.PlanResult;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.propose.Aim;
 import org.stratonomy.engine.propose.Proposal;
 
@@ -51,9 +52,12 @@ class ProposalController {
 
   private ProposalView proposal(UUID plan, PlanResult result, Aim aim, Progress progress) {
     Optional<Proposal> found =
-        Proposal.of(result, aim, changed -> computations.tryOut(changed, progress));
+        Proposal.of(
+            result,
+            aim,
+            changed -> computations.tryOut(new Job(changed, result.job().used()), progress));
     return new ProposalView(
-        found.map(one -> variants.propose(plan, aim.label(), one.result().plan())),
+        found.map(one -> variants.propose(plan, aim.label(), one.result().job())),
         found.map(Proposal::steps).orElse(List.of()));
   }
 }

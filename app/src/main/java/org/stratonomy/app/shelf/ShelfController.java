@@ -4,7 +4,6 @@ import java.util.Arrays;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
-import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Role;
@@ -15,10 +14,10 @@ import org.stratonomy.engine.plan.Stop;
 /** Machines, filaments, and the catalogue of settings. */
 @RestController
 class ShelfController {
-  private final Planner planner;
+  private final ShelfService shelfService;
 
-  ShelfController(Planner planner) {
-    this.planner = planner;
+  ShelfController(ShelfService shelfService) {
+    this.shelfService = shelfService;
   }
 
   record SettingView(
@@ -50,7 +49,7 @@ class ShelfController {
 
   @GetMapping("/api/shelf")
   ShelfView shelf() {
-    Shelf shelf = planner.shelf();
+    Shelf shelf = shelfService.now();
     return new ShelfView(
         shelf.machines(),
         shelf.filaments(),

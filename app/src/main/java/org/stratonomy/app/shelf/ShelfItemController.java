@@ -17,7 +17,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.stratonomy.app.files.Attachment;
 import org.stratonomy.app.shelf.ShelfItemEntity.Kind;
-import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.ShelfFields;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.plan.Filament;
@@ -38,12 +37,10 @@ class ShelfItemController {
 
   private final ShelfService service;
   private final Usage usage;
-  private final Planner planner;
 
-  ShelfItemController(ShelfService service, Usage usage, Planner planner) {
+  ShelfItemController(ShelfService service, Usage usage) {
     this.service = service;
     this.usage = usage;
-    this.planner = planner;
   }
 
   /**
@@ -98,7 +95,7 @@ class ShelfItemController {
 
   @GetMapping
   ItemsView all() {
-    Shelf shelf = planner.shelf();
+    Shelf shelf = service.now();
     return new ItemsView(
         FieldView.of(ShelfFields.MACHINE),
         FieldView.of(ShelfFields.FILAMENT),
@@ -149,7 +146,7 @@ class ShelfItemController {
   /** The templates that the dialect of a machine has, by what they are for. */
   @GetMapping("/machines/{id}/dialect")
   Map<String, String> dialectOf(@PathVariable String id) {
-    return Dialect.written(planner.shelf().machine(id));
+    return Dialect.written(service.now().machine(id));
   }
 
   @DeleteMapping("/machines/{id}")
@@ -167,7 +164,7 @@ class ShelfItemController {
   /** Machines and filaments as a file; for one alone, its kind and id are given. */
   @GetMapping(path = "/file", produces = MediaType.APPLICATION_JSON_VALUE)
   ResponseEntity<String> file(String machine, String filament) {
-    Shelf shelf = planner.shelf();
+    Shelf shelf = service.now();
     boolean whole = machine == null && filament == null;
     List<Machine> machines =
         shelf.machines().stream().filter(m -> whole || m.id().equals(machine)).toList();

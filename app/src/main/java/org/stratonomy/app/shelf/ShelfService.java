@@ -16,12 +16,12 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.stratonomy.app.shelf.ShelfItemEntity.Key;
 import org.stratonomy.app.shelf.ShelfItemEntity.Kind;
-import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.FreeId;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanChecker;
@@ -33,8 +33,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /**
  * The machines and filaments of the shelf: the samples at first, then what was made of them. Each
- * is a row with a version, so that two who edit at once do not overwrite each other. The planner
- * computes with the shelf as it is now.
+ * is a row with a version, so that two who edit at once do not overwrite each other.
  */
 @Service
 public class ShelfService {
@@ -42,18 +41,20 @@ public class ShelfService {
   private static final int MOST = 4000;
 
   private final ShelfItemRepository repository;
-  private final Planner planner;
   private final TransactionTemplate transaction;
 
-  /** Machines whose own lines came from a file; versions of all items. */
-  private volatile State state = new State(Set.of(), Map.of());
+  private volatile State state = new State(new Shelf(List.of(), List.of()), Set.of(), Map.of());
 
-  private record State(Set<String> importedMachines, Map<Key, Integer> versions) {}
+  /**
+   * What was committed last.
+   *
+   * @param importedMachines ids of those whose own lines came from a file
+   * @param versions of all items
+   */
+  private record State(Shelf shelf, Set<String> importedMachines, Map<Key, Integer> versions) {}
 
-  ShelfService(
-      ShelfItemRepository repository, Planner planner, PlatformTransactionManager transactions) {
+  ShelfService(ShelfItemRepository repository, PlatformTransactionManager transactions) {
     this.repository = repository;
-    this.planner = planner;
     this.transaction = new TransactionTemplate(transactions);
   }
 
@@ -74,14 +75,15 @@ public class ShelfService {
   /** Takes up what was committed; whoever comes last sees the changes of all before. */
   private synchronized void reload() {
     List<ShelfItemEntity> all = repository.findAllByOrderByPlace();
-    planner.use(
+    Shelf shelf =
         new Shelf(
             items(all, Kind.MACHINE, ShelfFormat::keptMachine),
-            items(all, Kind.FILAMENT, ShelfFormat::keptFilament)));
+            items(all, Kind.FILAMENT, ShelfFormat::keptFilament));
     Map<Key, Integer> versions = new ConcurrentHashMap<>();
     all.forEach(item -> versions.put(item.key(), item.version()));
     state =
         new State(
+            shelf,
             all.stream()
                 .filter(item -> item.key().kind() == Kind.MACHINE && item.isImported())
                 .map(item -> item.key().id())
@@ -98,17 +100,27 @@ public class ShelfService {
         .toList();
   }
 
+  /** The shelf as it is now. */
+  public Shelf now() {
+    return state.shelf;
+  }
+
   /** How often an item was changed; to be sent along with its next edit. */
   int version(Kind kind, String id) {
     return state.versions.getOrDefault(new Key(kind, id), 0);
   }
 
-  /** A plan in which own lines of its machine are accepted, if they were typed on this shelf. */
-  public Plan trusting(Plan plan) {
-    Machine machine = planner.shelf().machine(plan.machine());
-    return state.importedMachines.contains(machine.id())
-        ? plan
-        : CustomCode.trusting(plan, machine);
+  /** A job in which own lines of its machine are accepted, if they were typed on this shelf. */
+  public Job trusting(Job job) {
+    State known = state;
+    Machine machine = job.machine();
+    boolean isTyped =
+        known.shelf.machines().stream()
+            .anyMatch(
+                one -> one.id().equals(machine.id()) && one.ownLines().equals(machine.ownLines()));
+    return isTyped && !known.importedMachines.contains(machine.id())
+        ? new Job(CustomCode.trusting(job.plan(), machine), job.used())
+        : job;
   }
 
   /**
@@ -171,14 +183,14 @@ public class ShelfService {
    * @throws Problem if the plan cannot be printed with them; nothing is put on the shelf then
    */
   public Plan adopt(Plan plan, Shelf brought) {
-    PlanChecker.check(plan, planner.shelf().with(brought));
+    PlanChecker.check(new Job(plan, now().with(brought)));
     Map<Key, String> ids = new HashMap<>();
     changed(
         "the shelf",
         () -> {
           repository.lock();
           ids.clear();
-          Shelf used = planner.shelf().with(brought).usedBy(plan);
+          Shelf used = now().with(brought).usedBy(plan);
           used.machines().forEach(machine -> adopt(machine.id(), machine, ids));
           used.filaments().forEach(filament -> adopt(filament.id(), filament, ids));
         });
@@ -254,7 +266,7 @@ public class ShelfService {
    * @throws Problem if there are any, or it is the last machine
    */
   public void removeMachine(String id, List<String> used) {
-    remove(Kind.MACHINE, id, "machine '%s'".formatted(planner.shelf().machine(id).name()), used);
+    remove(Kind.MACHINE, id, "machine '%s'".formatted(now().machine(id).name()), used);
   }
 
   /**
@@ -262,7 +274,7 @@ public class ShelfService {
    * @throws Problem if there are any, or it is the last filament
    */
   public void removeFilament(String id, List<String> used) {
-    remove(Kind.FILAMENT, id, "filament '%s'".formatted(planner.shelf().filament(id).name()), used);
+    remove(Kind.FILAMENT, id, "filament '%s'".formatted(now().filament(id).name()), used);
   }
 
   private void remove(Kind kind, String id, String place, List<String> used) {

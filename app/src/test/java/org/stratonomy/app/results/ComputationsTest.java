@@ -22,6 +22,7 @@ import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Watch;
 import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.problem.Problem;
 
@@ -35,16 +36,16 @@ class ComputationsTest {
   private final UUID newer = UUID.randomUUID();
   private final PlanResult result = mock();
 
-  private static Plan plan(String name) {
-    return new Plan(name, "workshop-one", List.of("chalk"), List.of(), List.of(), List.of());
+  private static Job job(String name) {
+    Plan plan = new Plan(name, "workshop-one", List.of("chalk"), List.of(), List.of(), List.of());
+    return new Job(plan, ShelfReader.standard());
   }
 
   @BeforeEach
   void onePlan() {
     when(plans.planOf(any())).thenReturn(UUID.randomUUID());
-    when(planner.shelf()).thenReturn(ShelfReader.standard());
-    when(plans.plan(older)).thenReturn(plan("older"));
-    when(plans.plan(newer)).thenReturn(plan("newer"));
+    when(plans.job(older)).thenReturn(job("older"));
+    when(plans.job(newer)).thenReturn(job("newer"));
   }
 
   @AfterEach
@@ -55,6 +56,7 @@ class ComputationsTest {
   @Test
   void aResultIsComputedOnce() {
     when(planner.compute(any(), any(), any())).thenReturn(result);
+    when(result.job()).thenReturn(job("older"));
     assertThat(computations.result(older)).isSameAs(result);
     assertThat(computations.result(older)).isSameAs(result);
     verify(planner, times(1)).compute(any(), any(), any());
@@ -93,7 +95,7 @@ class ComputationsTest {
     when(planner.compute(any(), any(), any()))
         .thenAnswer(
             call -> {
-              if (call.getArgument(0, Plan.class).name().equals("newer")) {
+              if (call.getArgument(0, Job.class).plan().name().equals("newer")) {
                 return result;
               }
               started.countDown();

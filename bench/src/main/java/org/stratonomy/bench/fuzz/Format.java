@@ -231,7 +231,7 @@ enum Format {
   };
 
   private static final Shelf SHELF_ITEMS = ShelfReader.standard();
-  private static final Planner PLANNER = new Planner(SHELF_ITEMS, 1 << 24, 1);
+  private static final Planner PLANNER = new Planner(1 << 24, 1);
 
   /** Sound files of the format. */
   abstract List<byte[]> seeds();

@@ -16,6 +16,7 @@ import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.program.Dialect;
 import org.stratonomy.engine.program.ProgramName;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -25,7 +26,9 @@ public final class ShelfFormat {
   /** Machines, or filaments, on a shelf. */
   private static final int MOST_ITEMS = 2000;
 
-  private static final JsonMapper JSON = JsonMapper.shared();
+  /** The same item is the same text, whatever the order in which it holds its own lines. */
+  private static final JsonMapper JSON =
+      JsonMapper.builder().enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS).build();
 
   private ShelfFormat() {}
 
@@ -139,6 +142,20 @@ public final class ShelfFormat {
           "The first nozzle stands aside of itself.",
           "Give its place as X 0, Y 0; the others are seen from it.");
     }
+  }
+
+  /**
+   * A shelf as another version kept it.
+   *
+   * @throws Problem if something is missing or impossible
+   */
+  static Shelf kept(String json) {
+    JsonNode root = JSON.readTree(json);
+    List<Machine> machines = new ArrayList<>();
+    root.path("machines").forEach(node -> machines.add(keptMachine(node)));
+    List<Filament> filaments = new ArrayList<>();
+    root.path("filaments").forEach(node -> filaments.add(keptFilament(node)));
+    return new Shelf(machines, filaments);
   }
 
   /**

@@ -16,12 +16,6 @@ public record Key(long high, long low) {
     return new Builder().add(stage);
   }
 
-  /** The key of the same computation in a scope; both are hashes, and so is their combination. */
-  Key within(Key scope) {
-    return new Key(
-        high ^ Long.rotateLeft(scope.high, 1) + scope.low, low ^ Long.rotateLeft(scope.low, 1));
-  }
-
   /** Takes in inputs one by one; their order and types matter. */
   public static final class Builder {
     private static final MessageDigest EMPTY = sha256();

@@ -2,7 +2,6 @@ package org.stratonomy.engine.memo;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.util.Optional;
 import java.util.function.Supplier;
 
 /**
@@ -11,7 +10,6 @@ import java.util.function.Supplier;
  */
 public final class Memo {
   private final Cache<Key, Sized> results;
-  private final Optional<Key> scope;
 
   /** A result that knows about how much memory it takes. */
   public interface Sized {
@@ -23,34 +21,19 @@ public final class Memo {
    * @param maxBytes how much the results may take together, roughly
    */
   public Memo(long maxBytes) {
-    this(
+    results =
         Caffeine.newBuilder()
             .maximumWeight(maxBytes)
             .weigher((Key key, Sized value) -> 96 + value.weight())
-            .build(),
-        Optional.empty());
-  }
-
-  private Memo(Cache<Key, Sized> results, Optional<Key> scope) {
-    this.results = results;
-    this.scope = scope;
-  }
-
-  /**
-   * The same memory, for computations that read something besides the inputs in their keys: results
-   * are shared only with those of an equal scope.
-   */
-  public Memo within(Key other) {
-    return new Memo(results, Optional.of(other));
+            .build();
   }
 
   /** The result under a key, computed if it is not known. */
   public <T extends Sized> T get(Key key, Class<T> type, Supplier<T> computation) {
-    Key scoped = scope.map(key::within).orElse(key);
-    Sized known = results.getIfPresent(scoped);
+    Sized known = results.getIfPresent(key);
     if (known == null) {
       known = computation.get();
-      results.put(scoped, known);
+      results.put(key, known);
     }
     return type.cast(known);
   }

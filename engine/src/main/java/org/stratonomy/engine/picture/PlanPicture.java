@@ -17,13 +17,13 @@ import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.plan.Belt;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Spot;
 import org.stratonomy.engine.plan.Triangles;
 import org.stratonomy.engine.strata.PlacedPiece;
@@ -70,9 +70,9 @@ public final class PlanPicture {
   }
 
   /** Draws on a transparent ground; sizes in pixels. */
-  public static BufferedImage draw(
-      Plan plan, Shelf shelf, MeshSource meshes, int width, int height) {
-    Resolver resolver = new Resolver(plan, shelf);
+  public static BufferedImage draw(Job job, MeshSource meshes, int width, int height) {
+    Plan plan = job.plan();
+    Resolver resolver = new Resolver(job);
     List<PlacedPiece> placed =
         plan.pieces().stream().map(piece -> PlacedPiece.of(piece, meshes)).toList();
     PlanPicture picture = new PlanPicture(FINER * width, FINER * height, resolver.machine().belt());
@@ -84,15 +84,15 @@ public final class PlanPicture {
   }
 
   /** A small one, as programs carry it. */
-  public static byte[] small(Plan plan, Shelf shelf, MeshSource meshes) {
-    return png(plan, shelf, meshes, SMALL_WIDTH, SMALL_HEIGHT);
+  public static byte[] small(Job job, MeshSource meshes) {
+    return png(job, meshes, SMALL_WIDTH, SMALL_HEIGHT);
   }
 
   /** The same as the bytes of a PNG file. */
-  public static byte[] png(Plan plan, Shelf shelf, MeshSource meshes, int width, int height) {
+  public static byte[] png(Job job, MeshSource meshes, int width, int height) {
     try {
       ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-      ImageIO.write(draw(plan, shelf, meshes, width, height), "png", bytes);
+      ImageIO.write(draw(job, meshes, width, height), "png", bytes);
       return bytes.toByteArray();
     } catch (IOException e) {
       throw new UncheckedIOException("memory takes every byte", e);

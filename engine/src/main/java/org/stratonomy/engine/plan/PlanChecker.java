@@ -19,12 +19,12 @@ public final class PlanChecker {
   /**
    * @throws Problem for the first thing that is impossible
    */
-  public static void check(Plan plan, Shelf shelf) {
+  public static void check(Job job) {
+    Plan plan = job.plan();
     if (plan.slots().isEmpty()) {
       throw bad("slots", "No filament is loaded.", "Load at least one filament.");
     }
-    plan.slots().forEach(shelf::filament);
-    PlanChecker checker = new PlanChecker(plan, shelf.machine(plan.machine()));
+    PlanChecker checker = new PlanChecker(plan, job.machine());
     checker.pieces();
     checker.rules();
     checker.stops();
@@ -37,8 +37,8 @@ public final class PlanChecker {
    * @param place what to call the rule in an error
    * @throws Problem if a value cannot be
    */
-  public static void checkValues(Rule rule, String place, Plan plan, Shelf shelf) {
-    PlanChecker checker = new PlanChecker(plan, shelf.machine(plan.machine()));
+  public static void checkValues(Rule rule, String place, Plan plan, Machine machine) {
+    PlanChecker checker = new PlanChecker(plan, machine);
     rule.set().forEach((setting, value) -> checker.value(place, setting, value));
   }
 

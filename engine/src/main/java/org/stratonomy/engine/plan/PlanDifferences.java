@@ -38,14 +38,14 @@ public final class PlanDifferences {
   private record Said(String what, String value, Object exact) {}
 
   private final Plan plan;
-  private final Shelf shelf;
+  private final Shelf used;
 
   /** By what is the same for the same thing in another plan. */
   private final Map<String, Said> all = new LinkedHashMap<>();
 
-  private PlanDifferences(Plan plan, Shelf shelf) {
-    this.plan = plan;
-    this.shelf = shelf;
+  private PlanDifferences(Job job) {
+    this.plan = job.plan();
+    this.used = job.used();
     machine();
     plan.pieces().forEach(this::piece);
     say("planStrata", "Strata of the plan from", heights(plan.boundaries()));
@@ -55,9 +55,9 @@ public final class PlanDifferences {
   }
 
   /** The differences, in the order in which a plan is read: machine, pieces, rules, stops. */
-  public static List<PlanDifference> between(Plan one, Plan other, Shelf shelf) {
-    Map<String, Said> said = new PlanDifferences(one, shelf).all;
-    Map<String, Said> saidByOther = new PlanDifferences(other, shelf).all;
+  public static List<PlanDifference> between(Job one, Job other) {
+    Map<String, Said> said = new PlanDifferences(one).all;
+    Map<String, Said> saidByOther = new PlanDifferences(other).all;
     Set<String> keys = new LinkedHashSet<>(said.keySet());
     keys.addAll(saidByOther.keySet());
     List<PlanDifference> differences = new ArrayList<>();
@@ -86,15 +86,20 @@ public final class PlanDifferences {
   }
 
   private void machine() {
-    say("machine", "Machine", shelf.machine(plan.machine()).name());
+    Machine machine = used.machine(plan.machine());
+    say("machine", "Machine", machine.name(), machine);
     for (int slot = 1; slot <= plan.slots().size(); slot++) {
-      say("slot " + slot, "Filament in slot " + slot, filament(slot));
+      say(
+          "slot " + slot,
+          "Filament in slot " + slot,
+          filament(slot),
+          used.filament(plan.slots().get(slot - 1)));
     }
   }
 
   private String filament(int slot) {
     return slot >= 1 && slot <= plan.slots().size()
-        ? shelf.filament(plan.slots().get(slot - 1)).name()
+        ? used.filament(plan.slots().get(slot - 1)).name()
         : "slot " + slot;
   }
 

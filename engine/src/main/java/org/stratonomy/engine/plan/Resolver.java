@@ -32,13 +32,14 @@ public final class Resolver {
 
   private record PieceStratum(String piece, int number) {}
 
-  public Resolver(Plan plan, Shelf shelf) {
-    this.plan = plan;
-    this.machine = shelf.machine(plan.machine());
+  public Resolver(Job job) {
+    this.plan = job.plan();
+    this.machine = job.machine();
     this.filaments =
         IntStream.rangeClosed(1, plan.slots().size())
             .mapToObj(
-                slot -> shelf.filament(plan.slots().get(slot - 1)).meltedBy(machine.nozzle(slot)))
+                slot ->
+                    job.used().filament(plan.slots().get(slot - 1)).meltedBy(machine.nozzle(slot)))
             .toList();
     plan.pieces().forEach(piece -> strataOf.put(piece.id(), piece.strata()));
     plan.rules().forEach(rule -> rolesNamed.addAll(rule.where().roles()));

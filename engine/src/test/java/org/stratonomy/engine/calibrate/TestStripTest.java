@@ -18,6 +18,7 @@ import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plane.Path;
@@ -39,9 +40,9 @@ class TestStripTest {
 
   private static PlanResult strips() {
     StratFile file = TestStrip.of(FEEDER, SLATE, CHALK);
-    try (Planner planner = new Planner(STANDARD.with(FEEDER), 1 << 24, 2)) {
+    try (Planner planner = new Planner(1 << 24, 2)) {
       return planner.compute(
-          file.plan(),
+          new Job(file.plan(), STANDARD.with(FEEDER)),
           reference -> MeshFiles.mesh(reference, ByteBuffer.wrap(file.meshes().get(reference))),
           Watch.NONE);
     }

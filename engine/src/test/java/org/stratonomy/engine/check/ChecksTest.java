@@ -14,7 +14,6 @@ import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.Watch;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
@@ -33,8 +32,8 @@ import org.stratonomy.engine.plan.Where;
 
 class ChecksTest {
   private static List<Finding> findings(Plan plan, Mesh mesh) {
-    try (Planner planner = new Planner(ShelfReader.standard(), 1 << 24, 1)) {
-      PlanResult result = planner.compute(plan, Shapes.source(mesh), Watch.NONE);
+    try (Planner planner = new Planner(1 << 24, 1)) {
+      PlanResult result = planner.compute(Shapes.job(plan), Shapes.source(mesh), Watch.NONE);
       return result.findings();
     }
   }

@@ -25,6 +25,7 @@ import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
@@ -54,7 +55,7 @@ class CellsProperties {
   /** A plan's only piece, as far as cells need it. */
   private record Divided(Cells cells, Sections sections, PieceStack stack) {
     static Divided of(Plan plan, MeshSource meshes) {
-      Resolver resolver = new Resolver(plan, ShelfReader.standard());
+      Resolver resolver = new Resolver(new Job(plan, ShelfReader.standard()));
       PlacedPiece placed = PlacedPiece.of(plan.pieces().getFirst(), meshes);
       PieceStack stack = LayerStack.of(plan, List.of(placed), resolver).pieces().getFirst();
       Memo memo = new Memo(1 << 26);
@@ -114,7 +115,7 @@ class CellsProperties {
     Mesh mesh = Shapes.boxes(seed);
     Plan plan = Shapes.divided(regions, rules.toArray(Rule[]::new));
     Divided divided = Divided.of(plan, Shapes.source(mesh));
-    Resolver resolver = new Resolver(plan, ShelfReader.standard());
+    Resolver resolver = new Resolver(new Job(plan, ShelfReader.standard()));
     for (PieceLayer layer : divided.stack.layers()) {
       Area section = divided.sections.get(layer.index()).area();
       List<Cell> cells = divided.cells.of(layer);

@@ -13,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.stratonomy.engine.Shapes;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanChecker;
 import org.stratonomy.engine.plan.Setting;
@@ -154,7 +155,7 @@ class PlanFormatTest {
       })
   void whatTheMachineCannotDoIsRefusedWithWhatItCan(String what, String with, String said) {
     Plan plan = PlanFormat.parse("plan.json", TWO_BANDS.replace(what, with));
-    assertThatThrownBy(() -> PlanChecker.check(plan, ShelfReader.standard()))
+    assertThatThrownBy(() -> PlanChecker.check(new Job(plan, ShelfReader.standard())))
         .isInstanceOf(Problem.class)
         .hasMessageContaining(said);
   }

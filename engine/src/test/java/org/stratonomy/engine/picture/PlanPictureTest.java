@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.Shapes;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
@@ -20,8 +19,7 @@ class PlanPictureTest {
   void strataAreDrawnInTheColoursOfTheirFilaments() {
     var plan = Shapes.plan(List.of(10.0), Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2))));
     BufferedImage image =
-        PlanPicture.draw(
-            plan, ShelfReader.standard(), Shapes.source(Shapes.bar(20, 20, 20)), 120, 120);
+        PlanPicture.draw(Shapes.job(plan), Shapes.source(Shapes.bar(20, 20, 20)), 120, 120);
     int light = 0;
     int dark = 0;
     int highestLight = Integer.MAX_VALUE;
@@ -56,8 +54,7 @@ class PlanPictureTest {
     Plan plan =
         Shapes.divided(List.of(all), Shapes.region("all", Map.of(Setting.FILAMENT, Value.of(2))));
     BufferedImage image =
-        PlanPicture.draw(
-            plan, ShelfReader.standard(), Shapes.source(Shapes.bar(20, 20, 20)), 60, 60);
+        PlanPicture.draw(Shapes.job(plan), Shapes.source(Shapes.bar(20, 20, 20)), 60, 60);
     int argb = image.getRGB(30, 30);
     assertThat(argb >>> 24).isEqualTo(255);
     // Slate is cold.
@@ -74,8 +71,7 @@ class PlanPictureTest {
                 Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2))))
             .withMachine("longbelt");
     BufferedImage image =
-        PlanPicture.draw(
-            plan, ShelfReader.standard(), Shapes.source(Shapes.bar(20, 60, 5)), 90, 60);
+        PlanPicture.draw(Shapes.job(plan), Shapes.source(Shapes.bar(20, 60, 5)), 90, 60);
     int warm = 0;
     int cold = 0;
     for (int pixel = 0; pixel < 90 * 60; pixel++) {

@@ -23,6 +23,7 @@ import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.place.Placer.How;
 import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
@@ -271,7 +272,7 @@ class PlacerTest {
     assertThat(moved.rules())
         .extracting(rule -> rule.where().pieces())
         .containsExactly(List.of("pair"), List.of("other"));
-    PlanChecker.check(moved, ShelfReader.standard());
+    PlanChecker.check(new Job(moved, ShelfReader.standard()));
   }
 
   @Test

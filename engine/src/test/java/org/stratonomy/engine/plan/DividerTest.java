@@ -26,7 +26,7 @@ class DividerTest {
   }
 
   private static int slot(Plan plan, String piece, int stratum) {
-    return new Resolver(plan, ShelfReader.standard()).stratum(piece, stratum).slot();
+    return new Resolver(new Job(plan, ShelfReader.standard())).stratum(piece, stratum).slot();
   }
 
   @Test

@@ -40,7 +40,7 @@ class PartEditorsTest {
     plan = new RegionEditor(plan, "piece").add(kind, SIZE);
     List<String> names = only(plan).regions().stream().map(Region::name).toList();
     assertThat(names).hasSize(3).doesNotHaveDuplicates();
-    PlanChecker.check(plan, ShelfReader.standard());
+    PlanChecker.check(new Job(plan, ShelfReader.standard()));
   }
 
   @Test
@@ -100,7 +100,7 @@ class PartEditorsTest {
     Plan plan = Shapes.plan(List.of());
     plan = plan.withPiece(only(plan).withBodies(links));
     Plan turned = new BodyEditor(plan, "piece").alternate(middles, List.of(1, 2));
-    Resolver resolver = new Resolver(turned, ShelfReader.standard());
+    Resolver resolver = new Resolver(new Job(turned, ShelfReader.standard()));
     List<Integer> slots = new ArrayList<>();
     for (int at = 0; at < 5; at++) {
       Spot spot = new Spot("piece", "link" + at, "s1", Set.of(), 1, 1, "s1");
@@ -194,12 +194,13 @@ class PartEditorsTest {
     Plan plan = Shapes.plan(List.of(1.0), ofCore, ofStratum, new Rule(Where.EVERYWHERE, SECOND));
     Plan set = RuleEditor.set(plan, WHOLE, Setting.FILAMENT, Value.of(1));
     assertThat(set.rules().subList(0, 2)).containsExactly(ofCore, ofStratum);
-    Resolver resolver = new Resolver(set, ShelfReader.standard());
+    Resolver resolver = new Resolver(new Job(set, ShelfReader.standard()));
     assertThat(resolver.stratum("piece", 1).slot()).isOne();
     assertThat(resolver.stratum("piece", 2).slot()).isEqualTo(2);
     Plan again = RuleEditor.set(set, WHOLE, Setting.FILAMENT, Value.of(2));
     assertThat(again.rules()).hasSameSizeAs(set.rules());
-    assertThat(new Resolver(again, ShelfReader.standard()).stratum("piece", 1).slot()).isEqualTo(2);
+    assertThat(new Resolver(new Job(again, ShelfReader.standard())).stratum("piece", 1).slot())
+        .isEqualTo(2);
   }
 
   @Test
@@ -212,17 +213,19 @@ class PartEditorsTest {
             Setting.FILAMENT,
             Value.of(1));
     assertThat(set.rules().getLast()).isEqualTo(both);
-    assertThat(new Resolver(set, ShelfReader.standard()).stratum("piece", 2).slot()).isOne();
+    assertThat(new Resolver(new Job(set, ShelfReader.standard())).stratum("piece", 2).slot())
+        .isOne();
   }
 
   @Test
   void aRuleThatIsSwitchedOffCountsForNothing() {
     Rule off = new Rule("off", Where.EVERYWHERE, SECOND, false, "");
     Plan plan = Shapes.plan(List.of(), off);
-    Resolver resolver = new Resolver(plan, ShelfReader.standard());
+    Resolver resolver = new Resolver(new Job(plan, ShelfReader.standard()));
     assertThat(resolver.stratum("piece", 1).slot()).isEqualTo(1);
     Plan set = RuleEditor.set(plan, Where.EVERYWHERE, Setting.FILAMENT, Value.of(2));
-    assertThat(new Resolver(set, ShelfReader.standard()).stratum("piece", 1).slot()).isEqualTo(2);
+    assertThat(new Resolver(new Job(set, ShelfReader.standard())).stratum("piece", 1).slot())
+        .isEqualTo(2);
     assertThat(set.rules()).contains(off);
   }
 
@@ -230,7 +233,7 @@ class PartEditorsTest {
   @org.junit.jupiter.params.provider.MethodSource("impossible")
   void impossibleRegionsAreRefusedByName(Region.Shape shape, String reason) {
     Plan plan = Shapes.divided(List.of(new Region("r", "R", shape)));
-    assertThatThrownBy(() -> PlanChecker.check(plan, ShelfReader.standard()))
+    assertThatThrownBy(() -> PlanChecker.check(new Job(plan, ShelfReader.standard())))
         .isInstanceOf(Problem.class)
         .hasMessageContaining("region 'r'")
         .hasMessageContaining(reason);
@@ -250,10 +253,10 @@ class PartEditorsTest {
   @Test
   void aRuleThatNamesWhatIsNotThereIsRefused() {
     Plan body = Shapes.plan(List.of(), new Rule(bodies("lid"), SECOND));
-    assertThatThrownBy(() -> PlanChecker.check(body, ShelfReader.standard()))
+    assertThatThrownBy(() -> PlanChecker.check(new Job(body, ShelfReader.standard())))
         .hasMessageContaining("'lid'");
     Plan region = Shapes.plan(List.of(), Shapes.region("core", SECOND));
-    assertThatThrownBy(() -> PlanChecker.check(region, ShelfReader.standard()))
+    assertThatThrownBy(() -> PlanChecker.check(new Job(region, ShelfReader.standard())))
         .hasMessageContaining("'core'");
   }
 
@@ -275,7 +278,7 @@ class PartEditorsTest {
     assertThat(only(painted).regions()).hasSize(1);
     assertThat(patch.name()).isEqualTo("Buoy Red");
     assertThat(((Region.Patch) patch.shape()).triangles()).isEqualTo(new Triangles("2-4"));
-    Resolver resolver = new Resolver(painted, ShelfReader.standard());
+    Resolver resolver = new Resolver(new Job(painted, ShelfReader.standard()));
     Spot spot = new Spot("piece", "body", "s1", Set.of(patch.id()), 1, 1, "s1");
     assertThat(resolver.at(spot).all().slot()).isEqualTo(2);
   }

@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.Shapes;
-import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.PlanDifferences.PlanDifference;
 
@@ -22,7 +21,11 @@ class PlanDifferencesTest {
   private static final Plan PLAN = Shapes.plan(List.of(1.0), WALLS, EVERYWHERE);
 
   private static List<PlanDifference> to(Plan other) {
-    return PlanDifferences.between(PLAN, other, ShelfReader.standard());
+    return between(PLAN, other);
+  }
+
+  private static List<PlanDifference> between(Plan one, Plan other) {
+    return PlanDifferences.between(Shapes.job(one), Shapes.job(other));
   }
 
   private static Piece piece() {
@@ -120,7 +123,7 @@ class PlanDifferencesTest {
     Plan waits = stopping(stop);
     Plan waitsElsewhere =
         stopping(new Stop(stop.id(), 1.0, stop.kind(), stop.note(), lifted, stop.commands()));
-    assertThat(PlanDifferences.between(waits, waitsElsewhere, ShelfReader.standard()))
+    assertThat(between(waits, waitsElsewhere))
         .containsExactly(
             new PlanDifference("Stop", "pause at 1 mm", "pause at 1 mm, but not in detail"));
   }

@@ -27,7 +27,7 @@ class PurgeVolumesTest {
     Plan plan =
         new Plan("plan", "workshop-four", slots, List.of(), List.of(), List.of())
             .withPurging(purging);
-    return new PurgeVolumes(plan, new Resolver(plan, ShelfReader.standard()));
+    return new PurgeVolumes(plan, new Resolver(new Job(plan, ShelfReader.standard())));
   }
 
   @Test

@@ -37,7 +37,8 @@ class ResolverProperties {
   void theTopmostMatchDecidesAndIsNamed(
       @ForAll("rules") List<Rule> rules, @ForAll @IntRange(min = 1, max = 3) int stratum) {
     Plan plan = Shapes.plan(List.of(1.0, 2.0), rules.toArray(Rule[]::new));
-    Settings settings = new Resolver(plan, ShelfReader.standard()).stratum("piece", stratum);
+    Settings settings =
+        new Resolver(new Job(plan, ShelfReader.standard())).stratum("piece", stratum);
     for (Setting setting : Setting.values()) {
       int expected = Settings.BY_DEFAULT;
       for (int i = rules.size() - 1; i >= 0; i--) {
@@ -62,18 +63,25 @@ class ResolverProperties {
     Plan plan = Shapes.plan(List.of(1.0, 2.0), rules.toArray(Rule[]::new));
     Where where = new Where(List.of("piece"), List.of(Strata.id(stratum)));
     Plan changed = RuleEditor.set(plan, where, Setting.WALLS, Value.of(7));
-    Resolver resolver = new Resolver(changed, ShelfReader.standard());
+    Resolver resolver = new Resolver(new Job(changed, ShelfReader.standard()));
     assertThat(resolver.stratum("piece", stratum).count(Setting.WALLS)).isEqualTo(7);
     for (int other = 1; other <= 3; other++) {
       if (other != stratum) {
         assertThat(resolver.stratum("piece", other))
             .extracting(s -> s.values())
-            .isEqualTo(new Resolver(plan, ShelfReader.standard()).stratum("piece", other).values());
+            .isEqualTo(
+                new Resolver(new Job(plan, ShelfReader.standard()))
+                    .stratum("piece", other)
+                    .values());
       }
     }
     Plan cleared = RuleEditor.clear(changed, where, Setting.WALLS);
-    assertThat(new Resolver(cleared, ShelfReader.standard()).stratum("piece", stratum).values())
-        .isEqualTo(new Resolver(plan, ShelfReader.standard()).stratum("piece", stratum).values());
+    assertThat(
+            new Resolver(new Job(cleared, ShelfReader.standard()))
+                .stratum("piece", stratum)
+                .values())
+        .isEqualTo(
+            new Resolver(new Job(plan, ShelfReader.standard())).stratum("piece", stratum).values());
   }
 
   @Test
@@ -86,7 +94,7 @@ class ResolverProperties {
             Shapes.plan(List.of(2.0)).pieces(),
             List.of(Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2)))),
             List.of());
-    Resolver resolver = new Resolver(plan, ShelfReader.standard());
+    Resolver resolver = new Resolver(new Job(plan, ShelfReader.standard()));
     assertThat(resolver.stratum("piece", 1).number(Setting.NOZZLE_TEMPERATURE)).isEqualTo(210);
     assertThat(resolver.stratum("piece", 2).number(Setting.NOZZLE_TEMPERATURE)).isEqualTo(240);
   }
@@ -101,7 +109,10 @@ class ResolverProperties {
             Shapes.plan(List.of(2.0)).pieces(),
             List.of(Shapes.stratum(1, Map.of(Setting.FILAMENT, Value.of(2)))),
             List.of());
-    assertThat(new Resolver(plan, ShelfReader.standard()).plan().number(Setting.BED_TEMPERATURE))
+    assertThat(
+            new Resolver(new Job(plan, ShelfReader.standard()))
+                .plan()
+                .number(Setting.BED_TEMPERATURE))
         .isEqualTo(80);
   }
 }

@@ -89,7 +89,7 @@ class StrataEditsTest {
   void aCourseByElevationGivesEachPartItsFilament() {
     Plan plan = new Divider(Shapes.plan(List.of()), "piece").bands(1, 4, 3, List.of(2, 1), 0, 4);
     assertThat(plan.pieces().getFirst().boundaries()).containsExactly(1.0, 2.0, 3.0);
-    Resolver resolver = new Resolver(plan, ShelfReader.standard());
+    Resolver resolver = new Resolver(new Job(plan, ShelfReader.standard()));
     assertThat(IntStream.rangeClosed(1, 4).map(s -> resolver.stratum("piece", s).slot()))
         .containsExactly(1, 2, 1, 2);
     assertThatThrownBy(() -> new Divider(plan, "piece").bands(1, 4, 3, List.of(), 0, 4))
@@ -111,7 +111,7 @@ class StrataEditsTest {
     Piece right = copied.piece("right").orElseThrow();
     assertThat(right.boundaries()).containsExactly(1.5, 3.5);
     assertThat(right.strata().get(2).name()).isEqualTo("band");
-    assertThat(new Resolver(copied, ShelfReader.standard()).stratum("right", 2).slot())
+    assertThat(new Resolver(new Job(copied, ShelfReader.standard())).stratum("right", 2).slot())
         .isEqualTo(2);
     assertThatThrownBy(() -> new Divider(copied, "piece").copyStrata("right", 0, 1, 0))
         .hasMessageContaining("no boundary");
@@ -157,7 +157,7 @@ class StrataEditsTest {
       }
     }
     Resolver.Reason reason =
-        new Resolver(plan, ShelfReader.standard())
+        new Resolver(new Job(plan, ShelfReader.standard()))
             .reason(
                 new Spot("piece", "body", "s2", Set.of(), 12, 2, "s1"), Role.INFILL, Setting.FAN);
     assertThat(reason.value()).isEqualTo(Value.of(40));
@@ -174,7 +174,7 @@ class StrataEditsTest {
             Map.of(Setting.WALLS, course(Where.Layers.From.PIECE, true, 1, 2, 9, 4)),
             Map.of(Setting.FILAMENT, course(Where.Layers.From.PIECE, false, 1, 1)))) {
       Plan plan = Shapes.plan(List.of(), Shapes.everywhere(set));
-      assertThatThrownBy(() -> PlanChecker.check(plan, ShelfReader.standard()))
+      assertThatThrownBy(() -> PlanChecker.check(new Job(plan, ShelfReader.standard())))
           .isInstanceOf(Problem.class);
     }
   }

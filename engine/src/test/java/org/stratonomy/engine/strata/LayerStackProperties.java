@@ -19,6 +19,7 @@ import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plan.Divider;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
@@ -34,7 +35,7 @@ class LayerStackProperties {
   private static PieceStack stack(Plan plan, double height) {
     PlacedPiece placed =
         PlacedPiece.of(plan.pieces().getFirst(), Shapes.source(Shapes.bar(10, 10, height)));
-    return LayerStack.of(plan, List.of(placed), new Resolver(plan, ShelfReader.standard()))
+    return LayerStack.of(plan, List.of(placed), new Resolver(new Job(plan, ShelfReader.standard())))
         .pieces()
         .getFirst();
   }
@@ -148,7 +149,7 @@ class LayerStackProperties {
     Plan plan = Shapes.plan(List.of());
     PlacedPiece placed = PlacedPiece.of(plan.pieces().getFirst(), Shapes.source(Shapes.sphere(10)));
     PieceStack stack =
-        LayerStack.of(plan, List.of(placed), new Resolver(plan, ShelfReader.standard()))
+        LayerStack.of(plan, List.of(placed), new Resolver(new Job(plan, ShelfReader.standard())))
             .pieces()
             .getFirst();
     Sections sections = new Sections(placed, stack, new Memo(1 << 20));
@@ -171,7 +172,7 @@ class LayerStackProperties {
             plan.pieces().getFirst(),
             Shapes.source(org.stratonomy.engine.mesh.MeshBuilder.build("step", soup)));
     PieceStack stack =
-        LayerStack.of(plan, List.of(placed), new Resolver(plan, ShelfReader.standard()))
+        LayerStack.of(plan, List.of(placed), new Resolver(new Job(plan, ShelfReader.standard())))
             .pieces()
             .getFirst();
     HeightProfile profile = HeightProfile.of(stack, new Sections(placed, stack, new Memo(1 << 20)));

@@ -14,6 +14,7 @@ import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
@@ -123,7 +124,7 @@ class PlacedPieceTest {
   }
 
   private static Area section(Plan plan, Mesh mesh) {
-    Resolver resolver = new Resolver(plan, ShelfReader.standard());
+    Resolver resolver = new Resolver(new Job(plan, ShelfReader.standard()));
     PlacedPiece placed = PlacedPiece.of(plan.pieces().getFirst(), Shapes.source(mesh));
     PieceStack stack = LayerStack.of(plan, List.of(placed), resolver).pieces().getFirst();
     return new Sections(placed, stack, new Memo(1 << 20)).get(3).area();
