@@ -66,7 +66,7 @@ class ShelfItemApiTest extends ApiTest {
   }
 
   @Test
-  void anEditCountsInEveryPlanAtOnce() throws Exception {
+  void anEditCountsInAPlanThatFollowsIt() throws Exception {
     JsonNode plan = dropped(10);
     double before = result(plan).get("ledger").get("slots").get(0).get("massG").asDouble();
     JsonNode items = items();
@@ -74,7 +74,15 @@ class ShelfItemApiTest extends ApiTest {
     ObjectNode filament = item(items, "filaments", used);
     double density = filament.get("densityGCm3").asDouble();
     put_("filaments", filament.put("densityGCm3", 2 * density));
-    double after = result(plan).get("ledger").get("slots").get(0).get("massG").asDouble();
+    assertThat(result(plan).get("ledger").get("slots").get(0).get("massG").asDouble())
+        .isEqualTo(before);
+    JsonNode followed =
+        json(
+            mvc.perform(
+                    post("/api/plans/{id}/follow", plan.get("id").asString()).param("version", "0"))
+                .andExpect(status().isOk())
+                .andReturn());
+    double after = result(followed).get("ledger").get("slots").get(0).get("massG").asDouble();
     assertThat(after / before).isEqualTo(2, org.assertj.core.api.Assertions.within(1e-9));
   }
 

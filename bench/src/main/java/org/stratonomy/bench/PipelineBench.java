@@ -187,9 +187,11 @@ public final class PipelineBench {
               RUNS,
               () ->
                   planner.preview(
-                      divided(
-                          new Region.Box(
-                              new Vector(0.5 + moved[0]++, 0, 6), new Vector(40, 30, 8))),
+                      new Job(
+                          divided(
+                              new Region.Box(
+                                  new Vector(0.5 + moved[0]++, 0, 6), new Vector(40, 30, 8))),
+                          ShelfReader.standard()),
                       meshes,
                       5)),
           warm);

@@ -44,6 +44,7 @@ class ComputationsTest {
   @BeforeEach
   void onePlan() {
     when(plans.planOf(any())).thenReturn(UUID.randomUUID());
+    when(result.job()).thenReturn(job("any"));
     when(plans.job(older)).thenReturn(job("older"));
     when(plans.job(newer)).thenReturn(job("newer"));
   }
@@ -56,7 +57,6 @@ class ComputationsTest {
   @Test
   void aResultIsComputedOnce() {
     when(planner.compute(any(), any(), any())).thenReturn(result);
-    when(result.job()).thenReturn(job("older"));
     assertThat(computations.result(older)).isSameAs(result);
     assertThat(computations.result(older)).isSameAs(result);
     verify(planner, times(1)).compute(any(), any(), any());

@@ -25,6 +25,7 @@ import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.mesh.ThreeMfWriter;
 import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Body;
+import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
@@ -159,7 +160,7 @@ enum Format {
       Plan plan = PlanFormat.parse("plan", new String(input, StandardCharsets.UTF_8));
       PlanFormat.parse("again", PlanFormat.write(plan).toString());
       Mesh box = box(20);
-      PLANNER.check(plan, reference -> box);
+      PLANNER.check(new Job(plan, SHELF_ITEMS), reference -> box);
     }
   },
   SHELF {
