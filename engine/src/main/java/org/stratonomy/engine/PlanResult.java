@@ -12,6 +12,7 @@ import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.steps.Timeline;
 import org.stratonomy.engine.strata.HeightProfile;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.PlacedPiece;
@@ -33,6 +34,7 @@ public record PlanResult(
     List<List<LayerFlaws>> flaws,
     List<Cells> cells,
     Schedule schedule,
+    Timeline timeline,
     Ledger ledger,
     List<Finding> findings) {
 

@@ -35,6 +35,7 @@ import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.program.Enclosures;
 import org.stratonomy.engine.program.ProgramName;
 import org.stratonomy.engine.program.ProgramWriter;
+import org.stratonomy.engine.steps.Timeline;
 import org.stratonomy.engine.strata.HeightProfile;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.LayerStack.Part;
@@ -163,6 +164,7 @@ public final class Planner implements AutoCloseable {
                 schedule));
     List<List<Finding>> found = new ArrayList<>(Collections.nCopies(checks.size(), List.of()));
     workers.forEach("findings", checks.size(), watch, i -> found.set(i, checks.get(i).get()));
+    Timeline timeline = new Timeline(schedule, stages.resolver.machine());
     return new PlanResult(
         job,
         stages.resolver,
@@ -172,7 +174,8 @@ public final class Planner implements AutoCloseable {
         flaws,
         stages.cells,
         schedule,
-        Ledger.of(schedule, stages.resolver),
+        timeline,
+        Ledger.of(schedule, stages.resolver, timeline),
         found.stream().flatMap(List::stream).sorted(Finding.WORST_FIRST).toList());
   }
 
@@ -317,7 +320,13 @@ public final class Planner implements AutoCloseable {
       PlanResult result, List<String> despite, Optional<Enclosures> enclosed, OutputStream out)
       throws IOException {
     new ProgramWriter(
-            result.plan(), result.resolver(), result.schedule(), result.ledger(), despite, enclosed)
+            result.plan(),
+            result.resolver(),
+            result.schedule(),
+            result.timeline(),
+            result.ledger(),
+            despite,
+            enclosed)
         .write(out);
   }
 

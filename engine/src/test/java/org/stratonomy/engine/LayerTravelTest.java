@@ -4,18 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import org.stratonomy.engine.GcodeReader.Extrusion;
-import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.WayReader.Way;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.plan.Where;
 
 /** The clock counts what the head does between layers, as the program says. */
 class LayerTravelTest {
@@ -34,36 +33,52 @@ class LayerTravelTest {
     return plan.withPieces(List.of(left, right));
   }
 
-  @Test
-  void travelFromLayerToLayerCounts() throws IOException {
-    PlanResult result = Shapes.compute(two(0), Shapes.bar(14, 9, 3));
-    Settings plan = result.resolver().plan();
-    Machine machine = result.resolver().machine();
-    double expected = 0;
-    List<Double> travels = new ArrayList<>();
-    Extrusion last = null;
-    for (Extrusion next : GcodeReader.of(result).extrusions) {
-      if (last == null) {
-        expected += next.z() / machine.riseSpeed();
-      } else if (next.z() > last.z()) {
-        double mm = Math.hypot(next.x0() - last.x1(), next.y0() - last.y1());
-        travels.add(mm);
-        expected += Shapes.restToRest(mm, plan);
-        expected += (next.z() - last.z() + 2 * 0.4) / machine.riseSpeed();
-        expected += 2 * plan.number(Setting.RETRACTION) / plan.number(Setting.RETRACTION_SPEED);
-      }
-      last = next;
-    }
-    assertThat(travels).hasSize(result.schedule().layers().size() - 1);
-    assertThat(travels.stream().mapToDouble(mm -> mm).sum()).isGreaterThan(20);
-    assertThat(result.ledger().liftSeconds()).isCloseTo(expected, within(0.01 * travels.size()));
+  private static List<Way> toNextLayers(PlanResult result) throws IOException {
+    return WayReader.of(result).stream().filter(Way::isToNextLayer).toList();
   }
 
   @Test
-  void afterAWaitTheTravelCountsWithTheWait() {
+  void travelFromLayerToLayerCounts() throws IOException {
+    PlanResult result = Shapes.compute(two(0), Shapes.bar(14, 9, 3));
+    List<Way> ways = toNextLayers(result);
+    assertThat(ways).hasSize(result.schedule().layers().size());
+    assertThat(ways.stream().mapToDouble(Way::travelling).sum()).isGreaterThan(0.5);
+    assertThat(result.ledger().liftSeconds())
+        .isCloseTo(WayReader.seconds(ways), within(1e-3 * ways.size()));
+  }
+
+  /** One ring of each filament in each layer: all that the head does between them is a change. */
+  @Test
+  void theWayAsideToAChangeIsNoPartOfTheLayer() throws IOException {
+    Map<Setting, Value> rings =
+        Map.of(
+            Setting.WALLS, Value.of(1),
+            Setting.INFILL_DENSITY, Value.of(0),
+            Setting.TOP_LAYERS, Value.of(0),
+            Setting.BOTTOM_LAYERS, Value.of(0),
+            Setting.SKIRT_LINES, Value.of(0));
+    Rule second = new Rule(Where.ofPiece("right"), Map.of(Setting.FILAMENT, Value.of(2)));
+    Plan plan = two(0).withRules(List.of(second, Shapes.everywhere(rings)));
+    PlanResult result = Shapes.compute(plan, Shapes.bar(14, 9, 3));
+    assertThat(result.schedule().layers())
+        .allSatisfy(
+            layer -> {
+              assertThat(layer.strokes()).hasSize(2);
+              assertThat(layer.halts()).hasSize(1);
+              assertThat(layer.time().travelSeconds()).isZero();
+            });
+    double changes = 90.0 * result.schedule().layers().size();
+    List<Way> ways = WayReader.betweenLayers(result);
+    assertThat(result.ledger().changeSeconds() + result.ledger().liftSeconds() - changes)
+        .isCloseTo(WayReader.seconds(ways), within(1e-3 * ways.size()));
+  }
+
+  /** The ways to where the layer cools and back are part of the wait. */
+  @Test
+  void afterAWaitTheTravelCountsWithTheWait() throws IOException {
     PlanResult waits = Shapes.compute(two(60), Shapes.bar(14, 9, 3));
-    Machine machine = waits.resolver().machine();
     assertThat(waits.schedule().layers()).allMatch(layer -> layer.time().waitSeconds() > 0);
-    assertThat(waits.ledger().liftSeconds()).isCloseTo(3 / machine.riseSpeed(), within(1e-6));
+    double standing = toNextLayers(waits).stream().mapToDouble(Way::standing).sum();
+    assertThat(waits.ledger().liftSeconds()).isCloseTo(standing, within(0.02));
   }
 }

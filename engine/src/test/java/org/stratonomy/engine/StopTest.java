@@ -26,7 +26,6 @@ import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Stop.Kind;
@@ -109,27 +108,16 @@ class StopTest {
     Ledger with = compute(plain.withStops(List.of(stop))).ledger();
     double reheating = with.heatingSeconds() - without.heatingSeconds();
     assertThat(reheating).isPositive();
-    String program = program(compute(plain.withStops(List.of(stop))));
-    List<GcodeReader.Extrusion> all = GcodeReader.read(program).extrusions;
-    int before = GcodeReader.read(program.substring(0, program.indexOf("M0\n"))).extrusions.size();
-    GcodeReader.Extrusion last = all.get(before - 1);
-    GcodeReader.Extrusion first = all.get(before);
-    Settings settings = compute(plain).resolver().plan();
-    double retraction =
-        2 * settings.number(Setting.RETRACTION) / settings.number(Setting.RETRACTION_SPEED);
-    double ways =
-        Shapes.restToRest(Math.hypot(last.x1() - 30, last.y1() - 40), settings)
-            + Shapes.restToRest(Math.hypot(first.x0() - 30, first.y0() - 40), settings);
-    // 25 mm up and down at 12 mm/s, 12 mm of filament at 2.5 mm/s.
-    double expected = 600 + 50.0 / 12 + ways + retraction + 12 / 2.5;
-    // Without the stop the head goes straight to the next layer.
-    double straight =
-        Shapes.restToRest(Math.hypot(last.x1() - first.x0(), last.y1() - first.y0()), settings)
-            + retraction
-            + 2 * settings.number(Setting.TRAVEL_LIFT) / 12;
-    assertThat(with.changeSeconds()).isCloseTo(expected, within(1e-3));
+    List<WayReader.Way> ways = WayReader.betweenLayers(compute(plain.withStops(List.of(stop))));
+    List<WayReader.Way> halts = ways.stream().filter(way -> way.halts() > 0).toList();
+    assertThat(halts).hasSize(1);
+    // At least 25 mm up and down at 12 mm/s, and 12 mm of filament at 2.5 mm/s.
+    assertThat(halts.getFirst().seconds()).isBetween(50.0 / 12 + 12 / 2.5, 12.0);
+    assertThat(with.changeSeconds()).isCloseTo(600 + halts.getFirst().seconds(), within(5e-3));
+    double all = WayReader.seconds(ways);
+    double allWithout = WayReader.seconds(WayReader.betweenLayers(compute(plain)));
     assertThat(with.seconds() - without.seconds())
-        .isCloseTo(expected + reheating - straight, within(1e-3));
+        .isCloseTo(600 + reheating + all - allWithout, within(1e-2));
     assertThat(with.slots().getFirst().lengthMm() - without.slots().getFirst().lengthMm())
         .isCloseTo(12, within(1e-9));
     assertThat(with.halts().getFirst().needsOperator()).isTrue();

@@ -34,7 +34,6 @@ import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.merge.Timeline;
 import org.stratonomy.engine.merge.Tower;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshReport;
@@ -54,6 +53,7 @@ import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Spot;
 import org.stratonomy.engine.plan.Stratum;
+import org.stratonomy.engine.steps.Timeline;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
@@ -77,7 +77,7 @@ final class ResultMapper {
     for (int p = 0; p < result.placed().size(); p++) {
       pieces.add(piece(p));
     }
-    Timeline timeline = new Timeline(result.schedule(), result.resolver().machine());
+    Timeline timeline = result.timeline();
     List<PassView> passes = new ArrayList<>();
     double[] seconds = new double[layers.size()];
     List<Set<Integer>> slots =

@@ -11,7 +11,6 @@ import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.LayerVolumes;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.merge.Timeline;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
@@ -21,6 +20,7 @@ import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.steps.Timeline;
 
 /**
  * Time and material of a print.
@@ -155,8 +155,11 @@ public record Ledger(
     }
   }
 
-  public static Ledger of(Schedule schedule, Resolver resolver) {
-    return new Adder(schedule, resolver).add();
+  /**
+   * @param timeline of the schedule
+   */
+  public static Ledger of(Schedule schedule, Resolver resolver, Timeline timeline) {
+    return new Adder(schedule, resolver).add(timeline);
   }
 
   private static final class Sums {
@@ -203,12 +206,11 @@ public record Ledger(
       this.machine = resolver.machine();
     }
 
-    Ledger add() {
+    Ledger add(Timeline timeline) {
       double travel = 0;
       double lift = 0;
       double changes = 0;
       double cooling = 0;
-      Timeline timeline = new Timeline(schedule, machine);
       for (int l = 0; l < schedule.layers().size(); l++) {
         LayerSchedule layer = schedule.layers().get(l);
         double now = timeline.start(l);

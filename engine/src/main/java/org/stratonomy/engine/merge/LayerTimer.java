@@ -46,7 +46,7 @@ final class LayerTimer {
     travel.addTo(key);
     key.add(machine.junctionMm()).add(machine.maxSpeedXy());
     key.add(machine.riseSpeed()).add(leastSeconds).add(minSpeed);
-    key.add(slows ? 1 : 0).add(waits ? 1 : 0);
+    key.add(slows ? 1 : 0).add(waits ? 1 : 0).add(machine.mixes() ? 1 : 0);
   }
 
   LayerTime time(LayerOrder order) {
@@ -76,7 +76,9 @@ final class LayerTimer {
     for (int i = 0; i < strokes.size(); i++) {
       Interruption.check(i);
       Stroke stroke = strokes.get(i);
-      if (i > 0) {
+      if (i > 0 && isAsideBefore(stroke, strokes.get(i - 1))) {
+        moves.rest();
+      } else if (i > 0) {
         resting += addTravel(moves, strokes.get(i - 1), order.travels().get(i), stroke);
       }
       addMoves(moves, stroke.path(), speeds.slowed(stroke.speed()), labels.of(stroke));
@@ -85,6 +87,12 @@ final class LayerTimer {
     new MotionModel(travel.accelerationMmS2(), machine.junctionMm(), machine.maxSpeedXy())
         .addTimes(moves, seconds);
     return labels.time(seconds, resting, slowdown, minSpeed);
+  }
+
+  /** Whether the head parks between two strokes: what it does then is no part of the layer. */
+  private boolean isAsideBefore(Stroke stroke, Stroke before) {
+    return stroke.slot() != before.slot() && !machine.mixes()
+        || NozzleHeat.isWaitedFor(before.nozzleC(), stroke.nozzleC());
   }
 
   /** What times are counted under: label 0 for travel, then each kind of stroke that occurs. */

@@ -20,6 +20,9 @@ import org.stratonomy.engine.plan.Machine;
 public final class NozzleHeat {
   private static final double WORTHWHILE = 2;
 
+  /** Smaller changes of the temperature are steps of a ramp, °C. */
+  private static final double STEP_OF_RAMP_C = 5;
+
   /** A nozzle gets another temperature. */
   public record Change(int slot, double celsius) {}
 
@@ -56,6 +59,11 @@ public final class NozzleHeat {
     last.values().stream()
         .filter(turn -> turn.end < count)
         .forEach(turn -> change(turn.end, turn.slot, 0));
+  }
+
+  /** Whether the print waits, aside, until its nozzle has another temperature. */
+  public static boolean isWaitedFor(double beforeC, double nextC) {
+    return Math.abs(nextC - beforeC) > STEP_OF_RAMP_C;
   }
 
   private List<Turn> turns(Schedule schedule) {

@@ -69,6 +69,9 @@ public record Stroke(
    * @return nothing if that is too short to be worth a move
    */
   public Optional<Path> wipe(double mm) {
+    if (mm < LEAST_WIPE_MM) {
+      return Optional.empty();
+    }
     Path way = path.isClosed() ? path : path.reversed();
     Path.Builder wipe = new Path.Builder();
     wipe.add(way.x(0), way.y(0));

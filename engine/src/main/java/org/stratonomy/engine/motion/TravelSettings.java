@@ -50,6 +50,12 @@ public record TravelSettings(
     return Math.min(speed, lengthMm * retractionSpeed / retractionMm);
   }
 
+  /** Duration of wiping over a length from rest to rest, s. */
+  public double wipeSeconds(double lengthMm) {
+    double most = wipeSpeed(lengthMm);
+    return new MotionModel(accelerationMmS2, 0, most).moveTime(lengthMm, 0, 0, most);
+  }
+
   /** Adds all of them to a key. */
   public void addTo(Key.Builder key) {
     key.add(speed).add(retractionMm).add(retractionSpeed).add(retractFromMm);

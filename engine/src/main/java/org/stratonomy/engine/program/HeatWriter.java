@@ -2,12 +2,7 @@ package org.stratonomy.engine.program;
 
 import java.io.IOException;
 import java.util.Collections;
-import java.util.Optional;
 import java.util.SortedMap;
-import org.stratonomy.engine.merge.NozzleHeat;
-import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.merge.Timeline;
 import org.stratonomy.engine.plan.Machine;
 
 /** Writes how hot nozzles and bed are and how much the fan blows, whenever that changes. */
@@ -15,30 +10,27 @@ final class HeatWriter {
   private static final long UNKNOWN = -1;
 
   private final GcodeText text;
-  private final Schedule schedule;
   private final Machine machine;
 
-  /** What becomes of the nozzles that do not print, where there are several. */
-  private final Optional<NozzleHeat> others;
-
+  private SortedMap<Integer, Double> atStart = Collections.emptySortedMap();
   private double nozzleC;
   private double bedC;
   private long fan;
-  private int strokeNumber;
 
-  HeatWriter(GcodeText text, Schedule schedule, Machine machine) {
+  HeatWriter(GcodeText text, Machine machine) {
     this.text = text;
-    this.schedule = schedule;
     this.machine = machine;
-    this.others =
-        machine.hasNozzles() ? Optional.of(new NozzleHeat(schedule, machine)) : Optional.empty();
-    this.nozzleC =
-        schedule.layers().stream()
-            .flatMap(layer -> layer.strokes().stream())
-            .mapToDouble(Stroke::nozzleC)
-            .findFirst()
-            .orElse(0);
-    this.bedC = schedule.bedC();
+  }
+
+  /**
+   * What the lines at the start bring bed and nozzles to, °C.
+   *
+   * @param nozzles by slot, where there are several
+   */
+  void start(double nozzle, double bed, SortedMap<Integer, Double> nozzles) {
+    nozzleC = nozzle;
+    bedC = bed;
+    atStart = nozzles;
   }
 
   /** The temperature of the nozzle that prints, °C. */
@@ -52,7 +44,7 @@ final class HeatWriter {
 
   /** Temperatures at the start by slot, °C, where there are several nozzles. */
   SortedMap<Integer, Double> atStart() {
-    return others.map(NozzleHeat::atStart).orElse(Collections.emptySortedMap());
+    return atStart;
   }
 
   /** The nozzle of a slot, where there are several, as a word of a command. */
@@ -61,40 +53,22 @@ final class HeatWriter {
   }
 
   /** The print goes on while the bed follows. */
-  void bed(int layer) throws IOException {
-    double wanted = schedule.bedC(layer);
-    if (wanted != bedC) {
-      bedC = wanted;
-      text.add("M140");
-      addCelsius(wanted);
-    }
+  void bed(double celsius) throws IOException {
+    bedC = celsius;
+    text.add("M140");
+    addCelsius(celsius);
   }
 
-  /** What nozzles that do not print have to be at before the next stroke. */
-  void others() throws IOException {
-    if (others.isPresent()) {
-      for (NozzleHeat.Change change : others.get().before(strokeNumber++)) {
-        tell("M104", change.slot(), change.celsius());
-      }
-    }
+  /** The nozzle that prints goes to another temperature while the print goes on. */
+  void nozzle(double celsius, int slot) throws IOException {
+    nozzleC = celsius;
+    tell(slot, celsius);
   }
 
-  /** Whether the print has to wait for a stroke's temperature: not for one step of a ramp. */
-  boolean waitsFor(Stroke stroke) {
-    return Math.abs(stroke.nozzleC() - nozzleC) > Timeline.STEP_OF_RAMP_C;
-  }
-
-  /** The nozzle goes to another temperature while the print goes on. */
-  void nozzle(Stroke stroke, int slot) throws IOException {
-    if (stroke.nozzleC() != nozzleC) {
-      nozzleC = stroke.nozzleC();
-      tell("M104", slot, nozzleC);
-    }
-  }
-
-  /** Waits until the nozzle has reached its new temperature, by heating or cooling. */
-  void await(double beforeC, int slot) throws IOException {
-    stateAnew(slot, waitWord(beforeC, nozzleC));
+  /** Tells a nozzle its temperature and does not wait. */
+  void tell(int slot, double celsius) throws IOException {
+    text.add("M104").add(nozzleWord(slot));
+    addCelsius(celsius);
   }
 
   /** The letter for a temperature that is waited for: {@code R} also waits for cooling. */
@@ -102,8 +76,8 @@ final class HeatWriter {
     return wantedC < beforeC ? 'R' : 'S';
   }
 
-  void fan(Stroke stroke) throws IOException {
-    long wanted = Math.round(stroke.fanPercent() * 255 / 100);
+  void fan(double percent) throws IOException {
+    long wanted = Math.round(percent * 255 / 100);
     if (wanted != fan) {
       fan = wanted;
       text.add(wanted == 0 ? "M107" : "M106 S" + wanted).add('\n');
@@ -115,7 +89,7 @@ final class HeatWriter {
     nozzleC = celsius;
   }
 
-  /** The nozzle's temperature once more, as it may have been changed. */
+  /** The nozzle's temperature once more, as it may have been changed; waits for it. */
   void stateAnew(int slot, char waitWord) throws IOException {
     text.add("M109").add(nozzleWord(slot));
     text.thousandths(waitWord, Math.round(1000 * nozzleC)).add('\n');
@@ -124,11 +98,6 @@ final class HeatWriter {
   /** The fan may blow in any way. */
   void forgetFan() {
     fan = UNKNOWN;
-  }
-
-  private void tell(String command, int slot, double celsius) throws IOException {
-    text.add(command).add(nozzleWord(slot));
-    addCelsius(celsius);
   }
 
   private void addCelsius(double celsius) throws IOException {

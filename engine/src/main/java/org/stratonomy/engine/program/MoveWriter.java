@@ -1,12 +1,9 @@
 package org.stratonomy.engine.program;
 
 import java.io.IOException;
-import java.util.HashSet;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.IntToDoubleFunction;
 import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.plan.Belt;
 import org.stratonomy.engine.plan.Machine;
@@ -38,8 +35,6 @@ final class MoveWriter {
   private long y = NOWHERE;
   private double z;
   private long feed = NOWHERE;
-  private boolean retracted;
-  private boolean hasPrinted;
   private double extrusionRest;
   private final boolean isAbsolute;
 
@@ -50,19 +45,13 @@ final class MoveWriter {
   private long offsetX;
 
   private long offsetY;
-  private int slot;
-
-  /** Slots whose strand is drawn back while another nozzle prints. */
-  private final Set<Integer> drawnBack = new HashSet<>();
 
   /**
-   * @param startZ where the nozzle is at first, mm
    * @param strandMm2 cross-section of the strand in a slot, mm²
    */
   MoveWriter(
       GcodeText text,
       TravelSettings settings,
-      double startZ,
       double arcToleranceMm,
       Machine machine,
       boolean isAbsolute,
@@ -76,12 +65,15 @@ final class MoveWriter {
     this.strandMm2 = strandMm2;
     originX = scaled(machine.originX());
     originY = scaled(machine.originY());
-    z = startZ;
   }
 
-  /** Height of the nozzle, mm. */
-  double z() {
-    return z;
+  /**
+   * The nozzle is where the lines at the start leave it.
+   *
+   * @param height mm
+   */
+  void start(double height) {
+    z = height;
   }
 
   /** The machine may have forgotten its feed rate: the next move states it. */
@@ -99,31 +91,17 @@ final class MoveWriter {
     lift(height);
   }
 
-  /**
-   * Goes on with the nozzle of a slot. Its strand is as it was left; its place is stated anew.
-   *
-   * @param from the first nozzle to this one, mm
-   */
-  void useNozzle(int ofSlot, Machine.Nozzle nozzle) {
-    if (retracted) {
-      drawnBack.add(slot);
-    }
-    slot = ofSlot;
-    retracted = drawnBack.remove(ofSlot);
+  /** Goes on with another nozzle, whose place is stated anew. */
+  void useNozzle(Machine.Nozzle nozzle) {
     offsetX = scaled(nozzle.x());
     offsetY = scaled(nozzle.y());
     x = NOWHERE;
     y = NOWHERE;
   }
 
-  /** Pushes strand out where the head is; the strand is drawn back before and after. */
+  /** Pushes strand out where the head is. */
   void purge(double mm, double speed) throws IOException {
-    unretract();
-    text.move('1');
-    strandMoves(Math.round(mm * 1e5));
-    feed(speed);
-    text.add('\n');
-    retract();
+    strand(mm, speed);
   }
 
   void lift(double height) throws IOException {
@@ -157,36 +135,14 @@ final class MoveWriter {
     return scaled(belt.isPresent() ? belt.get().edgeY(z) - mm : mm);
   }
 
-  /** Goes to the start of a stroke, the way and with the strand drawn back as it was planned. */
-  void travel(Stroke before, Travel way, Stroke stroke, double height) throws IOException {
-    Path path = stroke.path();
-    double clearance = height;
-    if (way.retracted()) {
-      if (before != null) {
-        wipe(before);
-      }
-      retract();
-      clearance = Math.max(z, height + settings.liftMm());
-    }
-    if (clearance > z) {
-      lift(clearance);
-    }
-    for (int i = 0; i < way.via().length; i += 2) {
-      moveFast(scaled(way.via()[i]), machineY(way.via()[i + 1]));
-    }
-    moveFast(scaled(path.x(0)), machineY(path.y(0)));
-    lift(height);
-    unretract();
+  /** Goes straight to a place of the layer, mm. */
+  void travel(double toX, double toY) throws IOException {
+    moveFast(scaled(toX), machineY(toY));
   }
 
   /** Runs over what was just printed while the strand is drawn back. */
-  void wipe(Stroke before) throws IOException {
+  void wipe(Path wipe) throws IOException {
     double whole = settings.retractionMm();
-    Optional<Path> planned = before.wipe(settings.wipeMm());
-    if (retracted || whole == 0 || planned.isEmpty()) {
-      return;
-    }
-    Path wipe = planned.get();
     double length = wipe.lengthMm();
     long drawn = 0;
     double done = 0;
@@ -205,21 +161,15 @@ final class MoveWriter {
       text.add('\n');
       drawn = wanted;
     }
-    retracted = true;
     long rest = Math.round(-whole * 1e5) - drawn;
     if (rest != 0) {
-      strand(rest / 1e5);
+      strand(rest / 1e5, settings.retractionSpeed());
     }
   }
 
   /** Goes straight to where the first nozzle is at a place of the machine's, mm. */
   void go(Purging.Place place) throws IOException {
     moveFast(scaled(place.x()) + offsetX, scaled(place.y()) + offsetY);
-  }
-
-  /** How far it is to a place of the machine's, mm. */
-  double wayTo(Purging.Place place) {
-    return Math.hypot(scaled(place.x()) + offsetX - x, scaled(place.y()) + offsetY - y) / 1000;
   }
 
   private void moveFast(long toX, long toY) throws IOException {
@@ -252,17 +202,11 @@ final class MoveWriter {
   }
 
   void retract() throws IOException {
-    if (!retracted && settings.retractionMm() > 0 && hasPrinted) {
-      retracted = true;
-      strand(-settings.retractionMm());
-    }
+    strand(-settings.retractionMm(), settings.retractionSpeed());
   }
 
-  private void unretract() throws IOException {
-    if (retracted) {
-      retracted = false;
-      strand(settings.retractionMm());
-    }
+  void unretract() throws IOException {
+    strand(settings.retractionMm(), settings.retractionSpeed());
   }
 
   /**
@@ -289,15 +233,14 @@ final class MoveWriter {
     }
   }
 
-  private void strand(double mm) throws IOException {
+  private void strand(double mm, double speed) throws IOException {
     text.move('1');
     strandMoves(Math.round(mm * 1e5));
-    feed(settings.retractionSpeed());
+    feed(speed);
     text.add('\n');
   }
 
   void stroke(Stroke stroke, double speed) throws IOException {
-    hasPrinted = true;
     Path path = stroke.path();
     double strandPerMm = stroke.crossSectionMm2() / strandMm2.applyAsDouble(stroke.slot());
     int segments = path.segmentCount();

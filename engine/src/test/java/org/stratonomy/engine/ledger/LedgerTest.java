@@ -14,7 +14,6 @@ import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.ledger.Ledger.Share;
-import org.stratonomy.engine.merge.Timeline;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Placement.Vector;
@@ -25,6 +24,7 @@ import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.steps.Timeline;
 
 class LedgerTest {
   @Test

@@ -1,0 +1,150 @@
+package org.stratonomy.engine.steps;
+
+import java.util.List;
+import java.util.SortedMap;
+import org.stratonomy.engine.merge.Halt;
+import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.plan.Purging;
+import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.strata.LayerStack;
+
+/**
+ * Is told what the machine does, in order. Lengths are mm, heights those of the machine, places in
+ * layers as in strokes, temperatures °C. What a step does not name stays as it was.
+ *
+ * @param <X> what may go wrong with a visitor
+ */
+public interface StepVisitor<X extends Exception> {
+
+  /** Why the head leaves what it prints. */
+  enum Aside {
+    /** A halt: a stop, or a change of filament. */
+    HALT,
+    /** The nozzle needs another temperature. */
+    HEAT,
+    /** The layer has to cool. */
+    COOLING
+  }
+
+  /**
+   * A wait at a halt, or its change of filament.
+   *
+   * @param isChange whether filament is changed
+   * @param nowC of the nozzle when it begins, °C
+   * @param duringC of the nozzle before it is made ready to go on, °C
+   * @param melts whether the nozzle is heated to that first
+   * @param goesOnC with which the print goes on, °C
+   */
+  record Wait(
+      LayerSchedule layer,
+      Halt halt,
+      boolean isChange,
+      double nowC,
+      double duringC,
+      boolean melts,
+      double goesOnC) {}
+
+  /**
+   * The start: bed and nozzles are hot, the head is lifted.
+   *
+   * @param slot that prints first
+   * @param z of the nozzle
+   * @param nozzleC of the nozzle that prints first
+   * @param nozzles temperatures by slot, where there are several nozzles
+   */
+  void start(int slot, double z, double nozzleC, double bedC, SortedMap<Integer, Double> nozzles)
+      throws X;
+
+  /** The next of the schedule's layers comes, from 0; nothing may be printed in it. */
+  void reach(int index) throws X;
+
+  /**
+   * A layer in which something is printed.
+   *
+   * @param begins parts of pieces whose stratum begins with it
+   */
+  void layer(LayerSchedule layer, List<LayerStack.Part> begins) throws X;
+
+  /** The strokes that follow are of a role. */
+  void role(Role role) throws X;
+
+  /** The strand is drawn back. */
+  void retract() throws X;
+
+  /** The strand is pushed forward again. */
+  void unretract() throws X;
+
+  /** The strand is drawn back while the nozzle runs along a path that begins where it is. */
+  void wipe(Path path) throws X;
+
+  void lift(double from, double to) throws X;
+
+  /**
+   * A straight way in the layer, without extrusion.
+   *
+   * @param length as the head goes
+   */
+  void travel(double x, double y, double length) throws X;
+
+  /**
+   * A straight way to a place of the machine's.
+   *
+   * @param length as the head goes; 0 if nobody knows where it was
+   */
+  void go(Purging.Place place, double length) throws X;
+
+  /** A stroke that begins where the nozzle is. */
+  void stroke(Stroke stroke, double speed) throws X;
+
+  /** Strand is pushed out where the head is, at a speed of the strand. */
+  void purge(double length, double speed) throws X;
+
+  /** The head waits where it is. */
+  void dwell(double seconds) throws X;
+
+  void fan(double percent) throws X;
+
+  /** The nozzle that prints gets another temperature while the print goes on. */
+  void nozzle(double celsius) throws X;
+
+  /** A nozzle that does not print gets another temperature. */
+  void waitingNozzle(int slot, double celsius) throws X;
+
+  /**
+   * The head waits until the nozzle has the temperature that it was given.
+   *
+   * @param beforeC the temperature before that
+   */
+  void awaitNozzle(double beforeC, double celsius) throws X;
+
+  /** The bed gets another temperature while the print goes on. */
+  void bed(double celsius) throws X;
+
+  /** Strokes of another slot follow: its nozzle, its filament in the feeder or in the nozzle. */
+  void use(int slot) throws X;
+
+  /** The nozzle mixes as a slot says from now on. */
+  void mix(int slot) throws X;
+
+  /** The head is about to leave what it prints; it comes back with the next stroke. */
+  void leave(Aside why) throws X;
+
+  /** The machine shows a stop's message. */
+  void message(LayerSchedule layer, Halt halt, Stop stop) throws X;
+
+  /** The planner's own commands, after which nothing is certain. */
+  void commands(List<String> lines) throws X;
+
+  /** The machine waits, or filament is changed, where the head is. */
+  void await(Wait wait) throws X;
+
+  /**
+   * The end of the print.
+   *
+   * @param z that the head is lifted to
+   */
+  void end(double z) throws X;
+}

@@ -1,0 +1,432 @@
+package org.stratonomy.engine.steps;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.stratonomy.engine.merge.Halt;
+import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.NozzleHeat;
+import org.stratonomy.engine.merge.Schedule;
+import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.merge.Travel;
+import org.stratonomy.engine.motion.TravelSettings;
+import org.stratonomy.engine.plan.Belt;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Purging;
+import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.steps.StepVisitor.Aside;
+import org.stratonomy.engine.steps.StepVisitor.Wait;
+import org.stratonomy.engine.strata.LayerStack;
+
+/**
+ * Turns a schedule into steps. Here alone it is decided when the strand is drawn back, how high the
+ * head lifts, where it waits, and what a halt consists of.
+ *
+ * @param <X> what may go wrong with the visitor
+ */
+public final class StepWalk<X extends Exception> {
+  /** Where the start leaves the nozzle, unless the print begins higher, mm. */
+  public static final double START_Z_MM = 5;
+
+  private final Schedule schedule;
+  private final Machine machine;
+  private final TravelSettings travel;
+  private final StepVisitor<X> to;
+  private final Optional<NozzleHeat> others;
+  private final Optional<Belt> belt;
+  private final boolean mixes;
+
+  private int slot;
+  private double nozzleC;
+  private double bedC;
+  private int strokeNumber;
+  private boolean hasPrinted;
+  private boolean retracted;
+
+  /** Slots whose strand is drawn back while another nozzle prints. */
+  private final Set<Integer> drawnBack = new HashSet<>();
+
+  /** The stratum of each piece that was begun last. */
+  private final Map<Integer, Integer> begun = new HashMap<>();
+
+  /** Top of the pieces that stand already, mm. */
+  private double standingMm;
+
+  /** Where the carriage is on the machine, mm; NaN if nobody knows. */
+  private double carriageX = Double.NaN;
+
+  private double carriageY = Double.NaN;
+  private double z;
+
+  /** Over a belt: where it meets the layer at the nozzle's height, mm. */
+  private double edgeY;
+
+  /** Which prints; its place is seen from the carriage. */
+  private Machine.Nozzle nozzle;
+
+  private StepWalk(Schedule schedule, Machine machine, StepVisitor<X> to) {
+    this.schedule = schedule;
+    this.machine = machine;
+    this.travel = schedule.travel();
+    this.to = to;
+    this.others =
+        machine.hasNozzles() ? Optional.of(new NozzleHeat(schedule, machine)) : Optional.empty();
+    this.belt = machine.belt();
+    this.mixes = machine.mixes();
+    this.nozzle = machine.nozzle(1);
+    this.slot = schedule.firstSlot();
+    this.nozzleC = startC(schedule);
+    this.bedC = schedule.bedC();
+    this.z = startZ(schedule, machine);
+  }
+
+  /**
+   * Tells a visitor all steps of a print.
+   *
+   * @throws X if the visitor does
+   */
+  public static <X extends Exception> void tell(
+      Schedule schedule, Machine machine, StepVisitor<X> to) throws X {
+    new StepWalk<>(schedule, machine, to).walk();
+  }
+
+  /** Temperature of the nozzle at the start, °C; 0 if nothing is printed. */
+  static double startC(Schedule schedule) {
+    return schedule.layers().stream()
+        .flatMap(layer -> layer.strokes().stream())
+        .mapToDouble(Stroke::nozzleC)
+        .findFirst()
+        .orElse(0);
+  }
+
+  /** Height of the nozzle after the start: above the first line, mm. */
+  private static double startZ(Schedule schedule, Machine machine) {
+    if (machine.belt().isPresent()) {
+      return 0;
+    }
+    double first =
+        schedule.layers().stream()
+            .filter(layer -> !layer.strokes().isEmpty())
+            .mapToDouble(layer -> layer.layer().top() + schedule.liftMm())
+            .findFirst()
+            .orElse(0);
+    return Math.max(START_Z_MM, first + schedule.travel().liftMm());
+  }
+
+  private void walk() throws X {
+    edgeY = edgeY();
+    use(slot);
+    to.start(
+        slot,
+        z,
+        nozzleC,
+        bedC,
+        others.map(NozzleHeat::atStart).orElse(Collections.emptySortedMap()));
+    double[] standing = schedule.standingMm();
+    for (int i = 0; i < standing.length; i++) {
+      standingMm = standing[i];
+      if (schedule.beginsPiece(i) && standingMm > 0) {
+        retract();
+        lift(liftedZ(0));
+      }
+      to.reach(i);
+      layer(schedule.layers().get(i));
+    }
+    retract();
+    to.end(liftedZ(machine.parkLiftMm()));
+  }
+
+  private void layer(LayerSchedule layer) throws X {
+    List<Stroke> strokes = layer.strokes();
+    if (strokes.isEmpty()) {
+      return;
+    }
+    bed(layer.layer().number());
+    to.layer(layer, begins(layer));
+    double height = layer.layer().top() + schedule.liftMm();
+    List<Halt> halts = layer.halts();
+    int nextHalt = 0;
+    Stroke before = null;
+    Role role = null;
+    for (int i = 0; i < strokes.size(); i++) {
+      Stroke stroke = strokes.get(i);
+      Travel way = layer.order().travels().get(i);
+      if (nextHalt < halts.size() && halts.get(nextHalt).beforeStroke() == i) {
+        halt(layer, halts.get(nextHalt++), stroke);
+        before = null;
+        way = Travel.RETRACTED;
+      }
+      waitingNozzles();
+      mixOf(stroke);
+      if (NozzleHeat.isWaitedFor(nozzleC, stroke.nozzleC())) {
+        awaitHeat(before, stroke);
+        before = null;
+        way = Travel.RETRACTED;
+      } else {
+        heat(stroke.nozzleC());
+      }
+      to.fan(stroke.fanPercent());
+      approach(before, way, stroke, height);
+      if (stroke.role() != role) {
+        role = stroke.role();
+        to.role(role);
+      }
+      print(stroke, layer.speed(stroke));
+      before = stroke;
+    }
+    cool(layer.time().waitSeconds());
+  }
+
+  /** Parts of pieces whose stratum begins with a layer. */
+  private List<LayerStack.Part> begins(LayerSchedule layer) {
+    List<LayerStack.Part> begins = new ArrayList<>();
+    for (LayerStack.Part part : layer.layer().parts()) {
+      Integer stratum = part.layer().stratum();
+      if (!stratum.equals(begun.put(part.piece(), stratum))) {
+        begins.add(part);
+      }
+    }
+    return begins;
+  }
+
+  /** The print goes on while the bed follows. */
+  private void bed(int layer) throws X {
+    double wanted = schedule.bedC(layer);
+    if (wanted != bedC) {
+      bedC = wanted;
+      to.bed(wanted);
+    }
+  }
+
+  private void waitingNozzles() throws X {
+    if (others.isPresent()) {
+      for (NozzleHeat.Change change : others.get().before(strokeNumber++)) {
+        to.waitingNozzle(change.slot(), change.celsius());
+      }
+    }
+  }
+
+  private void mixOf(Stroke stroke) throws X {
+    if (mixes && stroke.slot() != slot) {
+      slot = stroke.slot();
+      to.mix(slot);
+    }
+  }
+
+  private void heat(double celsius) throws X {
+    if (celsius != nozzleC) {
+      nozzleC = celsius;
+      to.nozzle(celsius);
+    }
+  }
+
+  /** Waits aside until the nozzle has the temperature of a stroke. */
+  private void awaitHeat(Stroke before, Stroke next) throws X {
+    to.leave(Aside.HEAT);
+    double beforeC = nozzleC;
+    if (before != null) {
+      wipe(before);
+    }
+    retract();
+    heat(next.nozzleC());
+    park(machine.parkLiftMm(), machine.park());
+    to.awaitNozzle(beforeC, nozzleC);
+  }
+
+  /** Waits aside, so that the layer cools; the way there and back is part of the wait. */
+  private void cool(double seconds) throws X {
+    if (seconds == 0) {
+      return;
+    }
+    double still = Math.max(0, seconds - 2 * wayTo(machine.park()) / travel.speed());
+    to.leave(Aside.COOLING);
+    park(machine.parkLiftMm(), machine.park());
+    to.dwell(still);
+  }
+
+  private void halt(LayerSchedule layer, Halt halt, Stroke next) throws X {
+    to.leave(Aside.HALT);
+    for (Stop stop : halt.stops()) {
+      if (stop.kind() == Stop.Kind.MESSAGE) {
+        to.message(layer, halt, stop);
+      }
+    }
+    commands(halt);
+    if (halt.waitsApart(machine)) {
+      double goesOn = halt.goesOnC(machine, nozzleC, next.nozzleC());
+      double waiting = halt.waitingC().orElse(nozzleC);
+      await(new Wait(layer, halt, false, nozzleC, waiting, false, goesOn));
+    }
+    if (halt.isColourChange()) {
+      double changing = halt.changingC(machine, nozzleC, next.nozzleC());
+      boolean melts = changing > nozzleC && !machine.hasNozzles();
+      await(new Wait(layer, halt, true, nozzleC, changing, melts, next.nozzleC()));
+      change(halt.toSlot());
+    }
+    if (halt.purgeMm() > 0) {
+      unretract();
+      to.purge(halt.purgeMm(), Halt.PURGE_SPEED);
+      retract();
+    }
+  }
+
+  private void await(Wait wait) throws X {
+    park(wait.halt().liftMm(machine), wait.halt().park(machine));
+    nozzleC = wait.goesOnC();
+    to.await(wait);
+  }
+
+  private void commands(Halt halt) throws X {
+    List<String> lines =
+        halt.stops().stream()
+            .filter(stop -> stop.kind() == Stop.Kind.COMMANDS)
+            .flatMap(stop -> stop.commands().stream())
+            .toList();
+    if (!lines.isEmpty()) {
+      retract();
+      lift(liftedZ(machine.parkLiftMm()));
+      to.commands(lines);
+    }
+  }
+
+  /** From now on a slot is printed from; on another nozzle the strand is as it was left. */
+  private void change(int ofSlot) throws X {
+    if (machine.hasNozzles()) {
+      if (retracted) {
+        drawnBack.add(slot);
+      }
+      retracted = drawnBack.remove(ofSlot);
+    }
+    use(ofSlot);
+    to.use(ofSlot);
+  }
+
+  private void use(int ofSlot) {
+    slot = ofSlot;
+    if (machine.hasNozzles()) {
+      nozzle = machine.nozzle(ofSlot);
+    }
+  }
+
+  /** Retracts, lifts, and only then travels to where the head waits. */
+  private void park(double liftMm, Purging.Place place) throws X {
+    retract();
+    lift(liftedZ(liftMm));
+    double length = wayTo(place);
+    carriageX = place.x();
+    carriageY = place.y();
+    to.go(place, length);
+  }
+
+  private double wayTo(Purging.Place place) {
+    return way(place.x(), place.y());
+  }
+
+  private double way(double x, double y) {
+    double dx = x - carriageX;
+    double dy = y - carriageY;
+    return Double.isNaN(carriageX) ? 0 : Math.sqrt(dx * dx + dy * dy);
+  }
+
+  /** Goes to the start of a stroke, the way and with the strand drawn back as it was planned. */
+  private void approach(Stroke before, Travel way, Stroke stroke, double height) throws X {
+    double clearance = height;
+    if (way.retracted()) {
+      if (before != null) {
+        wipe(before);
+      }
+      retract();
+      clearance = Math.max(z, height + travel.liftMm());
+    }
+    if (clearance > z) {
+      lift(clearance);
+    }
+    for (int i = 0; i < way.via().length; i += 2) {
+      travel(way.via()[i], way.via()[i + 1]);
+    }
+    travel(stroke.path().x(0), stroke.path().y(0));
+    lift(height);
+    unretract();
+  }
+
+  private void travel(double x, double y) throws X {
+    double length = way(carriageX(x), carriageY(y));
+    carriageX = carriageX(x);
+    carriageY = carriageY(y);
+    to.travel(x, y, length);
+  }
+
+  /** Where the carriage is when the nozzle is at a place of the layer, mm. */
+  private double carriageX(double x) {
+    return x - nozzle.x();
+  }
+
+  private double carriageY(double y) {
+    return (belt.isPresent() ? edgeY - y : y) - nozzle.y();
+  }
+
+  private double edgeY() {
+    return belt.isPresent() ? belt.get().edgeY(z) : 0;
+  }
+
+  private void print(Stroke stroke, double speed) throws X {
+    hasPrinted = true;
+    to.stroke(stroke, speed);
+    carriageX = carriageX(stroke.endX());
+    carriageY = carriageY(stroke.endY());
+  }
+
+  private void wipe(Stroke before) throws X {
+    Optional<Path> wipe = before.wipe(travel.wipeMm());
+    if (retracted || travel.retractionMm() == 0 || wipe.isEmpty()) {
+      return;
+    }
+    retracted = true;
+    to.wipe(wipe.get());
+    int last = wipe.get().size() - 1;
+    carriageX = carriageX(wipe.get().x(last));
+    carriageY = carriageY(wipe.get().y(last));
+  }
+
+  private void retract() throws X {
+    if (!retracted && travel.retractionMm() > 0 && hasPrinted) {
+      retracted = true;
+      to.retract();
+    }
+  }
+
+  private void unretract() throws X {
+    if (retracted) {
+      retracted = false;
+      to.unretract();
+    }
+  }
+
+  private void lift(double height) throws X {
+    if (height == z) {
+      return;
+    }
+    double from = z;
+    z = height;
+    // What stays where it is in its layer moves away from the belt with the height.
+    carriageY -= edgeY;
+    edgeY = edgeY();
+    carriageY += edgeY;
+    to.lift(from, height);
+  }
+
+  /** The machine's height so far above the nozzle, and above all pieces that stand already, mm. */
+  private double liftedZ(double lift) {
+    double over = standingMm > 0 ? standingMm + Schedule.OVER_PIECES_MM + schedule.liftMm() : 0;
+    double most =
+        belt.isPresent() ? Double.POSITIVE_INFINITY : machine.heightMm() + machine.parkLiftMm();
+    return Math.min(Math.max(z + lift, over), most);
+  }
+}

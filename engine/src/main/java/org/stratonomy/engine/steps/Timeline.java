@@ -1,0 +1,287 @@
+package org.stratonomy.engine.steps;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.SortedMap;
+import org.stratonomy.engine.merge.Halt;
+import org.stratonomy.engine.merge.LayerSchedule;
+import org.stratonomy.engine.merge.Schedule;
+import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.plan.Purging;
+import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.strata.LayerStack;
+
+/**
+ * When each layer of a print begins, by its steps. The clock starts cold: bed and nozzle are heated
+ * together first. Strokes of a layer and the ways between them are as the layer's time says;
+ * everything else that the machine does is timed here. A nozzle gets cooler as fast as it gets
+ * hotter.
+ */
+public final class Timeline {
+  private static final double ROOM_C = 20;
+
+  private final Schedule schedule;
+  private final Machine machine;
+  private final double riseSpeed;
+  private final double warmUp;
+  private final double[] starts;
+  private final double[] heating;
+  private final double[] rises;
+
+  /** Time of each layer's halts, with the travel to the parking place and back, s. */
+  private final double[][] halts;
+
+  public Timeline(Schedule schedule, Machine machine) {
+    this.schedule = schedule;
+    this.machine = machine;
+    riseSpeed = machine.riseSpeed();
+    int count = schedule.layers().size();
+    starts = new double[count + 1];
+    heating = new double[count];
+    rises = new double[count];
+    halts = new double[count][];
+    for (int i = 0; i < count; i++) {
+      halts[i] = new double[schedule.layers().get(i).halts().size()];
+    }
+    double celsius = Math.max(ROOM_C, StepWalk.startC(schedule));
+    warmUp =
+        Math.max(
+            nozzleSeconds(celsius - ROOM_C),
+            Math.max(0, schedule.bedC() - ROOM_C) / machine.bedHeatingCPerS());
+    StepWalk.tell(schedule, machine, new Clock());
+    starts[0] = warmUp;
+    for (int i = 0; i < count; i++) {
+      starts[i + 1] = starts[i] + Arrays.stream(halts[i]).sum() + seconds(i);
+    }
+  }
+
+  private double nozzleSeconds(double celsius) {
+    return Math.abs(celsius) / machine.heatingCPerS();
+  }
+
+  /** Sums what is done between two strokes, and counts it where it belongs. */
+  private final class Clock implements StepVisitor<RuntimeException> {
+    private int layer;
+
+    /** Index of the next halt of the layer. */
+    private int halt;
+
+    /** Whether a stroke of the layer was printed. */
+    private boolean isUnderWay;
+
+    /** Why the head is aside; null if it is not. */
+    private Aside aside;
+
+    /** Whether the head has moved since it was to leave. */
+    private boolean hasLeft;
+
+    /** Done since the last stroke, s. */
+    private double seconds;
+
+    /** How much of that was done when the nozzle was told another temperature, s. */
+    private double told;
+
+    @Override
+    public void start(
+        int slot, double z, double nozzleC, double bedC, SortedMap<Integer, Double> nozzles) {
+      // It is warmed up before.
+    }
+
+    @Override
+    public void reach(int index) {
+      layer = index;
+      halt = 0;
+      isUnderWay = false;
+    }
+
+    @Override
+    public void layer(LayerSchedule begun, List<LayerStack.Part> begins) {
+      // Nothing is done for it.
+    }
+
+    @Override
+    public void role(Role role) {
+      // Nothing is done for it.
+    }
+
+    @Override
+    public void retract() {
+      seconds += schedule.travel().retractionSeconds() / 2;
+    }
+
+    @Override
+    public void unretract() {
+      retract();
+    }
+
+    @Override
+    public void wipe(Path path) {
+      seconds += schedule.travel().wipeSeconds(path.lengthMm());
+    }
+
+    @Override
+    public void lift(double from, double to) {
+      hasLeft = true;
+      seconds += Math.abs(to - from) / riseSpeed;
+    }
+
+    /** Ways within a layer are in its time, as the way to where it cools is. */
+    @Override
+    public void travel(double x, double y, double length) {
+      boolean isOfLayer = aside == null && isUnderWay;
+      if (!isOfLayer && aside != Aside.COOLING) {
+        seconds += schedule.travel().seconds(length);
+      }
+    }
+
+    @Override
+    public void go(Purging.Place place, double length) {
+      hasLeft = true;
+      travel(place.x(), place.y(), length);
+    }
+
+    @Override
+    public void stroke(Stroke stroke, double speed) {
+      count();
+      aside = null;
+      isUnderWay = true;
+    }
+
+    /** Counts what was done since the last stroke. */
+    private void count() {
+      if (aside == Aside.HALT && hasLeft) {
+        halts[layer][halt - 1] += seconds;
+      } else if (aside == Aside.HEAT) {
+        heating[layer] += seconds;
+      } else if (aside == Aside.COOLING || !isUnderWay) {
+        rises[layer] += seconds;
+      }
+      seconds = 0;
+    }
+
+    @Override
+    public void purge(double length, double speed) {
+      seconds += length / speed;
+    }
+
+    @Override
+    public void dwell(double still) {
+      // The layer's time has it.
+    }
+
+    @Override
+    public void fan(double percent) {
+      // It follows while the print goes on.
+    }
+
+    @Override
+    public void nozzle(double celsius) {
+      told = seconds;
+    }
+
+    @Override
+    public void waitingNozzle(int slot, double celsius) {
+      // It follows while the print goes on.
+    }
+
+    @Override
+    public void awaitNozzle(double beforeC, double celsius) {
+      // The nozzle heats up or cools down while it travels.
+      seconds += Math.max(0, nozzleSeconds(celsius - beforeC) - (seconds - told));
+    }
+
+    @Override
+    public void bed(double celsius) {
+      // It follows while the print goes on.
+    }
+
+    @Override
+    public void use(int slot) {
+      // The wait before has it.
+    }
+
+    @Override
+    public void mix(int slot) {
+      // Nothing waits for it.
+    }
+
+    @Override
+    public void leave(Aside why) {
+      if (aside != null) {
+        count();
+      }
+      aside = why;
+      hasLeft = false;
+      if (why == Aside.HALT) {
+        halt++;
+      }
+    }
+
+    @Override
+    public void message(LayerSchedule of, Halt during, Stop stop) {
+      // Nothing waits for it.
+    }
+
+    @Override
+    public void commands(List<String> lines) {
+      // Nobody knows how long they take.
+    }
+
+    @Override
+    public void await(Wait wait) {
+      boolean isLast = wait.isChange() == wait.halt().isColourChange();
+      if (isLast) {
+        seconds += wait.halt().seconds(machine);
+      }
+      if (wait.melts()) {
+        heating[layer] += nozzleSeconds(wait.duringC() - wait.nowC());
+      }
+      heating[layer] += nozzleSeconds(wait.goesOnC() - wait.duringC());
+    }
+
+    @Override
+    public void end(double z) {
+      // What the lines at the end do is not counted.
+    }
+  }
+
+  /**
+   * Time of a halt with the travel to the parking place and back, s.
+   *
+   * @param index among the halts of the layer, from 0
+   */
+  public double halt(int layer, int index) {
+    return halts[layer][index];
+  }
+
+  /** When a layer begins, with the halts before it; for their count: when the print ends, s. */
+  public double start(int layer) {
+    return starts[layer];
+  }
+
+  /** When the print ends, s. */
+  public double end() {
+    return starts[starts.length - 1];
+  }
+
+  /** How long a layer takes without its halts, s. */
+  public double seconds(int layer) {
+    return schedule.layers().get(layer).time().seconds() + rise(layer) + heating[layer];
+  }
+
+  /**
+   * Lift and travel from the end of the previous layer to the first stroke, perhaps over finished
+   * pieces, s. Travel from the parking place counts with the halt or the wait instead.
+   */
+  public double rise(int layer) {
+    return rises[layer];
+  }
+
+  /** Waiting for bed and nozzle, at the start and later, s. */
+  public double heatingSeconds() {
+    return warmUp + Arrays.stream(heating).sum();
+  }
+}
