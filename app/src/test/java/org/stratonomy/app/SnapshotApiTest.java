@@ -22,7 +22,7 @@ import org.stratonomy.app.shelf.ShelfService;
 import org.stratonomy.app.shelf.SnapshotService;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
-import org.stratonomy.engine.Watch;
+import org.stratonomy.engine.Progress;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.document.StratFile;
@@ -275,7 +275,7 @@ class SnapshotApiTest extends ApiTest {
           planner.compute(
               new Job(plan, own),
               ref -> MeshFiles.mesh(ref, ByteBuffer.wrap(file.meshes().get(ref))),
-              Watch.NONE);
+              Progress.NONE);
       Planner.writeProgram(result, alone);
     }
     assertThat(commands(program(state)))

@@ -11,7 +11,7 @@ import java.util.Map;
 import org.stratonomy.demo.DemoPlan;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
-import org.stratonomy.engine.Watch;
+import org.stratonomy.engine.Progress;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.memo.Memo;
@@ -26,9 +26,9 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.RuleEditor;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.PlacedPiece;
@@ -69,9 +69,9 @@ public final class PipelineBench {
     System.out.printf(
         "relief tile: %,d triangles, %d threads, medians of %d runs%n%n",
         mesh.triangleCount(), THREADS, RUNS);
-    double cold = Timing.once(() -> fresh(Watch.NONE));
+    double cold = Timing.once(() -> fresh(Progress.NONE));
     Timing.row("first result in a cold process", cold, cold);
-    double warm = Timing.median(RUNS, () -> fresh(Watch.NONE));
+    double warm = Timing.median(RUNS, () -> fresh(Progress.NONE));
     Timing.row("everything, warm, nothing remembered", warm, warm);
     Timing.row(
         "reading the STL",
@@ -82,15 +82,15 @@ public final class PipelineBench {
     stages();
   }
 
-  private PlanResult fresh(Watch watch) {
+  private PlanResult fresh(Progress progress) {
     try (Planner planner = new Planner(MEMO_BYTES, THREADS)) {
-      return planner.compute(new Job(plan, ShelfReader.standard()), meshes, watch);
+      return planner.compute(new Job(plan, ShelfReader.standard()), meshes, progress);
     }
   }
 
   private void floors(double warm) {
     Timing.row("floor: streaming the mesh once", Timing.median(RUNS, this::stream), warm);
-    PlanResult result = fresh(Watch.NONE);
+    PlanResult result = fresh(Progress.NONE);
     PlacedPiece placed = result.placed().getFirst();
     PieceStack stack = result.stack().pieces().getFirst();
     Timing.row(
@@ -165,7 +165,7 @@ public final class PipelineBench {
   private void edits(double warm) {
     try (Planner planner = new Planner(MEMO_BYTES, THREADS)) {
       Edits edits = new Edits(planner, warm);
-      Where second = new Where(List.of("tile"), List.of("s2"));
+      Scope second = new Scope(List.of("tile"), List.of("s2"));
       edits.time("edit: filament of one stratum", i -> set(second, Setting.FILAMENT, 1 + i % 6));
       edits.time(
           "edit: temperature of one stratum",
@@ -176,7 +176,7 @@ public final class PipelineBench {
           i -> new Divider(plan, "tile").move(7, 7.2 + 0.2 * i));
       edits.time(
           "edit: infill density of everything",
-          i -> set(Where.EVERYWHERE, Setting.INFILL_DENSITY, 16 + i));
+          i -> set(Scope.EVERYWHERE, Setting.INFILL_DENSITY, 16 + i));
       edits.time(
           "edit: a box of another filament moved",
           i -> divided(new Region.Box(new Vector(i, 0, 6), new Vector(40, 30, 8))));
@@ -205,12 +205,12 @@ public final class PipelineBench {
   private Plan divided(Region.Shape shape) {
     Piece piece = plan.pieces().getFirst();
     List<Region> regions = List.of(new Region("part", "Part", shape));
-    Where where = new Where(List.of("tile"), List.of()).withRegions(List.of("part"));
+    Scope where = new Scope(List.of("tile"), List.of()).withRegions(List.of("part"));
     return RuleEditor.set(
         plan.withPiece(piece.withRegions(regions)), where, Setting.FILAMENT, Value.of(5));
   }
 
-  private Plan set(Where where, Setting setting, double value) {
+  private Plan set(Scope where, Setting setting, double value) {
     return RuleEditor.set(plan, where, setting, Value.of(value));
   }
 
@@ -231,12 +231,14 @@ public final class PipelineBench {
       List<Double> times = new ArrayList<>();
       for (int round = 0; round < UNTIMED_ROUNDS + TIMED_ROUNDS; round++) {
         planner.forget();
-        planner.compute(new Job(plan, ShelfReader.standard()), meshes, Watch.NONE);
+        planner.compute(new Job(plan, ShelfReader.standard()), meshes, Progress.NONE);
         for (int i = 0; i < RUNS; i++) {
           Plan edit = edited.at(i);
           double millis =
               Timing.once(
-                  () -> planner.compute(new Job(edit, ShelfReader.standard()), meshes, Watch.NONE));
+                  () ->
+                      planner.compute(
+                          new Job(edit, ShelfReader.standard()), meshes, Progress.NONE));
           if (round >= UNTIMED_ROUNDS) {
             times.add(millis);
           }

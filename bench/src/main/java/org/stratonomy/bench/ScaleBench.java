@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Map;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
-import org.stratonomy.engine.Watch;
+import org.stratonomy.engine.Progress;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.Mesh;
@@ -17,9 +17,9 @@ import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.PlacedPiece;
 import org.stratonomy.engine.strata.SectionRate;
@@ -116,7 +116,7 @@ public final class ScaleBench {
   private static Object all(Plan plan, Mesh mesh) {
     try (Planner planner = new Planner(1L << 30, THREADS)) {
       PlanResult result =
-          planner.compute(new Job(plan, ShelfReader.standard()), ref -> mesh, Watch.NONE);
+          planner.compute(new Job(plan, ShelfReader.standard()), ref -> mesh, Progress.NONE);
       Planner.writeProgram(result, OutputStream.nullOutputStream());
       return result;
     } catch (java.io.IOException e) {
@@ -132,7 +132,7 @@ public final class ScaleBench {
             List.of(new Body("body", "Body", "vase")),
             Placement.at(125, 105),
             List.of());
-    Rule rule = new Rule(Where.EVERYWHERE, Map.of(Setting.SKIRT_LINES, Value.of(0)));
+    Rule rule = new Rule(Scope.EVERYWHERE, Map.of(Setting.SKIRT_LINES, Value.of(0)));
     return new Plan(
         "Vase", "workshop-one", List.of("chalk"), List.of(piece), List.of(rule), List.of());
   }

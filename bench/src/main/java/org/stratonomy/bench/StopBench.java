@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.stratonomy.engine.Planner;
-import org.stratonomy.engine.Watch;
+import org.stratonomy.engine.Progress;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
@@ -22,9 +22,9 @@ import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -61,7 +61,7 @@ public final class StopBench {
     for (int i = 0; i < TIMES; i++) {
       try (Planner planner = new Planner(1 << 28, 2)) {
         AtomicBoolean stop = new AtomicBoolean();
-        Watch watch =
+        Progress progress =
             (stage, done, total) -> {
               if (stop.get()) {
                 throw new Problem(Problem.Kind.SUPERSEDED, "plan", "Stopped.", "");
@@ -72,7 +72,7 @@ public final class StopBench {
                 () -> {
                   try {
                     planner.compute(
-                        new Job(plan, ShelfReader.standard()), reference -> mesh, watch);
+                        new Job(plan, ShelfReader.standard()), reference -> mesh, progress);
                   } catch (Problem | IllegalStateException e) {
                     // Stopped, as it should be.
                   }
@@ -91,7 +91,7 @@ public final class StopBench {
         planner.compute(
             new Job(plan("lines", 20, 1, 0.1), ShelfReader.standard()),
             reference -> small,
-            Watch.NONE);
+            Progress.NONE);
         double took = (System.nanoTime() - began) / 1e6;
         if (wasAtWork) {
           millis.add(took);
@@ -130,7 +130,7 @@ public final class StopBench {
             List.of());
     Rule rule =
         new Rule(
-            Where.EVERYWHERE,
+            Scope.EVERYWHERE,
             Map.of(
                 Setting.INFILL_PATTERN, Value.of(pattern),
                 Setting.INFILL_DENSITY, Value.of(density),

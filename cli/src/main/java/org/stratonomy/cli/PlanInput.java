@@ -29,10 +29,10 @@ import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanChecker;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.program.Enclosures;
 
@@ -150,7 +150,7 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files, S
       changed = plan.withMachine(machineOf(shelf, machine).id());
     }
     if (!values.isEmpty()) {
-      Rule first = new Rule(Where.EVERYWHERE, settings(values));
+      Rule first = new Rule(Scope.EVERYWHERE, settings(values));
       PlanChecker.checkValues(first, "--set", changed, shelf.machine(changed.machine()));
       List<Rule> rules = new ArrayList<>();
       rules.add(first);

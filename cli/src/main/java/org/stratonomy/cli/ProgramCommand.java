@@ -18,7 +18,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
-import org.stratonomy.engine.Watch;
+import org.stratonomy.engine.Progress;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.document.ShelfReader;
@@ -129,7 +129,7 @@ final class ProgramCommand implements Callable<Integer> {
     Job job = input.job();
     int threads = Runtime.getRuntime().availableProcessors();
     try (Planner planner = new Planner(MEMO_BYTES, threads)) {
-      PlanResult result = planner.compute(job, input.meshes(), Watch.NONE);
+      PlanResult result = planner.compute(job, input.meshes(), Progress.NONE);
       result.checkPrintable(known(result));
       List<String> despite = result.errors().stream().map(Finding::title).toList();
       try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(output))) {

@@ -23,12 +23,12 @@ import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Region.Side;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
+import org.stratonomy.engine.plan.Scope.Layers;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Triangles;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
-import org.stratonomy.engine.plan.Where.Layers;
 
 /** The plans of the made-up workshop at Lantern Rock, with their models as mesh files. */
 public final class DemoPlan {
@@ -136,7 +136,7 @@ public final class DemoPlan {
     List<Rule> rules =
         List.of(
             new Rule(
-                new Where(List.of("chain"), List.of()),
+                new Scope(List.of("chain"), List.of()),
                 Map.of(
                     Setting.SUPPORT, Value.of("from the bed"),
                     Setting.SUPPORT_KIND, Value.of("tree"),
@@ -160,7 +160,7 @@ public final class DemoPlan {
             new Rule(region("gull", "wing-tips"), Map.of(Setting.FILAMENT, Value.of(2))),
             new Rule(region("gull", "feet"), Map.of(Setting.FILAMENT, Value.of(4))),
             new Rule(
-                new Where(List.of("gull"), List.of()),
+                new Scope(List.of("gull"), List.of()),
                 Map.of(
                     Setting.SUPPORT, Value.of("from the bed"),
                     Setting.SUPPORT_KIND, Value.of("tree"))));
@@ -187,13 +187,13 @@ public final class DemoPlan {
         List.of(
             new Rule(region("gull", "wing-tips"), Map.of(Setting.ADMIXTURE, Value.of(30))),
             new Rule(
-                new Where(List.of("gull"), List.of()),
+                new Scope(List.of("gull"), List.of()),
                 Map.of(
                     Setting.ADMIXTURE, gradient,
                     Setting.SUPPORT, Value.of("from the bed"),
                     Setting.SUPPORT_KIND, Value.of("tree"))),
             new Rule(
-                new Where(List.of("pebble"), List.of()),
+                new Scope(List.of("pebble"), List.of()),
                 Map.of(
                     Setting.TAKES_PURGE, Value.of("all lines"),
                     Setting.INFILL_DENSITY, Value.of(60))));
@@ -212,7 +212,7 @@ public final class DemoPlan {
     List<Rule> rules =
         List.of(
             new Rule(
-                new Where(List.of("fringe"), List.of("s2")),
+                new Scope(List.of("fringe"), List.of("s2")),
                 Map.of(
                     Setting.NOZZLE_TEMPERATURE, Value.of(226),
                     Setting.OUTER_WALL_SPEED, Value.of(9),
@@ -237,7 +237,7 @@ public final class DemoPlan {
       if (bands.size() % 2 == 1) {
         rules.add(
             new Rule(
-                new Where(List.of("gauge"), List.of(Strata.id(bands.size() + 1))),
+                new Scope(List.of("gauge"), List.of(Strata.id(bands.size() + 1))),
                 Map.of(Setting.FILAMENT, Value.of(2))));
       }
     }
@@ -247,13 +247,13 @@ public final class DemoPlan {
     return file("Tide gauge", BELT, List.of("chalk", "buoy-red"), List.of(gauge), rules);
   }
 
-  private static Where region(String piece, String region) {
-    return new Where(
+  private static Scope region(String piece, String region) {
+    return new Scope(
         List.of(piece), List.of(), List.of(), List.of(region), List.of(), Optional.empty());
   }
 
-  private static Where body(String piece, String body) {
-    return new Where(
+  private static Scope body(String piece, String body) {
+    return new Scope(
         List.of(piece), List.of(body), List.of(), List.of(), List.of(), Optional.empty());
   }
 
@@ -301,7 +301,7 @@ public final class DemoPlan {
     List<Rule> rules = new ArrayList<>();
     rules.add(
         new Rule(
-            new Where(List.of("house"), List.of("s11")),
+            new Scope(List.of("house"), List.of("s11")),
             Map.of(
                 Setting.FILAMENT, Value.of(AMBER),
                 Setting.WALLS, Value.of(3),
@@ -316,7 +316,7 @@ public final class DemoPlan {
 
   private static Rule filament(String piece, int slot, Integer... strata) {
     return new Rule(
-        new Where(List.of(piece), Stream.of(strata).map(Strata::id).toList()),
+        new Scope(List.of(piece), Stream.of(strata).map(Strata::id).toList()),
         Map.of(Setting.FILAMENT, Value.of(slot)));
   }
 
@@ -325,7 +325,7 @@ public final class DemoPlan {
     List<Rule> all = new ArrayList<>(rules);
     all.add(
         new Rule(
-            Where.EVERYWHERE,
+            Scope.EVERYWHERE,
             Map.of(
                 Setting.LAYER_HEIGHT, Value.of(0.2),
                 Setting.FIRST_LAYER_HEIGHT, Value.of(0.2),

@@ -14,12 +14,12 @@ import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanChecker;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.PieceStack;
@@ -196,7 +196,7 @@ public record PlanChange(List<Difference> differences, List<Finding> findings, b
     }
 
     private boolean isEverywhere(int rule) {
-      return plan.rules().get(rule).where().equals(Where.EVERYWHERE);
+      return plan.rules().get(rule).where().equals(Scope.EVERYWHERE);
     }
 
     /** Heights mean something else where the layers lie otherwise. */

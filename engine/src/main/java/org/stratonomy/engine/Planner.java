@@ -95,10 +95,10 @@ public final class Planner implements AutoCloseable {
 
   /**
    * @throws Problem if the plan asks for something impossible or for more memory than there is, or
-   *     the watch stops the computation
+   *     the progress stops it
    */
-  public PlanResult compute(Job job, MeshSource meshes, Watch watch) {
-    return withinMemory(() -> result(job, meshes, watch));
+  public PlanResult compute(Job job, MeshSource meshes, Progress progress) {
+    return withinMemory(() -> result(job, meshes, progress));
   }
 
   /**
@@ -116,24 +116,24 @@ public final class Planner implements AutoCloseable {
     }
   }
 
-  private PlanResult result(Job job, MeshSource meshes, Watch watch) {
+  private PlanResult result(Job job, MeshSource meshes, Progress progress) {
     Plan plan = job.plan();
     Stages stages = stages(job, meshes);
     LayerStack stack = stages.stack;
     List<LayerPart> parts = parts(stack);
     workers.forEach(
-        "outlines", parts, watch, part -> stages.sections.get(part.piece).get(part.index));
+        "outlines", parts, progress, part -> stages.sections.get(part.piece).get(part.index));
     List<HeightProfile> profiles = new ArrayList<>();
     for (int p = 0; p < stages.placed.size(); p++) {
       profiles.add(HeightProfile.of(stack.pieces().get(p), stages.sections.get(p)));
     }
     workers.forEach(
-        "cells", parts, watch, part -> stages.cells.get(part.piece).of(layer(stack, part)));
+        "cells", parts, progress, part -> stages.cells.get(part.piece).of(layer(stack, part)));
     List<PieceLines> lines = stages.lines;
     workers.forEach(
-        "toolpaths", parts, watch, part -> lines.get(part.piece).islands(layer(stack, part)));
+        "toolpaths", parts, progress, part -> lines.get(part.piece).islands(layer(stack, part)));
     workers.forEach(
-        "support", lines.size(), watch, p -> support(lines.get(p), stack.pieces().get(p)));
+        "support", lines.size(), progress, p -> support(lines.get(p), stack.pieces().get(p)));
     List<List<LayerFlaws>> flaws =
         stack.pieces().stream()
             .<List<LayerFlaws>>map(
@@ -142,13 +142,13 @@ public final class Planner implements AutoCloseable {
     workers.forEach(
         "flaws",
         parts,
-        watch,
+        progress,
         part -> flaws.get(part.piece).set(part.index - 1, flaws(stages, part)));
     Schedule schedule =
         stages.scheduler.schedule(
             stages.skirt(),
             stages.raft(),
-            (count, task) -> workers.forEach("order and time", count, watch, task));
+            (count, task) -> workers.forEach("order and time", count, progress, task));
     List<Supplier<List<Finding>>> checks =
         Checks.of(
             new Checks.Subject(
@@ -163,7 +163,7 @@ public final class Planner implements AutoCloseable {
                 flaws,
                 schedule));
     List<List<Finding>> found = new ArrayList<>(Collections.nCopies(checks.size(), List.of()));
-    workers.forEach("findings", checks.size(), watch, i -> found.set(i, checks.get(i).get()));
+    workers.forEach("findings", checks.size(), progress, i -> found.set(i, checks.get(i).get()));
     Timeline timeline = new Timeline(schedule, stages.resolver.machine());
     return new PlanResult(
         job,

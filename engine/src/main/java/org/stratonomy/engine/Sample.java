@@ -11,8 +11,8 @@ import org.stratonomy.engine.merge.Printed;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Resolver.Reason;
 import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.ScopeSpot;
 import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Spot;
 import org.stratonomy.engine.plan.SpotSettings;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plane.Path;
@@ -46,7 +46,7 @@ public record Sample(List<Entry> layers) {
       Role role,
       int slot,
       boolean hollow,
-      Optional<Spot> spot,
+      Optional<ScopeSpot> spot,
       Optional<Reason> reason,
       Optional<Printed> printed) {}
 
@@ -89,7 +89,7 @@ public record Sample(List<Entry> layers) {
           Optional.empty(),
           Optional.empty());
     }
-    Spot spot =
+    ScopeSpot spot =
         isBeside(role) ? beside(result, part.get()) : spot(result, part.get(), stroke.path(), x, y);
     Reason reason = result.resolver().reason(spot, role, setting);
     Optional<Printed> printed =
@@ -123,7 +123,7 @@ public record Sample(List<Entry> layers) {
       Role role,
       int slot,
       boolean hollow,
-      Spot spot,
+      ScopeSpot spot,
       Reason reason,
       Optional<Printed> printed) {
     return new Entry(
@@ -142,7 +142,7 @@ public record Sample(List<Entry> layers) {
    * Where the middle of the line lies: its edge may reach into the next cell. Beside the piece,
    * where its support and the rounding of its lines lie, only its strata count.
    */
-  private static Spot spot(PlanResult result, Part part, Path path, double x, double y) {
+  private static ScopeSpot spot(PlanResult result, Part part, Path path, double x, double y) {
     Cells cells = result.cells().get(part.piece());
     double[] middle = nearest(path, x, y);
     return cells
@@ -151,7 +151,7 @@ public record Sample(List<Entry> layers) {
         .orElseGet(() -> beside(result, part));
   }
 
-  private static Spot beside(PlanResult result, Part part) {
+  private static ScopeSpot beside(PlanResult result, Part part) {
     return result.cells().get(part.piece()).spot(part.layer(), "", Set.of());
   }
 

@@ -15,10 +15,10 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -41,7 +41,7 @@ public final class WarmUp {
    */
   public static void run(Shelf shelf, BooleanSupplier stop) {
     Mesh mesh = rippled();
-    Watch watch =
+    Progress progress =
         (stage, done, total) -> {
           if (stop.getAsBoolean()) {
             throw new Problem(Problem.Kind.SUPERSEDED, "warming up", "It is over.", "Go on.");
@@ -50,7 +50,7 @@ public final class WarmUp {
     try {
       for (int round = 0; round < ROUNDS; round++) {
         try (Planner planner = new Planner(MEMO_BYTES, 1)) {
-          planner.compute(new Job(plan(shelf, round % 2 == 1), shelf), reference -> mesh, watch);
+          planner.compute(new Job(plan(shelf, round % 2 == 1), shelf), reference -> mesh, progress);
         }
       }
     } catch (Problem over) {
@@ -71,9 +71,9 @@ public final class WarmUp {
                 List.of())
             .withRegions(divided ? List.of(core) : List.of());
     List<Rule> rules = new ArrayList<>();
-    rules.add(new Rule(Where.EVERYWHERE, Map.of(Setting.LAYER_HEIGHT, Value.of(0.2))));
+    rules.add(new Rule(Scope.EVERYWHERE, Map.of(Setting.LAYER_HEIGHT, Value.of(0.2))));
     if (divided) {
-      Where inside = new Where(List.of(PIECE), List.of()).withRegions(List.of(CORE));
+      Scope inside = new Scope(List.of(PIECE), List.of()).withRegions(List.of(CORE));
       rules.add(new Rule(inside, Map.of(Setting.FILAMENT, Value.of(2))));
     }
     String filament = shelf.filaments().getFirst().id();

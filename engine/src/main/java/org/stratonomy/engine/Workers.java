@@ -16,7 +16,7 @@ import java.util.function.IntConsumer;
 import org.stratonomy.engine.problem.Problem;
 
 /**
- * Threads that do the work of a stage together, and end it soon after the watch says so. Stages of
+ * Threads that do the work of a stage together, and end it soon after they are to stop. Stages of
  * several computations take turns, so that a small one does not wait for a large one.
  */
 final class Workers implements AutoCloseable {
@@ -36,24 +36,24 @@ final class Workers implements AutoCloseable {
     this.pool = (ThreadPoolExecutor) Executors.newFixedThreadPool(threads);
   }
 
-  <T> void forEach(String stage, List<T> all, Watch watch, Consumer<T> task) {
-    forEach(stage, all.size(), watch, i -> task.accept(all.get(i)));
+  <T> void forEach(String stage, List<T> all, Progress progress, Consumer<T> task) {
+    forEach(stage, all.size(), progress, i -> task.accept(all.get(i)));
   }
 
   /**
    * Each thread takes the next index when it is done with one: after an edit the work lies close.
    *
    * @param task what is done for each index below the count
-   * @throws Problem if a task or the watch does, or the thread is interrupted
+   * @throws Problem if a task does, or the progress stops it, or the thread is interrupted
    */
-  void forEach(String stage, int count, Watch watch, IntConsumer task) {
+  void forEach(String stage, int count, Progress progress, IntConsumer task) {
     AtomicInteger next = new AtomicInteger();
     AtomicInteger done = new AtomicInteger();
-    watch.at(stage, 0, count);
+    progress.at(stage, 0, count);
     IntConsumer counted =
         i -> {
           task.accept(i);
-          watch.at(stage, done.incrementAndGet(), count);
+          progress.at(stage, done.incrementAndGet(), count);
         };
     List<Share> shares = new ArrayList<>();
     try {
@@ -62,7 +62,7 @@ final class Workers implements AutoCloseable {
         pool.execute(shares.getLast());
       }
       for (Share share : shares) {
-        await(share, () -> watch.at(stage, done.get(), count));
+        await(share, () -> progress.at(stage, done.get(), count));
       }
     } catch (ExecutionException e) {
       switch (e.getCause()) {

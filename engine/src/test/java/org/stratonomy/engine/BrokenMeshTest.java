@@ -35,7 +35,7 @@ class BrokenMeshTest {
 
   private static GcodeReader print(Plan plan, Mesh mesh) {
     try (Planner planner = new Planner(1 << 26, 2)) {
-      PlanResult result = planner.compute(Shapes.job(plan), Shapes.source(mesh), Watch.NONE);
+      PlanResult result = planner.compute(Shapes.job(plan), Shapes.source(mesh), Progress.NONE);
       ByteArrayOutputStream bytes = new ByteArrayOutputStream();
       Planner.writeProgram(result, bytes);
       return GcodeReader.read(bytes.toString(StandardCharsets.UTF_8));
@@ -184,7 +184,7 @@ class BrokenMeshTest {
         reference -> {
           throw new OutOfMemoryError("Java heap space");
         };
-    Watch exhausted =
+    Progress exhausted =
         (stage, done, total) -> {
           if (stage.equals("toolpaths") && done > 0) {
             throw new OutOfMemoryError("Java heap space");
@@ -195,7 +195,7 @@ class BrokenMeshTest {
     try (Planner planner = new Planner(1 << 26, 2)) {
       for (Executable attempt :
           List.<Executable>of(
-              () -> planner.compute(Shapes.job(plan), huge, Watch.NONE),
+              () -> planner.compute(Shapes.job(plan), huge, Progress.NONE),
               () -> planner.compute(Shapes.job(plan), small, exhausted),
               () -> planner.preview(Shapes.job(plan), huge, 0.5),
               () -> planner.profiles(Shapes.job(plan), huge),
@@ -204,7 +204,8 @@ class BrokenMeshTest {
         assertThat(problem.reason()).contains("MB of memory");
         assertThat(problem.remedy()).contains("fewer triangles");
       }
-      assertThat(planner.compute(Shapes.job(plan), small, Watch.NONE).stack().size()).isEqualTo(5);
+      assertThat(planner.compute(Shapes.job(plan), small, Progress.NONE).stack().size())
+          .isEqualTo(5);
     }
   }
 
@@ -220,7 +221,7 @@ class BrokenMeshTest {
     }
     Mesh rough = Shapes.heightField(heights, 0.03);
     java.util.concurrent.atomic.AtomicLong told = new java.util.concurrent.atomic.AtomicLong();
-    Watch watch =
+    Progress progress =
         (stage, done, total) -> {
           if (stage.equals("toolpaths") && done == 0 && told.get() == 0) {
             told.set(System.nanoTime());
@@ -231,7 +232,8 @@ class BrokenMeshTest {
     try (Planner planner = new Planner(1 << 26, 2)) {
       org.assertj.core.api.Assertions.assertThatThrownBy(
               () ->
-                  planner.compute(Shapes.job(Shapes.plan(List.of())), Shapes.source(rough), watch))
+                  planner.compute(
+                      Shapes.job(Shapes.plan(List.of())), Shapes.source(rough), progress))
           .isInstanceOfSatisfying(
               Problem.class, p -> assertThat(p.kind()).isEqualTo(Problem.Kind.SUPERSEDED));
       // The next computation is not held up by what is left of this one.
@@ -240,7 +242,7 @@ class BrokenMeshTest {
                   .compute(
                       Shapes.job(Shapes.plan(List.of())),
                       Shapes.source(Shapes.bar(5, 5, 1)),
-                      Watch.NONE)
+                      Progress.NONE)
                   .stack()
                   .size())
           .isEqualTo(5);

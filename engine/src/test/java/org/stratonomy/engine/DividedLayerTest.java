@@ -27,9 +27,9 @@ import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.plane.Path;
 
 /** Layers that rules divide, as they are printed. */
@@ -209,8 +209,8 @@ class DividedLayerTest {
 
   @Test
   void aRoleIsPrintedInAFilamentOfItsOwn() {
-    Where outer =
-        new Where(
+    Scope outer =
+        new Scope(
             List.of(),
             List.of(),
             List.of(),
@@ -274,7 +274,7 @@ class DividedLayerTest {
     MeshSource source = Shapes.source(Shapes.bar(20, 16, 4));
     try (Planner planner = new Planner(1 << 24, 1);
         Planner other = new Planner(1 << 24, 1)) {
-      PlanResult result = planner.compute(Shapes.job(plan), source, Watch.NONE);
+      PlanResult result = planner.compute(Shapes.job(plan), source, Progress.NONE);
       for (double height : new double[] {0, 1.85, 3.9}) {
         LayerSchedule ahead = other.preview(Shapes.job(plan), source, height).orElseThrow();
         LayerSchedule whole = result.schedule().layers().get(ahead.layer().number() - 1);

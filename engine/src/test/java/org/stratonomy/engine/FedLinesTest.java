@@ -19,11 +19,11 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver.Reason;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
+import org.stratonomy.engine.plan.ScopeSpot;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
-import org.stratonomy.engine.plan.Spot;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 /** Lines of another filament than the piece's are printed as suits theirs, and it is said so. */
 class FedLinesTest {
@@ -103,8 +103,8 @@ class FedLinesTest {
     Rule ofPiece =
         Shapes.everywhere(
             Map.of(Setting.FAN, Value.of(80), Setting.NOZZLE_TEMPERATURE, Value.of(205)));
-    Where where =
-        new Where(
+    Scope where =
+        new Scope(
             List.of(),
             List.of(),
             List.of(),
@@ -134,7 +134,7 @@ class FedLinesTest {
           continue;
         }
         seen.add(stroke.role());
-        Spot beside =
+        ScopeSpot beside =
             result.cells().getFirst().spot(layer.layer().parts().getFirst().layer(), "", Set.of());
         Reason heat = result.resolver().reason(beside, stroke.role(), Setting.NOZZLE_TEMPERATURE);
         assertThat(heat.value()).isEqualTo(Value.of(stroke.nozzleC()));

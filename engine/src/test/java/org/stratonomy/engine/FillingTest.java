@@ -19,9 +19,9 @@ import org.stratonomy.engine.plan.FillingRules;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 class FillingTest {
   private static Optional<Filling> filling(Mesh mesh, double least) {
@@ -114,9 +114,9 @@ class FillingTest {
     assertThat(FillingRules.set(set, "piece", 11, false, 0)).isEqualTo(plan);
   }
 
-  private static Where ofLayers(int first, int last) {
-    Where.Layers layers = new Where.Layers(Where.Layers.From.PIECE, first, last);
-    return new Where(
+  private static Scope ofLayers(int first, int last) {
+    Scope.Layers layers = new Scope.Layers(Scope.Layers.From.PIECE, first, last);
+    return new Scope(
         List.of("piece"), List.of(), List.of(), List.of(), List.of(), Optional.of(layers));
   }
 

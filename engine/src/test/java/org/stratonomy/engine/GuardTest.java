@@ -28,10 +28,10 @@ import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.program.Enclosures;
 import tools.jackson.databind.node.ObjectNode;
@@ -197,7 +197,7 @@ class GuardTest {
             List.of());
     Rule dense =
         new Rule(
-            Where.EVERYWHERE,
+            Scope.EVERYWHERE,
             Map.of(
                 Setting.INFILL_PATTERN,
                 Value.of(pattern),
@@ -255,7 +255,7 @@ class GuardTest {
           assertThat(end.get()).isInstanceOf(Problem.class).hasMessageContaining("stopped");
         }
         // The only thread is free for others at once.
-        planner.compute(Shapes.job(sheet(10, pattern)), reference -> slab, Watch.NONE);
+        planner.compute(Shapes.job(sheet(10, pattern)), reference -> slab, Progress.NONE);
       }
     }
   }

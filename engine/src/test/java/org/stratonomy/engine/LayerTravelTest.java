@@ -12,9 +12,9 @@ import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 /** The clock counts what the head does between layers, as the program says. */
 class LayerTravelTest {
@@ -57,7 +57,7 @@ class LayerTravelTest {
             Setting.TOP_LAYERS, Value.of(0),
             Setting.BOTTOM_LAYERS, Value.of(0),
             Setting.SKIRT_LINES, Value.of(0));
-    Rule second = new Rule(Where.ofPiece("right"), Map.of(Setting.FILAMENT, Value.of(2)));
+    Rule second = new Rule(Scope.ofPiece("right"), Map.of(Setting.FILAMENT, Value.of(2)));
     Plan plan = two(0).withRules(List.of(second, Shapes.everywhere(rings)));
     PlanResult result = Shapes.compute(plan, Shapes.bar(14, 9, 3));
     assertThat(result.schedule().layers())

@@ -15,16 +15,16 @@ import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.FilamentChange;
+import org.stratonomy.engine.plan.FilamentMix;
 import org.stratonomy.engine.plan.Job;
-import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope.Layers;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where.Layers;
 
 /** Two filaments in one nozzle: mixes by rule, gradients by course, and how they are written. */
 class MixingTest {
@@ -100,11 +100,11 @@ class MixingTest {
 
   @Test
   void admixtureIsOfTheOtherFilamentAndCountsOnlyWhereTwoMeet() {
-    assertThat(Mix.slot(1, 30)).isEqualTo(Mix.slot(2, 70));
-    assertThat(Mix.ofSecond(Mix.slot(2, 30))).isEqualTo(0.7);
-    assertThat(Mix.slot(1, 0)).isEqualTo(1);
-    assertThat(Mix.slot(1, 100)).isEqualTo(2);
-    assertThat(Mix.slot(2, 100)).isEqualTo(1);
+    assertThat(FilamentMix.slot(1, 30)).isEqualTo(FilamentMix.slot(2, 70));
+    assertThat(FilamentMix.ofSecond(FilamentMix.slot(2, 30))).isEqualTo(0.7);
+    assertThat(FilamentMix.slot(1, 0)).isEqualTo(1);
+    assertThat(FilamentMix.slot(1, 100)).isEqualTo(2);
+    assertThat(FilamentMix.slot(2, 100)).isEqualTo(1);
     Plan plan = Shapes.plan(List.of(), admixture(Value.of(30)));
     PlanResult byHand = Shapes.compute(plan, Shapes.bar(20, 16, 2));
     assertThat(strokes(byHand)).isNotEmpty().allMatch(stroke -> stroke.slot() == 1);

@@ -32,10 +32,10 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -277,7 +277,7 @@ class NozzlesTest {
     List<Role> coarse = List.of(Role.INFILL, Role.SUPPORT, Role.INTERFACE);
     List<Rule> rules = new ArrayList<>();
     for (Role role : coarse) {
-      Where only = Where.EVERYWHERE.withRole(role);
+      Scope only = Scope.EVERYWHERE.withRole(role);
       rules.add(new Rule(only, Map.of(Setting.FILAMENT, Value.of(2))));
     }
     rules.add(Shapes.everywhere(Map.of(Setting.SUPPORT, Value.of("everywhere"))));

@@ -27,11 +27,11 @@ import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
-import org.stratonomy.engine.propose.Aim;
+import org.stratonomy.engine.propose.Objective;
 import org.stratonomy.engine.propose.Proposal;
 
 class OneAtATimeTest {
@@ -46,7 +46,7 @@ class OneAtATimeTest {
   private static Plan pair(double distance, Rule... rules) {
     List<Rule> all = new ArrayList<>(List.of(rules));
     all.add(
-        new Rule(new Where(List.of("right"), List.of()), Map.of(Setting.FILAMENT, Value.of(2))));
+        new Rule(new Scope(List.of("right"), List.of()), Map.of(Setting.FILAMENT, Value.of(2))));
     Plan one = Shapes.plan(List.of(), all.toArray(Rule[]::new));
     Piece left = one.pieces().getFirst().withPlacement(Placement.at(60, 100));
     Piece right =
@@ -219,21 +219,22 @@ class OneAtATimeTest {
   void itIsProposedAndPiecesAreMovedApartForIt() {
     PlanResult near = Shapes.compute(pair(25), BAR);
     Proposal proposal =
-        Proposal.of(near, Aim.ONE_AT_A_TIME, plan -> Shapes.compute(plan, BAR)).orElseThrow();
+        Proposal.of(near, Objective.ONE_AT_A_TIME, plan -> Shapes.compute(plan, BAR)).orElseThrow();
     assertThat(proposal.steps()).containsExactly("one piece at a time, moved apart");
     assertThat(proposal.result().schedule().pieceByPiece()).isTrue();
     assertThat(proposal.result().errors()).isEmpty();
     PlanResult far = Shapes.compute(pair(100), BAR);
-    assertThat(Proposal.of(far, Aim.ONE_AT_A_TIME, plan -> Shapes.compute(plan, BAR)))
+    assertThat(Proposal.of(far, Objective.ONE_AT_A_TIME, plan -> Shapes.compute(plan, BAR)))
         .map(Proposal::steps)
         .contains(List.of("one piece at a time"));
     PlanResult single = Shapes.compute(Shapes.plan(List.of()), BAR);
-    assertThat(Proposal.of(single, Aim.ONE_AT_A_TIME, plan -> Shapes.compute(plan, BAR))).isEmpty();
+    assertThat(Proposal.of(single, Objective.ONE_AT_A_TIME, plan -> Shapes.compute(plan, BAR)))
+        .isEmpty();
   }
 
   @Test
   void aBrimOfOnePieceTakesRoomToo() {
-    Rule brim = new Rule(Where.ofPiece("right"), Map.of(Setting.BRIM_LINES, Value.of(20)));
+    Rule brim = new Rule(Scope.ofPiece("right"), Map.of(Setting.BRIM_LINES, Value.of(20)));
     assertThat(findings(Shapes.compute(pair(55, ONE), BAR), "one-at-a-time")).isEmpty();
     assertThat(findings(Shapes.compute(pair(55, ONE, brim), BAR), "one-at-a-time")).hasSize(1);
   }

@@ -169,10 +169,10 @@ class PipelineProperties {
         Shapes.job(Shapes.plan(List.of(1.0), stratum(1, Map.of(Setting.FILAMENT, Value.of(2)))));
     try (Planner one = new Planner(1 << 26, 1);
         Planner many = new Planner(1 << 26, 4)) {
-      many.compute(plain, Shapes.source(mesh), Watch.NONE);
-      String cached = program(many.compute(edited, Shapes.source(mesh), Watch.NONE));
-      String again = program(many.compute(edited, Shapes.source(mesh), Watch.NONE));
-      String fresh = program(one.compute(edited, Shapes.source(mesh), Watch.NONE));
+      many.compute(plain, Shapes.source(mesh), Progress.NONE);
+      String cached = program(many.compute(edited, Shapes.source(mesh), Progress.NONE));
+      String again = program(many.compute(edited, Shapes.source(mesh), Progress.NONE));
+      String fresh = program(one.compute(edited, Shapes.source(mesh), Progress.NONE));
       assertThat(cached).isEqualTo(fresh).isEqualTo(again);
     }
   }

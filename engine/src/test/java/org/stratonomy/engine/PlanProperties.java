@@ -26,10 +26,10 @@ import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 /** Plans put together at random are printed as the ledger says, whatever findings they have. */
 class PlanProperties {
@@ -119,7 +119,7 @@ class PlanProperties {
       pieces.add(new Piece(id, "Piece " + id, bodies, one.placement, List.of()));
       rules.add(
           new Rule(
-              Where.ofPiece(id),
+              Scope.ofPiece(id),
               Map.of(
                   Setting.FILAMENT, Value.of(one.slot),
                   Setting.TAKES_PURGE, Value.of(one.takesPurge))));

@@ -15,11 +15,11 @@ import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.PieceStack.MovedPlane;
 
@@ -31,7 +31,7 @@ class PlanesProperties {
 
   private static Rule of(String piece, double layerHeight) {
     return new Rule(
-        new Where(List.of(piece), List.of()),
+        new Scope(List.of(piece), List.of()),
         Map.of(Setting.LAYER_HEIGHT, Value.of(layerHeight), Setting.BRIM_LINES, Value.of(0)));
   }
 
@@ -48,7 +48,7 @@ class PlanesProperties {
             of("piece", leftLayers),
             of("right", rightLayers),
             new Rule(
-                Where.EVERYWHERE.withPlanStrata(List.of("s2")),
+                Scope.EVERYWHERE.withPlanStrata(List.of("s2")),
                 Map.of(Setting.FILAMENT, Value.of(2))),
             Shapes.everywhere(
                 Map.of(

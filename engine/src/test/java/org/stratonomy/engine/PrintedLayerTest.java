@@ -42,7 +42,7 @@ class PrintedLayerTest {
           planner.compute(
               Shapes.job(Shapes.plan(List.of(), Shapes.everywhere(set))),
               Shapes.source(mesh),
-              Watch.NONE);
+              Progress.NONE);
       ByteArrayOutputStream bytes = new ByteArrayOutputStream();
       Planner.writeProgram(result, bytes);
       return GcodeReader.read(bytes.toString(StandardCharsets.UTF_8));

@@ -31,11 +31,11 @@ import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
+import org.stratonomy.engine.plan.ScopeSpot;
 import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Spot;
 import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.strata.LayerStack.Part;
 
 /** What is said of a line is what is printed, and where it is not, the cause explains it. */
@@ -100,7 +100,7 @@ class PrintedProperties {
     return Combinators.combine(regions, strata, roles, values())
         .as(
             (r, s, o, set) ->
-                new Rule(new Where(List.of(), List.of(), s, r, o, Optional.empty()), set))
+                new Rule(new Scope(List.of(), List.of(), s, r, o, Optional.empty()), set))
         .list()
         .ofMinSize(1)
         .ofMaxSize(5);
@@ -158,7 +158,7 @@ class PrintedProperties {
     return settings;
   }
 
-  private static Optional<Spot> spot(PlanResult result, LayerSchedule layer, Stroke stroke) {
+  private static Optional<ScopeSpot> spot(PlanResult result, LayerSchedule layer, Stroke stroke) {
     Optional<Part> part =
         layer.layer().parts().stream().filter(p -> p.piece() == stroke.piece()).findFirst();
     if (part.isEmpty()) {
@@ -177,7 +177,7 @@ class PrintedProperties {
   }
 
   private static void check(
-      PlanResult result, LayerSchedule layer, Stroke stroke, Spot spot, Setting setting) {
+      PlanResult result, LayerSchedule layer, Stroke stroke, ScopeSpot spot, Setting setting) {
     Resolver resolver = result.resolver();
     double wanted = number(resolver, spot, stroke.role(), setting);
     Printed printed = Printed.of(layer, stroke, setting, wanted).orElseThrow();
@@ -215,7 +215,7 @@ class PrintedProperties {
     }
   }
 
-  private static double number(Resolver resolver, Spot spot, Role role, Setting setting) {
+  private static double number(Resolver resolver, ScopeSpot spot, Role role, Setting setting) {
     Value value = resolver.reason(spot, role, setting).value();
     return ((Value.Number) value).value();
   }

@@ -19,9 +19,9 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 /** Pieces for which any filament will do take what is purged. */
 class PurgeIntoPieceTest {
@@ -35,7 +35,7 @@ class PurgeIntoPieceTest {
 
   /** A block with a box of another filament in it, and beside it a lump. */
   private static Plan plan(String takes, double lump) {
-    Where inLump = new Where(List.of("lump"), List.of());
+    Scope inLump = new Scope(List.of("lump"), List.of());
     Rule rule = new Rule(inLump, Map.of(Setting.TAKES_PURGE, new Value.Choice(takes)));
     Rule solid =
         Shapes.everywhere(
@@ -119,7 +119,7 @@ class PurgeIntoPieceTest {
   void whereNothingIsChangedTheLumpCausesNoChange() {
     PlanResult result = compute(plan(ALL, 1));
     Rule red =
-        new Rule(new Where(List.of("lump"), List.of()), Map.of(Setting.FILAMENT, Value.of(2)));
+        new Rule(new Scope(List.of("lump"), List.of()), Map.of(Setting.FILAMENT, Value.of(2)));
     List<Rule> rules = new ArrayList<>(result.plan().rules());
     rules.addFirst(red);
     PlanResult changed = compute(result.plan().withRules(rules));

@@ -29,9 +29,9 @@ import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 /** The purge tower, as a machine with a feeder prints it. */
 class PurgeTowerTest {
@@ -63,7 +63,7 @@ class PurgeTowerTest {
   @CsvSource({"BRIM_LINES, 30", "RAFT_LAYERS, 3", "SKIRT_LINES, 0"})
   void theTowerKeepsItsDistanceFromWhatIsLaidAroundThePiece(Setting setting, int value)
       throws IOException {
-    Rule ofPiece = new Rule(Where.ofPiece("piece"), Map.of(setting, Value.of(value)));
+    Rule ofPiece = new Rule(Scope.ofPiece("piece"), Map.of(setting, Value.of(value)));
     Rule ofAll =
         Shapes.everywhere(Map.of(setting, Value.of(value), Setting.RAFT_MARGIN, Value.of(20)));
     PlanResult result = compute(plan(setting == Setting.BRIM_LINES ? ofPiece : ofAll));
@@ -76,7 +76,7 @@ class PurgeTowerTest {
 
   @Test
   void aTowerInTheBrimOfAPieceIsSaid() {
-    Rule brim = new Rule(Where.ofPiece("piece"), Map.of(Setting.BRIM_LINES, Value.of(30)));
+    Rule brim = new Rule(Scope.ofPiece("piece"), Map.of(Setting.BRIM_LINES, Value.of(30)));
     Plan plan = plan(brim);
     Plan placed =
         plan.withPurging(
@@ -254,7 +254,7 @@ class PurgeTowerTest {
             below.placement().withPosition(new Vector(180, 105, 10)),
             List.of());
     Rule red =
-        new Rule(new Where(List.of("above"), List.of()), Map.of(Setting.FILAMENT, Value.of(2)));
+        new Rule(new Scope(List.of("above"), List.of()), Map.of(Setting.FILAMENT, Value.of(2)));
     List<Rule> rules = new ArrayList<>(plan.rules());
     rules.add(red);
     PlanResult result = compute(plan.withPieces(List.of(below, above)).withRules(rules));

@@ -61,7 +61,7 @@ class RememberedItemsTest {
   private static String program(Planner planner, Job job) {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     try {
-      Planner.writeProgram(planner.compute(job, Shapes.source(MESH), Watch.NONE), bytes);
+      Planner.writeProgram(planner.compute(job, Shapes.source(MESH), Progress.NONE), bytes);
     } catch (IOException e) {
       throw new java.io.UncheckedIOException(e);
     }

@@ -122,7 +122,7 @@ class RememberedResultsTest {
     try {
       byte[] file = {1, 2, 3};
       Enclosures enclosed = new Enclosures(() -> file, () -> file);
-      PlanResult result = planner.compute(Shapes.job(plan), Shapes.source(MESH), Watch.NONE);
+      PlanResult result = planner.compute(Shapes.job(plan), Shapes.source(MESH), Progress.NONE);
       Planner.writeProgram(result, List.of(), Optional.of(enclosed), bytes);
     } catch (IOException e) {
       throw new java.io.UncheckedIOException(e);

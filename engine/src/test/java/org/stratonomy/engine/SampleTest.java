@@ -20,11 +20,11 @@ import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 /** What is printed at a spot, why it is so, and what rules cover. */
 class SampleTest {
@@ -129,7 +129,7 @@ class SampleTest {
             (r, o, s, active, v) ->
                 new Rule(
                     "",
-                    new Where(List.of(), List.of(), s, r, o, Optional.empty()),
+                    new Scope(List.of(), List.of(), s, r, o, Optional.empty()),
                     Map.of(Setting.FILAMENT, Value.of(v)),
                     active,
                     ""))

@@ -18,13 +18,13 @@ import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Stratum;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 /** Solids with known formulas, and plans of them. */
 public final class Shapes {
@@ -289,8 +289,8 @@ public final class Shapes {
 
   /** A rule for what lies inside of a region. */
   public static Rule region(String id, Map<Setting, Value> set) {
-    Where where =
-        new Where(
+    Scope where =
+        new Scope(
             List.of(), List.of(), List.of(), List.of(id), List.of(), java.util.Optional.empty());
     return new Rule(where, set);
   }
@@ -314,11 +314,11 @@ public final class Shapes {
   }
 
   public static Rule everywhere(Map<Setting, Value> set) {
-    return new Rule(Where.EVERYWHERE, set);
+    return new Rule(Scope.EVERYWHERE, set);
   }
 
   public static Rule stratum(int number, Map<Setting, Value> set) {
-    return new Rule(new Where(List.of(), List.of(Strata.id(number))), set);
+    return new Rule(new Scope(List.of(), List.of(Strata.id(number))), set);
   }
 
   /** A plan with what it uses of the shelf that ships. */
@@ -337,7 +337,7 @@ public final class Shapes {
 
   public static PlanResult compute(Plan plan, Mesh mesh, Shelf shelf) {
     try (Planner planner = new Planner(1 << 26, 2)) {
-      return planner.compute(new Job(plan, shelf), source(mesh), Watch.NONE);
+      return planner.compute(new Job(plan, shelf), source(mesh), Progress.NONE);
     }
   }
 }

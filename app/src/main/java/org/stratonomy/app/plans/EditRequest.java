@@ -10,7 +10,7 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import org.stratonomy.engine.place.Placer;
 import org.stratonomy.engine.plan.RegionEditor;
-import org.stratonomy.engine.plan.Where.Layers;
+import org.stratonomy.engine.plan.Scope.Layers;
 
 /**
  * One edit of a plan; which of the fields are read depends on the action.

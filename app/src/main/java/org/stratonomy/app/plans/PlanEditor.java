@@ -27,10 +27,10 @@ import org.stratonomy.engine.plan.PlanDivider;
 import org.stratonomy.engine.plan.RegionEditor;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.RuleEditor;
+import org.stratonomy.engine.plan.Scope;
+import org.stratonomy.engine.plan.Scope.Layers;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
-import org.stratonomy.engine.plan.Where.Layers;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.strata.BoundaryCheck;
 import org.stratonomy.engine.strata.PlacedPiece;
@@ -243,7 +243,7 @@ class PlanEditor {
     return editor.split(id, meshes.split(body.mesh(), body.name()));
   }
 
-  private static Where where(EditRequest r) {
+  private static Scope where(EditRequest r) {
     EditRequest.PlaceRequest place =
         Objects.requireNonNullElse(
             r.where(), new EditRequest.PlaceRequest(null, null, null, null, null, null, null));
@@ -258,7 +258,7 @@ class PlanEditor {
                                     "There is no role '%s'.".formatted(label),
                                     "Use a role of the shelf.")))
             .toList();
-    return new Where(
+    return new Scope(
         listed(place.pieces()),
         listed(place.bodies()),
         listed(place.strata()),

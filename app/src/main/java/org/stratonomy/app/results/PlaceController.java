@@ -35,8 +35,8 @@ import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.ScopeSpot;
 import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Spot;
 import org.stratonomy.engine.plan.SpotSettings;
 import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plane.Area;
@@ -87,7 +87,7 @@ class PlaceController {
             .findFirst()
             .orElse(layers.getLast());
     Set<String> regions = region.isEmpty() ? Set.of() : Set.of(region);
-    Spot spot = result.cells().get(index).spot(at, body, regions);
+    ScopeSpot spot = result.cells().get(index).spot(at, body, regions);
     SpotSettings settings = result.resolver().at(spot);
     return ResultMapper.resolved(
         result.plan(), Role.byLabel(role).map(settings::of).orElse(settings.all()));
@@ -131,7 +131,7 @@ class PlaceController {
   private static SampleView view(PlanResult result, Sample.Entry entry) {
     Optional<Printed> other = entry.printed().filter(printed -> printed.cause() != Cause.NONE);
     int number = entry.layer().number();
-    String id = entry.spot().map(Spot::piece).orElse("");
+    String id = entry.spot().map(ScopeSpot::piece).orElse("");
     Plan plan = result.plan();
     Piece piece = plan.piece(id).orElse(null);
     return new SampleView(
@@ -143,7 +143,7 @@ class PlaceController {
         entry.hollow() ? "nothing" : entry.role().label(),
         entry.slot(),
         piece == null ? "" : piece.name(),
-        entry.spot().map(Spot::body).orElse(""),
+        entry.spot().map(ScopeSpot::body).orElse(""),
         entry.spot().flatMap(spot -> piece.strata().number(spot.stratum())).orElse(0),
         entry.spot().stream()
             .flatMap(spot -> spot.regions().stream().sorted())

@@ -16,7 +16,7 @@ import org.stratonomy.app.tasks.Progress;
 import org.stratonomy.app.tasks.TaskService;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.plan.Job;
-import org.stratonomy.engine.propose.Aim;
+import org.stratonomy.engine.propose.Objective;
 import org.stratonomy.engine.propose.Proposal;
 
 /** Variants that serve an aim better, found by computing them. */
@@ -44,13 +44,13 @@ class ProposalController {
 
   /** Adds a variant with less of what the aim names, if one is found. */
   @PostMapping
-  ProposalView propose(@PathVariable UUID revision, @RequestParam Aim aim) {
+  ProposalView propose(@PathVariable UUID revision, @RequestParam Objective aim) {
     UUID plan = plans.planOf(revision);
     PlanResult result = computations.result(revision);
     return tasks.run(Lane.COMPUTE, plan, progress -> proposal(plan, result, aim, progress));
   }
 
-  private ProposalView proposal(UUID plan, PlanResult result, Aim aim, Progress progress) {
+  private ProposalView proposal(UUID plan, PlanResult result, Objective aim, Progress progress) {
     Optional<Proposal> found =
         Proposal.of(
             result,

@@ -41,17 +41,17 @@ import org.stratonomy.engine.mesh.Shells;
 import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.FilamentChange;
-import org.stratonomy.engine.plan.Mix;
-import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.FilamentMix;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.ScopeSpot;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
-import org.stratonomy.engine.plan.Spot;
 import org.stratonomy.engine.plan.Stratum;
 import org.stratonomy.engine.steps.Timeline;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
@@ -108,7 +108,7 @@ final class ResultMapper {
   }
 
   private static String pieceId(Plan plan, int index) {
-    return index == Origin.NO_PIECE ? "" : plan.pieces().get(index).id();
+    return index == PrintedFor.NO_PIECE ? "" : plan.pieces().get(index).id();
   }
 
   private PurgingView purging() {
@@ -150,7 +150,7 @@ final class ResultMapper {
     Resolver resolver = result.resolver();
     boolean mixes = resolver.machine().mixes() && result.plan().slots().size() > 1;
     return mixes
-        ? Mix.all().mapToObj(slot -> mix(slot, resolver.filament(slot))).toList()
+        ? FilamentMix.all().mapToObj(slot -> mix(slot, resolver.filament(slot))).toList()
         : List.of();
   }
 
@@ -215,8 +215,8 @@ final class ResultMapper {
     Map<String, Integer> slots = new TreeMap<>();
     String body = piece.bodies().getFirst().id();
     for (Region region : piece.regions()) {
-      Spot spot =
-          new Spot(
+      ScopeSpot spot =
+          new ScopeSpot(
               piece.id(),
               body,
               piece.strata().get(1).id(),
@@ -238,7 +238,7 @@ final class ResultMapper {
     Map<Integer, Integer> printed = outerWalls(p);
     Cells cells = result.cells().get(p);
     for (PieceLayer layer : result.stack().pieces().get(p).layers()) {
-      Spot spot = cells.spot(layer, body, Set.of());
+      ScopeSpot spot = cells.spot(layer, body, Set.of());
       Settings wall = result.resolver().at(spot).of(Role.OUTER_WALL);
       int slot =
           wall.isLoose(Role.OUTER_WALL)
@@ -334,7 +334,7 @@ final class ResultMapper {
   }
 
   private static ShareView share(Plan plan, Ledger.Share share) {
-    Origin origin = share.origin();
+    PrintedFor origin = share.origin();
     return new ShareView(
         pieceId(plan, origin.piece()), origin.stratum(), origin.regions(), amounts(share));
   }

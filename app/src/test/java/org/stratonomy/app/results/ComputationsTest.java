@@ -20,7 +20,7 @@ import org.stratonomy.app.plans.PlanService;
 import org.stratonomy.app.tasks.TaskService;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
-import org.stratonomy.engine.Watch;
+import org.stratonomy.engine.Progress;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Plan;
@@ -69,7 +69,7 @@ class ComputationsTest {
     when(planner.compute(any(), any(), any()))
         .thenAnswer(
             call -> {
-              call.getArgument(2, Watch.class).at("toolpaths", 3, 10);
+              call.getArgument(2, Progress.class).at("toolpaths", 3, 10);
               reached.countDown();
               goOn.await();
               return result;
@@ -100,7 +100,7 @@ class ComputationsTest {
               }
               started.countDown();
               goOn.await();
-              call.getArgument(2, Watch.class).at("toolpaths", 1, 2);
+              call.getArgument(2, Progress.class).at("toolpaths", 1, 2);
               return result;
             });
     computations.await(older, 1);

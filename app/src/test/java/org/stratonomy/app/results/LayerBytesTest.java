@@ -16,7 +16,7 @@ import org.stratonomy.engine.merge.Printed;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.motion.LayerTime;
-import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
@@ -35,7 +35,7 @@ class LayerBytesTest {
     Path.Builder path = new Path.Builder();
     path.add(0, y);
     path.add(10, y);
-    Origin origin = new Origin(0, 1, List.of());
+    PrintedFor origin = new PrintedFor(0, 1, List.of());
     return new Stroke(
         Role.INFILL, path.open(), 0.4, 0.2, origin, 1, speed, 100, 210, 1, Printed.Causes.NONE);
   }

@@ -16,9 +16,9 @@ import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -74,14 +74,14 @@ public final class TestStrip {
     List<Rule> rules =
         List.of(
             new Rule(
-                new Where(List.of(there.id()), List.of()),
+                new Scope(List.of(there.id()), List.of()),
                 Map.of(Setting.FILAMENT, Value.of(2), Setting.INFILL_ANGLE, Value.of(90))),
             // Its topmost layer has an even number, in which lines turn by a right angle.
             new Rule(
-                new Where(List.of(back.id()), List.of()),
+                new Scope(List.of(back.id()), List.of()),
                 Map.of(Setting.INFILL_ANGLE, Value.of(0))),
             new Rule(
-                Where.EVERYWHERE,
+                Scope.EVERYWHERE,
                 Map.of(
                     Setting.LAYER_HEIGHT, Value.of(LAYER_MM),
                     Setting.FIRST_LAYER_HEIGHT, Value.of(LAYER_MM),

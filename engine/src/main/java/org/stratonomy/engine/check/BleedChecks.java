@@ -15,9 +15,9 @@ import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 /** Lines that are seen, and come out in a mixed colour because too little is purged. */
 final class BleedChecks {
@@ -84,7 +84,7 @@ final class BleedChecks {
     Remedy remedy =
         intoNothing
             ? Remedy.rule(
-                "Purge into a tower", plan, Where.EVERYWHERE, Setting.PURGE_INTO, Value.of("tower"))
+                "Purge into a tower", plan, Scope.EVERYWHERE, Setting.PURGE_INTO, Value.of("tower"))
             : new Remedy(
                 "Purge what the filaments need",
                 plan.withPurging(new Purging(plan.purging().tower(), List.of())));

@@ -16,8 +16,8 @@ import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Divider;
+import org.stratonomy.engine.plan.FilamentMix;
 import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
@@ -63,8 +63,8 @@ final class ChangeChecks {
   /** A feeder, a carriage of nozzles or a mixing nozzle holds so many filaments and no more. */
   private void slots() {
     Machine machine = resolver.machine();
-    Set<Integer> used = new TreeSet<>(Mix.filaments(schedule.firstSlot()));
-    schedule.changes().keySet().forEach(change -> used.addAll(Mix.filaments(change.to())));
+    Set<Integer> used = new TreeSet<>(FilamentMix.filaments(schedule.firstSlot()));
+    schedule.changes().keySet().forEach(change -> used.addAll(FilamentMix.filaments(change.to())));
     int most = machine.mostFilaments();
     // A mix is of the first two, whatever else there is.
     boolean isOther = machine.mixes() && used.stream().anyMatch(slot -> slot > most);

@@ -14,9 +14,9 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.RegionEditor;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.strata.PieceLayer;
@@ -141,8 +141,8 @@ final class DivisionChecks {
     if (one.isEmpty() || other.isEmpty() || one.equals(other)) {
       return;
     }
-    Where first = plan.rules().get(upper).where();
-    Where second = plan.rules().get(lower).where();
+    Scope first = plan.rules().get(upper).where();
+    Scope second = plan.rules().get(lower).where();
     for (int p = 0; p < placed.size(); p++) {
       for (PieceLayer layer : stacks.get(p).layers()) {
         boolean both =
@@ -178,7 +178,7 @@ final class DivisionChecks {
   }
 
   /** Whether a place is in strata that lie outside the print, as another finding says. */
-  private boolean waits(Where where) {
+  private boolean waits(Scope where) {
     for (int p = 0; p < placed.size(); p++) {
       Piece piece = placed.get(p).piece();
       boolean names =
@@ -191,7 +191,7 @@ final class DivisionChecks {
     return false;
   }
 
-  private boolean matchesAnything(Where where) {
+  private boolean matchesAnything(Scope where) {
     for (int p = 0; p < placed.size(); p++) {
       Piece piece = placed.get(p).piece();
       for (PieceLayer layer : stacks.get(p).layers()) {

@@ -6,9 +6,9 @@ import java.util.Optional;
 import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.RuleEditor;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 /**
  * Something that a check found.
@@ -60,7 +60,7 @@ public record Finding(
    */
   public record Remedy(String label, Plan plan) {
     /** A rule that would mend it. */
-    static Remedy rule(String label, Plan plan, Where where, Setting setting, Value value) {
+    static Remedy rule(String label, Plan plan, Scope where, Setting setting, Value value) {
       return new Remedy(label, RuleEditor.set(plan, where, setting, value));
     }
   }

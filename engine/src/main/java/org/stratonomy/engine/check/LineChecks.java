@@ -17,15 +17,15 @@ import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 
@@ -186,7 +186,7 @@ final class LineChecks {
                     Remedy.rule(
                         Checks.text("Slow down to %.0f mm/s", slower),
                         plan,
-                        Where.EVERYWHERE,
+                        Scope.EVERYWHERE,
                         Setting.MIN_SPEED,
                         Value.of(slower)))));
   }
@@ -195,7 +195,7 @@ final class LineChecks {
     return Remedy.rule(
         "Wait after them",
         plan,
-        Where.EVERYWHERE,
+        Scope.EVERYWHERE,
         Setting.SHORT_LAYERS,
         Value.of("slow down, then wait"));
   }
@@ -228,7 +228,7 @@ final class LineChecks {
                 Remedy.rule(
                     "Bridges in %s alone".formatted(resolver.filament(bridge.slot()).name()),
                     plan,
-                    Where.ofPiece(piece.id()).withRole(Role.BRIDGE),
+                    Scope.ofPiece(piece.id()).withRole(Role.BRIDGE),
                     Setting.FILAMENT,
                     Value.of(bridge.slot())))));
   }
@@ -267,7 +267,7 @@ final class LineChecks {
 
   private double wanted(Stroke stroke) {
     Settings own =
-        stroke.piece() == Origin.NO_PIECE
+        stroke.piece() == PrintedFor.NO_PIECE
             ? resolver.plan()
             : settings(stroke.piece(), stroke.stratum());
     return own.number(stroke.role().speed());
@@ -292,7 +292,7 @@ final class LineChecks {
                 Remedy.rule(
                     Checks.text("%.0f mm/s for %s", speed, role),
                     plan,
-                    Where.EVERYWHERE.withRole(of.role),
+                    Scope.EVERYWHERE.withRole(of.role),
                     of.role.speed(),
                     Value.of(speed)))));
   }

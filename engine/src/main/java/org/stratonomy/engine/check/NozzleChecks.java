@@ -16,10 +16,10 @@ import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
@@ -272,7 +272,7 @@ final class NozzleChecks {
       return;
     }
     Optional<Piece> piece =
-        what.piece == Origin.NO_PIECE
+        what.piece == PrintedFor.NO_PIECE
             ? Optional.empty()
             : Optional.of(plan.pieces().get(what.piece));
     findings.add(

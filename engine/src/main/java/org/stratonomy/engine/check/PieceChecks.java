@@ -9,8 +9,8 @@ import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshReport;
+import org.stratonomy.engine.place.AdhesionReach;
 import org.stratonomy.engine.place.BeltStrata;
-import org.stratonomy.engine.place.Reach;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.PieceEditor;
@@ -19,9 +19,9 @@ import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.PlacedPiece;
@@ -65,7 +65,7 @@ final class PieceChecks {
     Piece piece = p.piece();
     Bounds b = p.bounds();
     mesh(p);
-    double out = Reach.ofOutlines(piece, resolver);
+    double out = AdhesionReach.ofOutlines(piece, resolver);
     if (!BedChecks.holds(machine, p, out)) {
       add(
           "off-bed:" + piece.id(),
@@ -213,7 +213,7 @@ final class PieceChecks {
 
   /** The nearest middle so that a size lies on the bed, with room for the skirt if there is any. */
   private double onto(double middle, double size, double bed) {
-    double reach = Reach.ofAll(plan, resolver);
+    double reach = AdhesionReach.ofAll(plan, resolver);
     double room = size + 2 * reach <= bed ? reach : 0;
     return Math.clamp(middle, size / 2 + room, bed - size / 2 - room);
   }
@@ -241,8 +241,8 @@ final class PieceChecks {
             .filter(p -> p.bounds().minZ() <= 0)
             .map(PlacedPiece::bounds)
             .reduce(Bounds::with);
-    double reach = Reach.ofAll(plan, resolver) - ROUNDING_MM;
-    double out = Reach.ofOutlines(plan, resolver);
+    double reach = AdhesionReach.ofAll(plan, resolver) - ROUNDING_MM;
+    double out = AdhesionReach.ofOutlines(plan, resolver);
     if (reach <= out || all.isEmpty()) {
       return findings;
     }
@@ -265,7 +265,7 @@ final class PieceChecks {
               Remedy.rule(
                   "Print without a %s".formatted(name),
                   plan,
-                  Where.EVERYWHERE,
+                  Scope.EVERYWHERE,
                   lines,
                   Value.of(0))));
     }

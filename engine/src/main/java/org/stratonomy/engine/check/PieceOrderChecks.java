@@ -6,16 +6,16 @@ import java.util.Optional;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.merge.Schedule;
+import org.stratonomy.engine.place.AdhesionReach;
 import org.stratonomy.engine.place.PieceOrder;
 import org.stratonomy.engine.place.PiecesApart;
-import org.stratonomy.engine.place.Reach;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.RuleEditor;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /** Whether pieces can be printed one at a time as the plan wants it. */
@@ -46,7 +46,7 @@ final class PieceOrderChecks {
     List<Finding> findings = new ArrayList<>();
     PieceOrder.of(
             placed.stream().map(PlacedPiece::bounds).toList(),
-            Reach.ofBrim(plan, resolver),
+            AdhesionReach.ofBrim(plan, resolver),
             machine)
         .conflict()
         .ifPresent(conflict -> findings.add(inTheWay(conflict)));
@@ -92,6 +92,6 @@ final class PieceOrderChecks {
   private Remedy together() {
     return new Remedy(
         "Print the pieces together",
-        RuleEditor.set(plan, Where.EVERYWHERE, Setting.PIECE_ORDER, Value.of("together")));
+        RuleEditor.set(plan, Scope.EVERYWHERE, Setting.PIECE_ORDER, Value.of("together")));
   }
 }

@@ -7,14 +7,14 @@ import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.merge.Tower;
 import org.stratonomy.engine.mesh.Bounds;
-import org.stratonomy.engine.place.Reach;
+import org.stratonomy.engine.place.AdhesionReach;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /** Looks whether the purge tower can stand where it is to stand. */
@@ -49,7 +49,7 @@ final class PurgeChecks {
   }
 
   private void piece(PlacedPiece piece) {
-    double reach = Reach.ofPiece(piece.piece(), resolver);
+    double reach = AdhesionReach.ofPiece(piece.piece(), resolver);
     Bounds b = piece.bounds().grown(reach);
     if (tower.footprint().meets(b)) {
       boolean isInPiece = tower.footprint().meets(piece.bounds());
@@ -72,7 +72,7 @@ final class PurgeChecks {
             : Remedy.rule(
                 "Purge into nothing",
                 plan,
-                Where.EVERYWHERE,
+                Scope.EVERYWHERE,
                 Setting.PURGE_INTO,
                 Value.of("nothing"));
     findings.add(

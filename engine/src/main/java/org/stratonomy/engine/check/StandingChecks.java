@@ -10,10 +10,10 @@ import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.strata.PieceLayer;
@@ -145,7 +145,7 @@ final class StandingChecks {
                   Remedy.rule(
                       "Add a brim of %d lines".formatted(BRIM),
                       plan,
-                      Where.ofPiece(piece.id()),
+                      Scope.ofPiece(piece.id()),
                       Setting.BRIM_LINES,
                       Value.of(BRIM)))));
     }
@@ -153,7 +153,7 @@ final class StandingChecks {
 
   /** Supports all of a piece that needs it. */
   static Remedy support(Plan plan, Piece piece) {
-    Where where = Where.ofPiece(piece.id());
+    Scope where = Scope.ofPiece(piece.id());
     return Remedy.rule("Support it", plan, where, Setting.SUPPORT, Value.of("everywhere"));
   }
 }

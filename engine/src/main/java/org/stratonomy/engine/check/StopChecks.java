@@ -14,10 +14,10 @@ import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.RuleEditor;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 /** Looks whether stops happen, and whether the machine can wait as they say. */
 final class StopChecks {
@@ -154,7 +154,7 @@ final class StopChecks {
                       "Print the pieces one at a time",
                       RuleEditor.set(
                           plan,
-                          Where.EVERYWHERE,
+                          Scope.EVERYWHERE,
                           Setting.PIECE_ORDER,
                           Value.of(Resolver.ONE_AT_A_TIME))))
               : List.of());

@@ -15,10 +15,10 @@ import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
 
@@ -81,7 +81,7 @@ final class ThinChecks {
     LayerSchedule first = layers.getFirst();
     Settings own = resolver.stratum(piece.id(), 1);
     boolean isFitted = own.choice(Setting.THIN_PLACES).equals(FITTED);
-    Where where = Where.ofPiece(piece.id());
+    Scope where = Scope.ofPiece(piece.id());
     int walls = own.count(Setting.WALLS) + 1;
     Remedy more =
         Remedy.rule("%d walls".formatted(walls), plan, where, Setting.WALLS, Value.of(walls));
@@ -128,7 +128,7 @@ final class ThinChecks {
   }
 
   private List<Remedy> remedies(Piece piece, Settings own) {
-    Where where = Where.ofPiece(piece.id());
+    Scope where = Scope.ofPiece(piece.id());
     if (!own.choice(Setting.THIN_PLACES).equals(FITTED)) {
       Value fitted = Value.of(FITTED);
       return List.of(Remedy.rule("Fit lines to them", plan, where, Setting.THIN_PLACES, fitted));

@@ -14,8 +14,8 @@ import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.ScopeSpot;
 import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Spot;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /**
@@ -92,8 +92,8 @@ final class TurnChecks {
   private List<Extent> extents(PlacedPiece piece) {
     List<Extent> extents = new ArrayList<>();
     for (int b = 0; b < piece.piece().bodies().size(); b++) {
-      Spot spot =
-          new Spot(
+      ScopeSpot spot =
+          new ScopeSpot(
               piece.id(),
               piece.piece().bodies().get(b).id(),
               piece.piece().strata().get(1).id(),

@@ -13,9 +13,9 @@ import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 /** Walls that are fitted to the thickness of a piece, because it is no whole number of lines. */
 final class WallChecks {
@@ -121,7 +121,7 @@ final class WallChecks {
                         Remedy.rule(
                             Checks.text("Lines of %.2f mm", width),
                             plan,
-                            new Where(List.of(walls.piece.id()), List.of(walls.id())),
+                            new Scope(List.of(walls.piece.id()), List.of(walls.id())),
                             Setting.LINE_WIDTH,
                             Value.of(width)))));
   }

@@ -16,11 +16,11 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
+import org.stratonomy.engine.plan.ScopeSpot;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
-import org.stratonomy.engine.plan.Spot;
 import org.stratonomy.engine.plan.SpotSettings;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.Plane;
@@ -71,7 +71,7 @@ public final class Cells {
     this.resolver = resolver;
     this.meshes = meshes;
     this.memo = memo;
-    List<Where> wheres =
+    List<Scope> wheres =
         plan.rules().stream()
             .filter(Rule::on)
             .map(Rule::where)
@@ -140,7 +140,7 @@ public final class Cells {
   }
 
   /** What rules can tell of a place in a layer, or nothing if the piece is not there. */
-  public Optional<Spot> spot(PieceLayer layer, double x, double y) {
+  public Optional<ScopeSpot> spot(PieceLayer layer, double x, double y) {
     return fragments(layer).list().stream()
         .filter(fragment -> new Clipper(fragment.area()).contains(x, y))
         .findFirst()
@@ -152,7 +152,7 @@ public final class Cells {
    *
    * @param spot stands for all of its places
    */
-  public record Place(Spot spot, Area area) {}
+  public record Place(ScopeSpot spot, Area area) {}
 
   /** All that rules can tell apart in a layer; together they make up its section. */
   public List<Place> places(PieceLayer layer) {
@@ -220,7 +220,7 @@ public final class Cells {
             .area();
   }
 
-  private Spot spot(PieceLayer layer, Fragment fragment) {
+  private ScopeSpot spot(PieceLayer layer, Fragment fragment) {
     return spot(layer, piece.bodies().get(fragment.body()).id(), fragment.regions());
   }
 
@@ -229,8 +229,8 @@ public final class Cells {
    *
    * @param body id of a body; empty beside the piece
    */
-  public Spot spot(PieceLayer layer, String body, Set<String> inRegions) {
-    return new Spot(
+  public ScopeSpot spot(PieceLayer layer, String body, Set<String> inRegions) {
+    return new ScopeSpot(
         piece.id(),
         body,
         piece.strata().get(layer.stratum()).id(),

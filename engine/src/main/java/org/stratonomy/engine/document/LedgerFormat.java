@@ -7,9 +7,9 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.stratonomy.engine.ledger.Ledger;
-import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Region;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -72,7 +72,7 @@ public final class LedgerFormat {
   }
 
   /** A piece with its stratum, and with the regions in it, as the user calls them. */
-  private static String name(Plan plan, Origin origin) {
+  private static String name(Plan plan, PrintedFor origin) {
     if (!origin.hasPiece()) {
       return "beside the pieces";
     }
@@ -132,7 +132,7 @@ public final class LedgerFormat {
     ArrayNode shares = root.putArray("shares");
     for (Ledger.Share share : ledger.shares()) {
       ObjectNode one = shares.addObject();
-      Origin origin = share.origin();
+      PrintedFor origin = share.origin();
       if (origin.hasPiece()) {
         Piece piece = plan.pieces().get(origin.piece());
         one.put("piece", piece.id()).put("stratum", origin.stratum());
@@ -156,7 +156,7 @@ public final class LedgerFormat {
           .put("layer", entry.layer())
           .put(
               "piece",
-              entry.piece() == Origin.NO_PIECE ? "" : plan.pieces().get(entry.piece()).id())
+              entry.piece() == PrintedFor.NO_PIECE ? "" : plan.pieces().get(entry.piece()).id())
           .put("withinLayer", entry.withinLayer())
           .put("height", entry.heightMm())
           .put("atSeconds", entry.atSeconds())

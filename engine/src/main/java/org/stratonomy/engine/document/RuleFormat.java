@@ -5,8 +5,8 @@ import java.util.Locale;
 import java.util.Optional;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Where;
-import org.stratonomy.engine.plan.Where.Layers;
+import org.stratonomy.engine.plan.Scope;
+import org.stratonomy.engine.plan.Scope.Layers;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -77,12 +77,12 @@ final class RuleFormat {
         node.path("recipe").asString(""));
   }
 
-  private static Where where(JsonNode node) {
+  private static Scope where(JsonNode node) {
     List<Role> roles =
         PlanFormat.texts(node.path("roles")).stream()
             .map(label -> Role.byLabel(label).orElseThrow())
             .toList();
-    return new Where(
+    return new Scope(
         PlanFormat.texts(node.path("pieces")),
         PlanFormat.texts(node.path("bodies")),
         PlanFormat.texts(node.path("strata")),
@@ -106,7 +106,7 @@ final class RuleFormat {
   static void write(Rule rule, ObjectNode node) {
     node.put("id", rule.id());
     ObjectNode where = node.putObject("where");
-    Where limits = rule.where();
+    Scope limits = rule.where();
     texts(where, "pieces", limits.pieces());
     texts(where, "bodies", limits.bodies());
     texts(where, "strata", limits.strata());

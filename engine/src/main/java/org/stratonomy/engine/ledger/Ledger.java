@@ -13,9 +13,9 @@ import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.plan.Filament;
+import org.stratonomy.engine.plan.FilamentMix;
 import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Mix;
-import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
@@ -93,7 +93,7 @@ public record Ledger(
   public record RoleEntry(Role role, Amounts amounts) implements Entry {}
 
   /** What one part of the plan takes. */
-  public record Share(Origin origin, Amounts amounts) implements Entry {}
+  public record Share(PrintedFor origin, Amounts amounts) implements Entry {}
 
   /**
    * @param slot from 1
@@ -103,7 +103,7 @@ public record Ledger(
   /**
    * @param layer before which layer, or within which if {@code withinLayer}
    * @param piece index of the piece that is printed then, if pieces are printed one at a time; else
-   *     {@link Origin#NO_PIECE}
+   *     {@link PrintedFor#NO_PIECE}
    * @param heightMm plane at which it happens
    * @param atSeconds since the start of the print
    * @param seconds how long it takes, with the travel to the parking place and back
@@ -189,7 +189,7 @@ public record Ledger(
     private final Resolver resolver;
     private final Machine machine;
     private final Map<Role, Sums> roles = new EnumMap<>(Role.class);
-    private final Map<Origin, Sums> shares = new TreeMap<>();
+    private final Map<PrintedFor, Sums> shares = new TreeMap<>();
     private final Map<Integer, Sums> slots = new TreeMap<>();
     private final List<HaltEntry> halts = new ArrayList<>();
 
@@ -263,7 +263,7 @@ public record Ledger(
       return roles.computeIfAbsent(role, _ -> new Sums());
     }
 
-    private Sums of(Origin origin) {
+    private Sums of(PrintedFor origin) {
       return shares.computeIfAbsent(origin, _ -> new Sums());
     }
 
@@ -273,14 +273,14 @@ public record Ledger(
 
     /** How much of what comes out of a slot is filament of the second, 0 to 1 by volume. */
     private double ofSecond(int slot) {
-      double second = Mix.ofSecond(slot) * resolver.filament(2).crossSectionMm2();
+      double second = FilamentMix.ofSecond(slot) * resolver.filament(2).crossSectionMm2();
       return second / resolver.filament(slot).crossSectionMm2();
     }
 
     private void add(LayerTime.Share time) {
       of(time.role()).seconds += time.seconds();
       of(time.origin()).seconds += time.seconds();
-      if (Mix.isMix(time.slot())) {
+      if (FilamentMix.isMix(time.slot())) {
         double second = ofSecond(time.slot()) * time.seconds();
         of(1).seconds += time.seconds() - second;
         of(2).seconds += second;
@@ -295,9 +295,9 @@ public record Ledger(
       }
     }
 
-    private void add(int slot, Role role, Origin origin, double volume) {
+    private void add(int slot, Role role, PrintedFor origin, double volume) {
       strandMm += volume / resolver.filament(slot).crossSectionMm2();
-      if (Mix.isMix(slot)) {
+      if (FilamentMix.isMix(slot)) {
         double second = ofSecond(slot) * volume;
         addUnmixed(1, role, origin, volume - second);
         addUnmixed(2, role, origin, second);
@@ -306,7 +306,7 @@ public record Ledger(
       }
     }
 
-    private void addUnmixed(int slot, Role role, Origin origin, double volume) {
+    private void addUnmixed(int slot, Role role, PrintedFor origin, double volume) {
       for (Sums sums : List.of(of(role), of(origin), of(slot))) {
         sums.add(resolver.filament(slot), volume);
       }
@@ -341,7 +341,7 @@ public record Ledger(
       halts.add(
           new HaltEntry(
               layer.layer().number(),
-              schedule.pieceByPiece() ? layer.piece() : Origin.NO_PIECE,
+              schedule.pieceByPiece() ? layer.piece() : PrintedFor.NO_PIECE,
               within,
               within ? layer.layer().top() : layer.layer().bottom(),
               now,
@@ -359,7 +359,7 @@ public record Ledger(
               0));
       double purged = halt.purgeMm() * resolver.filament(halt.toSlot()).crossSectionMm2();
       if (purged > 0) {
-        add(halt.toSlot(), Role.PURGE, Origin.BESIDE, purged);
+        add(halt.toSlot(), Role.PURGE, PrintedFor.BESIDE, purged);
       }
     }
 

@@ -6,8 +6,8 @@ import java.util.Arrays;
 import java.util.Deque;
 import java.util.List;
 import org.stratonomy.engine.guard.Interruption;
+import org.stratonomy.engine.plan.FilamentMix;
 import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Mix;
 import org.stratonomy.engine.plan.PigmentMix;
 import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Resolver;
@@ -209,9 +209,9 @@ public final class Bleed {
 
   private double[] pure(int slot) {
     double[] shares = new double[pigments.count()];
-    if (Mix.isMix(slot)) {
-      shares[0] = 1 - Mix.ofSecond(slot);
-      shares[1] = Mix.ofSecond(slot);
+    if (FilamentMix.isMix(slot)) {
+      shares[0] = 1 - FilamentMix.ofSecond(slot);
+      shares[1] = FilamentMix.ofSecond(slot);
     } else {
       shares[slot - 1] = 1;
     }

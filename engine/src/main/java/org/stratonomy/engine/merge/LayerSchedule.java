@@ -2,7 +2,7 @@ package org.stratonomy.engine.merge;
 
 import java.util.List;
 import org.stratonomy.engine.motion.LayerTime;
-import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 
 /**
@@ -23,9 +23,9 @@ public record LayerSchedule(
     LayerVolumes volumes,
     LayerFit fit) {
 
-  /** Index of the first piece that is printed in it, or {@link Origin#NO_PIECE}. */
+  /** Index of the first piece that is printed in it, or {@link PrintedFor#NO_PIECE}. */
   public int piece() {
-    return layer.parts().isEmpty() ? Origin.NO_PIECE : layer.parts().getFirst().piece();
+    return layer.parts().isEmpty() ? PrintedFor.NO_PIECE : layer.parts().getFirst().piece();
   }
 
   public List<Stroke> strokes() {

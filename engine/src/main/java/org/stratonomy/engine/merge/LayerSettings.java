@@ -7,7 +7,7 @@ import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
@@ -82,7 +82,7 @@ final class LayerSettings {
         raft,
         resolver::filament,
         new PieceLayer(layer.number(), layer.bottom(), layer.top(), 1),
-        Origin.BESIDE,
+        PrintedFor.BESIDE,
         true,
         false);
   }
@@ -99,7 +99,7 @@ final class LayerSettings {
         new SpotSettings(own, Map.of()),
         resolver::filament,
         new PieceLayer(layer.number(), layer.bottom(), layer.top(), 1),
-        Origin.BESIDE,
+        PrintedFor.BESIDE,
         true,
         true);
   }
@@ -161,7 +161,7 @@ final class LayerSettings {
         settings,
         resolver::filament,
         part.layer(),
-        new Origin(part.piece(), part.layer().stratum(), regions),
+        new PrintedFor(part.piece(), part.layer().stratum(), regions),
         stack.pieces().get(part.piece()).onBed(),
         takesPurge);
   }

@@ -3,7 +3,7 @@ package org.stratonomy.engine.merge;
 import java.util.ArrayList;
 import java.util.List;
 import org.stratonomy.engine.memo.Memo;
-import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Role;
 
 /** How much strokes lay, and how fast at most, by what they are printed for, role and filament. */
@@ -13,7 +13,7 @@ public record LayerVolumes(List<Share> shares) implements Memo.Sized {
    * @param slot of the filament, from 1; or a mix
    * @param mostFlow at which one of its strokes is laid, mm³/s
    */
-  public record Share(Origin origin, Role role, int slot, double mm3, double mostFlow) {}
+  public record Share(PrintedFor origin, Role role, int slot, double mm3, double mostFlow) {}
 
   /** Of all strokes together. */
   public double mm3() {

@@ -15,8 +15,8 @@ import org.stratonomy.engine.merge.LayerBatches.Ground;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.path.PieceLines;
-import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
@@ -38,7 +38,7 @@ public final class Scheduler {
   private final Plan plan;
   private final Resolver resolver;
   private final LayerStack stack;
-  private final Passes passes;
+  private final RunningOrder passes;
   private final List<Sections> sections;
   private final List<PieceLines> lines;
   private final Memo memo;
@@ -71,7 +71,7 @@ public final class Scheduler {
     this.lines = lines;
     this.memo = memo;
     this.planSettings = resolver.plan();
-    this.passes = new Passes(plan, resolver, placed, stack);
+    this.passes = new RunningOrder(plan, resolver, placed, stack);
     this.travel = TravelSettings.of(planSettings);
     this.timer = new LayerTimer(resolver.machine(), travel, planSettings);
     this.settings = new LayerSettings(resolver, stack, lines);
@@ -308,13 +308,13 @@ public final class Scheduler {
   }
 
   /** How the head comes to each line; it does not depend on how the lines are printed. */
-  private LayerWays ways(PlanLayer layer, Ordered ordered) {
+  private LayerTravels ways(PlanLayer layer, Ordered ordered) {
     Key.Builder key = Key.of("ways").add(ordered.key).add(travel.retractFromMm());
     layer.parts().forEach(part -> key.add(settings(part).number(Setting.LINE_WIDTH)));
-    return memo.get(key.build(), LayerWays.class, () -> findWays(layer, ordered.order));
+    return memo.get(key.build(), LayerTravels.class, () -> findWays(layer, ordered.order));
   }
 
-  private LayerWays findWays(PlanLayer layer, LineOrder order) {
+  private LayerTravels findWays(PlanLayer layer, LineOrder order) {
     TravelPlanner planner =
         new TravelPlanner(
             travel,
@@ -340,13 +340,13 @@ public final class Scheduler {
                   to.y(0)));
       before = item;
     }
-    return new LayerWays(travels);
+    return new LayerTravels(travels);
   }
 
   private static int piece(PlanLayer layer, LineOrder.Item item) {
     Role role = item.line().role();
     return layer.isRaft() || role == Role.SKIRT || role == Role.PURGE
-        ? Origin.NO_PIECE
+        ? PrintedFor.NO_PIECE
         : layer.parts().get(item.part()).piece();
   }
 

@@ -1,7 +1,7 @@
 package org.stratonomy.engine.merge;
 
 import java.util.Optional;
-import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
 
@@ -22,7 +22,7 @@ public record Stroke(
     Path path,
     double widthMm,
     double heightMm,
-    Origin origin,
+    PrintedFor origin,
     int slot,
     double speed,
     double fanPercent,
@@ -32,7 +32,7 @@ public record Stroke(
 
   private static final double LEAST_WIPE_MM = 0.05;
 
-  /** Index of the piece in the plan, from 0; {@link Origin#NO_PIECE} beside all of them. */
+  /** Index of the piece in the plan, from 0; {@link PrintedFor#NO_PIECE} beside all of them. */
   public int piece() {
     return origin.piece();
   }

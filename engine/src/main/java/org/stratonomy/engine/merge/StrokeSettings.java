@@ -10,7 +10,7 @@ import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.Overhang;
 import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
@@ -23,7 +23,7 @@ final class StrokeSettings {
   private final SpotSettings settings;
   private final IntFunction<Filament> filaments;
   private final PieceLayer layer;
-  private final Origin origin;
+  private final PrintedFor origin;
   private final boolean firstOnBed;
   private final boolean fanOff;
   private final boolean takesPurge;
@@ -38,7 +38,7 @@ final class StrokeSettings {
       SpotSettings settings,
       IntFunction<Filament> filaments,
       PieceLayer layer,
-      Origin origin,
+      PrintedFor origin,
       boolean pieceOnBed,
       boolean takesPurge) {
     this.takesPurge = takesPurge;
@@ -109,7 +109,7 @@ final class StrokeSettings {
         path,
         width,
         layer.height(),
-        role == Role.SKIRT ? Origin.BESIDE : origin,
+        role == Role.SKIRT ? PrintedFor.BESIDE : origin,
         slot,
         isLimited ? mostByFlow : wanted.mmS,
         fan,

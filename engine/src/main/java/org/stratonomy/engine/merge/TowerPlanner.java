@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.mesh.Bounds;
-import org.stratonomy.engine.place.Reach;
+import org.stratonomy.engine.place.AdhesionReach;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Setting;
@@ -76,7 +76,7 @@ final class TowerPlanner {
   }
 
   private Tower.Around around() {
-    double margin = AIR_MM + Reach.ofAll(plan, resolver);
+    double margin = AIR_MM + AdhesionReach.ofAll(plan, resolver);
     Bounds all = placed.stream().map(PlacedPiece::bounds).reduce(Bounds::with).orElseThrow();
     return new Tower.Around(all, margin);
   }

@@ -5,7 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.IntFunction;
 import org.stratonomy.engine.motion.TravelSettings;
-import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Router;
@@ -37,15 +37,15 @@ final class TravelPlanner {
   /**
    * How the head comes from the end of a line to the beginning of the next.
    *
-   * @param from piece of the one, or {@link Origin#NO_PIECE}
-   * @param to piece of the other, or {@link Origin#NO_PIECE}
+   * @param from piece of the one, or {@link PrintedFor#NO_PIECE}
+   * @param to piece of the other, or {@link PrintedFor#NO_PIECE}
    */
   Travel travel(int from, double ax, double ay, int to, double bx, double by) {
     double length = Distance.of(bx - ax, by - ay);
     if (length <= settings.retractFromMm()) {
       return Travel.STRAIGHT;
     }
-    if (from == to && from != Origin.NO_PIECE) {
+    if (from == to && from != PrintedFor.NO_PIECE) {
       Optional<Path> way =
           routers
               .computeIfAbsent(from, piece -> new Router(rooms.apply(piece)))

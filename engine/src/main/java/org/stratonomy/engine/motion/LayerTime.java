@@ -2,7 +2,7 @@ package org.stratonomy.engine.motion;
 
 import java.util.List;
 import org.stratonomy.engine.memo.Memo;
-import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Role;
 
 /**
@@ -23,7 +23,7 @@ public record LayerTime(
    *
    * @param slot of the filament, from 1; or a mix
    */
-  public record Share(Origin origin, Role role, int slot, double seconds) {}
+  public record Share(PrintedFor origin, Role role, int slot, double seconds) {}
 
   public double seconds() {
     return extrudingSeconds() + travelSeconds + waitSeconds;

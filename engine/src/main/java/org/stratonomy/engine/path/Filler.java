@@ -6,12 +6,12 @@ import java.util.List;
 import java.util.function.Function;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.plane.CircleFit;
 import org.stratonomy.engine.plane.Clipper;
+import org.stratonomy.engine.plane.ConnectedParts;
 import org.stratonomy.engine.plane.Hatch;
-import org.stratonomy.engine.plane.Parts;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
-import org.stratonomy.engine.plane.Room;
 
 /** Fills areas of one layer: solid, as a bridge, or with a pattern. */
 final class Filler {
@@ -68,8 +68,8 @@ final class Filler {
       return area;
     }
     double reach = NARROW / 2 * width;
-    Parts parts = new Parts(area);
-    BitSet wide = parts.which(part -> Room.isSurelyFor(reach, part));
+    ConnectedParts parts = new ConnectedParts(area);
+    BitSet wide = parts.which(part -> CircleFit.isSurelyFor(reach, part));
     wide.or(parts.met(Plane.inset(parts.without(wide), reach)));
     along(parts.without(wide), role);
     return parts.only(wide);

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plane.Area;
-import org.stratonomy.engine.plane.Parts;
+import org.stratonomy.engine.plane.ConnectedParts;
 
 /**
  * The lines of one layer of one piece, in no particular order but for top skins.
@@ -18,7 +18,7 @@ record LayerLines(List<List<Line>> islands) implements Memo.Sized {
 
   /** Sorts lines by the part of the section that they begin in. */
   static LayerLines of(Area section, List<Line> lines) {
-    Parts parts = new Parts(section);
+    ConnectedParts parts = new ConnectedParts(section);
     if (parts.count() <= 1) {
       return new LayerLines(List.of(lines));
     }

@@ -8,9 +8,9 @@ import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
+import org.stratonomy.engine.plane.ConnectedParts;
 import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.InnerDiscs;
-import org.stratonomy.engine.plane.Parts;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
 
@@ -137,7 +137,7 @@ final class NarrowPlaces {
 
   /** The narrow places that single lines run through. */
   Area taken(List<Line> singles) {
-    Parts parts = new Parts(narrow);
+    ConnectedParts parts = new ConnectedParts(narrow);
     BitSet taken = new BitSet(parts.count());
     for (Line line : singles) {
       Interruption.check();

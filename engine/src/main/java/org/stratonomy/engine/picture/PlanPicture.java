@@ -24,7 +24,7 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Spot;
+import org.stratonomy.engine.plan.ScopeSpot;
 import org.stratonomy.engine.plan.Triangles;
 import org.stratonomy.engine.strata.PlacedPiece;
 
@@ -205,8 +205,8 @@ public final class PlanPicture {
     int[] colours = new int[boundaries.size() + 1];
     for (int s = 0; s < colours.length; s++) {
       double below = s < boundaries.size() ? boundaries.get(s) : Double.MAX_VALUE;
-      Spot spot =
-          new Spot(
+      ScopeSpot spot =
+          new ScopeSpot(
               piece.id(),
               body,
               piece.strata().get(piece.strata().at(below)).id(),

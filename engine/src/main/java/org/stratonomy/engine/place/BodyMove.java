@@ -13,7 +13,7 @@ import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Where;
+import org.stratonomy.engine.plan.Scope;
 
 /**
  * Takes a body out of its piece and puts it into another one, with its patches. Rules that held for
@@ -105,7 +105,7 @@ final class BodyMove {
   }
 
   /** What of a place is left without the body and its patches. */
-  private Optional<Where> staying(Where where) {
+  private Optional<Scope> staying(Scope where) {
     if (!where.matchesPiece(from.id())) {
       return Optional.of(where);
     }
@@ -142,8 +142,8 @@ final class BodyMove {
   }
 
   /** The part of a place that goes with the body. */
-  private Optional<Where> going(
-      Where where, String piece, String bodyId, Map<String, String> regions) {
+  private Optional<Scope> going(
+      Scope where, String piece, String bodyId, Map<String, String> regions) {
     boolean named = where.pieces().contains(from.id()) || where.bodies().contains(body.id());
     boolean holds =
         where.matchesPiece(from.id())
@@ -156,7 +156,7 @@ final class BodyMove {
       return Optional.empty();
     }
     return Optional.of(
-        new Where(
+        new Scope(
             List.of(piece),
             List.of(bodyId),
             List.of(),

@@ -27,8 +27,8 @@ public final class PiecesApart {
     this.plan = plan;
     this.placed = placed;
     machine = resolver.machine();
-    brim = Reach.ofBrim(plan, resolver);
-    around = Reach.ofAll(plan, resolver);
+    brim = AdhesionReach.ofBrim(plan, resolver);
+    around = AdhesionReach.ofAll(plan, resolver);
   }
 
   /**

@@ -159,7 +159,8 @@ public final class Placer {
   public Plan layDown(String id, Vector normal) {
     Piece piece = piece(id);
     Placement at = piece.placement();
-    Vector rotation = Turn.of(at.rotation()).then(Turn.to(normal, new Vector(0, 0, -1))).degrees();
+    Vector rotation =
+        Rotation.of(at.rotation()).then(Rotation.to(normal, new Vector(0, 0, -1))).degrees();
     Vector position = new Vector(at.position().x(), at.position().y(), 0);
     return new PieceEditor(plan, id).place(new Placement(position, rotation, at.scale()));
   }

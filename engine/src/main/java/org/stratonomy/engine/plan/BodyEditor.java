@@ -96,8 +96,8 @@ public final class BodyEditor {
           ids.add(piece.bodies().get(chain.get(i)).id());
         }
       }
-      Where where =
-          new Where(List.of(piece.id()), ids, List.of(), List.of(), List.of(), Optional.empty());
+      Scope where =
+          new Scope(List.of(piece.id()), ids, List.of(), List.of(), List.of(), Optional.empty());
       List<Rule> rules = new ArrayList<>(changed.rules());
       rules.addFirst(new Rule(where, Map.of(Setting.FILAMENT, Value.of(slot))));
       changed = changed.withRules(rules);
@@ -163,16 +163,16 @@ public final class BodyEditor {
   }
 
   private Rule filament(List<String> bodies, int slot) {
-    Where where =
-        new Where(List.of(piece.id()), bodies, List.of(), List.of(), List.of(), Optional.empty());
+    Scope where =
+        new Scope(List.of(piece.id()), bodies, List.of(), List.of(), List.of(), Optional.empty());
     return new Rule(where, Map.of(Setting.FILAMENT, Value.of(slot)));
   }
 
   private static int nearest(String colour, List<String> slots) {
-    Lab wanted = Lab.of(colour);
+    CieLab wanted = CieLab.of(colour);
     int best = 0;
     for (int i = 1; i < slots.size(); i++) {
-      if (Lab.of(slots.get(i)).distance(wanted) < Lab.of(slots.get(best)).distance(wanted)) {
+      if (CieLab.of(slots.get(i)).distance(wanted) < CieLab.of(slots.get(best)).distance(wanted)) {
         best = i;
       }
     }

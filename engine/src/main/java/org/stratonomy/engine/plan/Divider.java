@@ -49,7 +49,7 @@ public final class Divider {
     String upper = piece.strata().above(height).id();
     List<Rule> rules = new ArrayList<>();
     for (Rule rule : plan.rules()) {
-      Where where = rule.where();
+      Scope where = rule.where();
       boolean isNamed = where.strata().contains(upper) && where.matchesPiece(piece.id());
       boolean isOthers =
           plan.pieces().stream()
@@ -143,7 +143,7 @@ public final class Divider {
     Piece after = divided.piece(piece.id()).orElseThrow();
     int first = after.strata().at(from + END);
     for (int i = 0; i < parts; i++) {
-      Where where = new Where(List.of(piece.id()), List.of(after.strata().get(first + i).id()));
+      Scope where = new Scope(List.of(piece.id()), List.of(after.strata().get(first + i).id()));
       Value slot = Value.of(slots.get(i % slots.size()));
       divided = RuleEditor.set(divided, where, Setting.FILAMENT, slot);
     }
@@ -180,7 +180,7 @@ public final class Divider {
     copied.add(other.strata().get(last + 1));
     List<Rule> rules = new ArrayList<>();
     for (Rule rule : changed.rules()) {
-      Where where = rule.where();
+      Scope where = rule.where();
       boolean named = where.pieces().contains(from) && !where.strata().isEmpty();
       if (named && !where.pieces().contains(piece.id()) && where.bodies().isEmpty()) {
         List<String> both = new ArrayList<>(where.pieces());

@@ -3,7 +3,7 @@ package org.stratonomy.engine.plan;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.stratonomy.engine.plan.Where.Layers;
+import org.stratonomy.engine.plan.Scope.Layers;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -32,11 +32,11 @@ public final class FillingRules {
     plan.piece(piece, "filling");
     Plan set = plan.withRules(plan.rules().stream().filter(rule -> !isOwn(rule, piece)).toList());
     if (hollow && layer > 1) {
-      Where below = where(piece, 1, layer - 1);
+      Scope below = where(piece, 1, layer - 1);
       set = RuleEditor.add(set, rule("hollow", piece, below, HOLLOW));
     }
     if (withoutFan > 0) {
-      Where above = where(piece, layer, layer + withoutFan - 1);
+      Scope above = where(piece, layer, layer + withoutFan - 1);
       set = RuleEditor.add(set, rule("still-air", piece, above, WITHOUT_FAN));
     }
     return set;
@@ -51,7 +51,7 @@ public final class FillingRules {
   }
 
   private static Rule identified(Rule rule, List<Rule> rules) {
-    Where where = rule.where();
+    Scope where = rule.where();
     boolean isForLayers =
         where.layers().isPresent()
             && where.pieces().size() == 1
@@ -76,7 +76,7 @@ public final class FillingRules {
         : rule;
   }
 
-  private static Rule rule(String kind, String piece, Where where, Map<Setting, Value> values) {
+  private static Rule rule(String kind, String piece, Scope where, Map<Setting, Value> values) {
     return new Rule(where, values).withId(id(kind, piece));
   }
 
@@ -88,8 +88,8 @@ public final class FillingRules {
     return rule.id().equals(id("hollow", piece)) || rule.id().equals(id("still-air", piece));
   }
 
-  private static Where where(String piece, int first, int last) {
-    return new Where(
+  private static Scope where(String piece, int first, int last) {
+    return new Scope(
         List.of(piece),
         List.of(),
         List.of(),

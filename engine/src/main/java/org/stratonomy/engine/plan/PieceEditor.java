@@ -129,7 +129,7 @@ public final class PieceEditor {
 
   /** A rule for both pieces becomes two, because only for one of them bodies are named. */
   private List<Rule> joined(Rule rule, String other, Map<String, String> renamed) {
-    Where where = rule.where();
+    Scope where = rule.where();
     if (!where.pieces().contains(other)) {
       return List.of(rule);
     }
@@ -143,7 +143,7 @@ public final class PieceEditor {
       rules.add(rule.withWhere(where.withPieces(left)));
     }
     if (!named.isEmpty()) {
-      Where here = where.withPieces(List.of(piece.id())).withStrata(List.of()).withBodies(named);
+      Scope here = where.withPieces(List.of(piece.id())).withStrata(List.of()).withBodies(named);
       rules.add(rule.withWhere(here));
     }
     return rules;
@@ -168,7 +168,7 @@ public final class PieceEditor {
   }
 
   /** Whether the bodies and regions that a place names are still there. */
-  private static boolean isKnown(Where where, List<Piece> pieces) {
+  private static boolean isKnown(Scope where, List<Piece> pieces) {
     boolean bodies =
         where.bodies().stream()
             .allMatch(

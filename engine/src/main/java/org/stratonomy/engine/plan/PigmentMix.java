@@ -26,7 +26,7 @@ public final class PigmentMix {
    * @param shares of the filaments, that add up to 1
    */
   public int rgb(double[] shares) {
-    return Lab.rgb(Lab.mix(colours, shares));
+    return CieLab.rgb(CieLab.mix(colours, shares));
   }
 
   /** Whether two mixes are told apart. */
@@ -38,7 +38,7 @@ public final class PigmentMix {
     if (most < UNSEEN) {
       return false;
     }
-    Lab first = Lab.of(Lab.mix(colours, one));
-    return first.distance(Lab.of(Lab.mix(colours, other))) > PurgeVolumes.JUST_SEEN;
+    CieLab first = CieLab.of(CieLab.mix(colours, one));
+    return first.distance(CieLab.of(CieLab.mix(colours, other))) > PurgeVolumes.JUST_SEEN;
   }
 }

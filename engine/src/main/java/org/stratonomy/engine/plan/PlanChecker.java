@@ -142,7 +142,7 @@ public final class PlanChecker {
           "%s is counted, so it cannot change evenly.".formatted(setting.label()),
           "Let it change by steps.");
     }
-    if (setting.scope() == Setting.Scope.PLAN && course.from() == Where.Layers.From.STRATUM) {
+    if (setting.scope() == Setting.Scope.PLAN && course.from() == Scope.Layers.From.STRATUM) {
       throw bad(
           place,
           "%s holds for the whole plan, not by stratum.".formatted(setting.label()),

@@ -186,7 +186,7 @@ public final class PlanDifferences {
     return setting.said(value);
   }
 
-  private String text(Where where) {
+  private String text(Scope where) {
     List<String> parts = new ArrayList<>();
     parts.add(joined(where.pieces(), id -> named(plan.pieces(), Piece::id, Piece::name, id)));
     parts.add(joined(where.bodies(), id -> named(Piece::bodies, Body::id, Body::name, id)));
@@ -201,7 +201,7 @@ public final class PlanDifferences {
   }
 
   /** Numbers of the strata of pieces that a place names; several pieces may have a number each. */
-  private List<Integer> numbers(Where where) {
+  private List<Integer> numbers(Scope where) {
     return plan.pieces().stream()
         .filter(piece -> where.matchesPiece(piece.id()))
         .flatMap(piece -> numbers(piece.strata(), where.strata()).stream())
@@ -223,8 +223,8 @@ public final class PlanDifferences {
         : "stratum %s%s".formatted(joined(strata, String::valueOf), of);
   }
 
-  private static String text(Where.Layers layers) {
-    String last = layers.last() == Where.Layers.OPEN ? " on" : " to %d".formatted(layers.last());
+  private static String text(Scope.Layers layers) {
+    String last = layers.last() == Scope.Layers.OPEN ? " on" : " to %d".formatted(layers.last());
     return "layers from %d%s of the %s"
         .formatted(layers.first(), last, layers.from().name().toLowerCase(Locale.ROOT));
   }

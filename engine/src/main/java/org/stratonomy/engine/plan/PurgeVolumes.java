@@ -122,15 +122,15 @@ public final class PurgeVolumes {
     String before = change.before;
     String after = change.after;
     // Not the colour as it is written: no filament is as black as black can be said to be.
-    Lab pure = Lab.mixed(before, after, 0);
+    CieLab pure = CieLab.mixed(before, after, 0);
     double low = 0;
     double high = 1;
-    if (Lab.mixed(before, after, 1).distance(pure) <= JUST_SEEN) {
+    if (CieLab.mixed(before, after, 1).distance(pure) <= JUST_SEEN) {
       return 1;
     }
     for (int i = 0; i < STEPS; i++) {
       double middle = (low + high) / 2;
-      if (Lab.mixed(before, after, middle).distance(pure) <= JUST_SEEN) {
+      if (CieLab.mixed(before, after, middle).distance(pure) <= JUST_SEEN) {
         low = middle;
       } else {
         high = middle;

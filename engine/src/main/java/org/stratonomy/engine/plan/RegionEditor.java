@@ -74,7 +74,7 @@ public final class RegionEditor {
         new Region.Patch(body, triangles, Depth.of(PATCH_WALLS), Depth.of(PATCH_LAYERS));
     Plan added = add(name, shape);
     String id = added.piece(piece.id()).orElseThrow().regions().getLast().id();
-    Where where = new Where(List.of(piece.id()), List.of()).withRegions(List.of(id));
+    Scope where = new Scope(List.of(piece.id()), List.of()).withRegions(List.of(id));
     return RuleEditor.set(added, where, Setting.FILAMENT, Value.of(slot));
   }
 

@@ -26,7 +26,7 @@ public final class Resolver {
   private final Machine machine;
   private final List<Filament> filaments;
   private final Set<Role> rolesNamed = EnumSet.noneOf(Role.class);
-  private final Map<Spot, SpotSettings> known = new ConcurrentHashMap<>();
+  private final Map<ScopeSpot, SpotSettings> known = new ConcurrentHashMap<>();
   private final Map<String, Strata> strataOf = new HashMap<>();
   private final Map<PieceStratum, Settings> strata = new ConcurrentHashMap<>();
 
@@ -56,8 +56,8 @@ public final class Resolver {
 
   /** The filament in a slot, counted from 1, or what comes out of the nozzle for a mix. */
   public Filament filament(int slot) {
-    return Mix.isMix(slot)
-        ? Mix.of(filaments.get(0), filaments.get(1), slot)
+    return FilamentMix.isMix(slot)
+        ? FilamentMix.of(filaments.get(0), filaments.get(1), slot)
         : filaments.get(slot - 1);
   }
 
@@ -82,11 +82,11 @@ public final class Resolver {
   }
 
   /** What holds at a spot. */
-  public SpotSettings at(Spot spot) {
+  public SpotSettings at(ScopeSpot spot) {
     return known.computeIfAbsent(spot, this::resolve);
   }
 
-  private SpotSettings resolve(Spot spot) {
+  private SpotSettings resolve(ScopeSpot spot) {
     boolean core = isInCore(spot);
     Settings all = resolve(where -> where.roles().isEmpty() && where.matches(spot), core).at(spot);
     Map<Role, Settings> byRole = new EnumMap<>(Role.class);
@@ -106,7 +106,7 @@ public final class Resolver {
    * follow that filament; only rules that name the role override them.
    */
   private void feed(
-      Role role, Setting filament, Spot spot, Settings all, Map<Role, Settings> byRole) {
+      Role role, Setting filament, ScopeSpot spot, Settings all, Map<Role, Settings> byRole) {
     int slot = all.count(filament);
     Settings around = byRole.getOrDefault(role, all);
     if (slot == 0 || slot == around.slot()) {
@@ -133,7 +133,7 @@ public final class Resolver {
     byRole.put(role, new Settings(values, deciding, around.below()));
   }
 
-  private static boolean matches(Where where, Spot spot, Role role) {
+  private static boolean matches(Scope where, ScopeSpot spot, Role role) {
     return where.matches(spot) && (where.roles().isEmpty() || where.roles().contains(role));
   }
 
@@ -144,10 +144,10 @@ public final class Resolver {
   public Settings plan() {
     OptionalInt first =
         plan.pieces().stream().limit(1).mapToInt(p -> stratum(p.id(), 1).slot()).findFirst();
-    return resolve(Where::isEverywhere, first, false);
+    return resolve(Scope::isEverywhere, first, false);
   }
 
-  private boolean isInCore(Spot spot) {
+  private boolean isInCore(ScopeSpot spot) {
     return plan.piece(spot.piece()).stream()
         .flatMap(piece -> spot.regions().stream().flatMap(id -> piece.region(id).stream()))
         .anyMatch(region -> region.shape().isOfCore());
@@ -162,7 +162,7 @@ public final class Resolver {
   public record Reason(Value value, int rule, List<Integer> hidden) {}
 
   /** Why a setting has its value for lines of a role at a spot. */
-  public Reason reason(Spot spot, Role role, Setting setting) {
+  public Reason reason(ScopeSpot spot, Role role, Setting setting) {
     List<Integer> saying = new ArrayList<>();
     for (int i = 0; i < plan.rules().size(); i++) {
       Rule rule = plan.rules().get(i);
@@ -182,11 +182,11 @@ public final class Resolver {
     return new Reason(value, saying.getFirst(), List.copyOf(saying.subList(1, saying.size())));
   }
 
-  private Settings resolve(Predicate<Where> matches, boolean core) {
+  private Settings resolve(Predicate<Scope> matches, boolean core) {
     return resolve(matches, OptionalInt.empty(), core);
   }
 
-  private Settings resolve(Predicate<Where> matches, OptionalInt defaultsOfSlot, boolean core) {
+  private Settings resolve(Predicate<Scope> matches, OptionalInt defaultsOfSlot, boolean core) {
     Map<Setting, Value> values = new EnumMap<>(Setting.class);
     Map<Setting, Integer> deciding = new EnumMap<>(Setting.class);
     Map<Setting, Value> below = new EnumMap<>(Setting.class);
@@ -240,8 +240,8 @@ public final class Resolver {
   /** What defaults follow: where a course goes from mix to mix, what suits any of them. */
   private static int mixed(int own, Value admixture) {
     return switch (admixture) {
-      case Value.Number percent -> Mix.slot(own, percent.value());
-      case Value.Course _ -> Mix.slot(own, 50);
+      case Value.Number percent -> FilamentMix.slot(own, percent.value());
+      case Value.Course _ -> FilamentMix.slot(own, 50);
       case null, default -> own;
     };
   }

@@ -20,9 +20,9 @@ import java.util.Set;
  * @param recipe id of the recipe that its values were taken from last, or empty; the values are the
  *     rule's own, so that a plan prints the same wherever it is opened
  */
-public record Rule(String id, Where where, Map<Setting, Value> set, boolean on, String recipe) {
+public record Rule(String id, Scope where, Map<Setting, Value> set, boolean on, String recipe) {
   /** A rule that gets its id from the plan that it is put in. */
-  public Rule(Where where, Map<Setting, Value> set) {
+  public Rule(Scope where, Map<Setting, Value> set) {
     this("", where, set, true, "");
   }
 
@@ -70,7 +70,7 @@ public record Rule(String id, Where where, Map<Setting, Value> set, boolean on, 
     return new Rule(changed, where, set, on, recipe);
   }
 
-  public Rule withWhere(Where changed) {
+  public Rule withWhere(Scope changed) {
     return new Rule(id, changed, set, on, recipe);
   }
 

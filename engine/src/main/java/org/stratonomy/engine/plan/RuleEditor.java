@@ -14,7 +14,7 @@ public final class RuleEditor {
    * into the rule for exactly this place, and if a rule above that is not narrower decides there,
    * into a new rule above that one.
    */
-  public static Plan set(Plan plan, Where where, Setting setting, Value value) {
+  public static Plan set(Plan plan, Scope where, Setting setting, Value value) {
     List<Rule> rules = new ArrayList<>(plan.rules());
     int rival = rival(rules, where, setting);
     int own = indexOf(rules, where);
@@ -41,7 +41,7 @@ public final class RuleEditor {
     return plan.withRules(rules);
   }
 
-  private static int indexOf(List<Rule> rules, Where where) {
+  private static int indexOf(List<Rule> rules, Scope where) {
     for (int i = 0; i < rules.size(); i++) {
       if (rules.get(i).on() && rules.get(i).where().equals(where)) {
         return i;
@@ -51,7 +51,7 @@ public final class RuleEditor {
   }
 
   /** The topmost rule, not narrower than a place, that may decide there; their number if none. */
-  private static int rival(List<Rule> rules, Where where, Setting setting) {
+  private static int rival(List<Rule> rules, Scope where, Setting setting) {
     for (int i = 0; i < rules.size(); i++) {
       Rule rule = rules.get(i);
       if (rule.on()
@@ -65,7 +65,7 @@ public final class RuleEditor {
   }
 
   /** The place in the sheet below the last rule that is narrower than a place. */
-  private static int belowNarrower(List<Rule> rules, Where where) {
+  private static int belowNarrower(List<Rule> rules, Scope where) {
     int last = rules.size() - 1;
     while (last >= 0 && !rules.get(last).where().isNarrowerThan(where)) {
       last--;
@@ -73,7 +73,7 @@ public final class RuleEditor {
     return last + 1;
   }
 
-  private static boolean overlap(Where a, Where b) {
+  private static boolean overlap(Scope a, Scope b) {
     return meet(a.pieces(), b.pieces())
         && meet(a.bodies(), b.bodies())
         && meet(a.strata(), b.strata())
@@ -85,7 +85,7 @@ public final class RuleEditor {
   }
 
   /** Takes a value out of every rule for exactly a place; rules left empty are removed. */
-  public static Plan clear(Plan plan, Where where, Setting setting) {
+  public static Plan clear(Plan plan, Scope where, Setting setting) {
     List<Rule> rules = new ArrayList<>();
     for (Rule rule : plan.rules()) {
       Map<Setting, Value> values = new EnumMap<>(Setting.class);

@@ -61,18 +61,18 @@ public record Settings(
   }
 
   /** The values of one spot: courses give way to what they are there. */
-  Settings at(Spot spot) {
+  Settings at(ScopeSpot spot) {
     return new Settings(at(spot, values), rules, at(spot, below));
   }
 
-  private static Map<Setting, Value> at(Spot spot, Map<Setting, Value> values) {
+  private static Map<Setting, Value> at(ScopeSpot spot, Map<Setting, Value> values) {
     Map<Setting, Value> here = new EnumMap<>(values);
     here.replaceAll((_, value) -> value instanceof Value.Course course ? course.at(spot) : value);
     return here;
   }
 
-  /** Slot of the filament, from 1, or of a {@link Mix}. */
+  /** Slot of the filament, from 1, or of a {@link FilamentMix}. */
   public int slot() {
-    return Mix.slot(count(Setting.FILAMENT), number(Setting.ADMIXTURE));
+    return FilamentMix.slot(count(Setting.FILAMENT), number(Setting.ADMIXTURE));
   }
 }

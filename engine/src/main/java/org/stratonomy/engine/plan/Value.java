@@ -3,7 +3,7 @@ package org.stratonomy.engine.plan;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.stream.Collectors;
-import org.stratonomy.engine.plan.Where.Layers;
+import org.stratonomy.engine.plan.Scope.Layers;
 
 /** The value of a setting: a number in the setting's unit, a course of numbers, or a choice. */
 public sealed interface Value {
@@ -39,7 +39,7 @@ public sealed interface Value {
     }
 
     /** What holds at a spot. */
-    Value at(Spot spot) {
+    Value at(ScopeSpot spot) {
       int layer = from == Layers.From.PIECE ? spot.layer() : spot.layerInStratum();
       return Value.of(at(layer));
     }

@@ -153,7 +153,7 @@ public final class Area {
 
   /** The connected parts of the area, each an outline with the holes in it. */
   public List<Area> parts() {
-    return new Parts(this).list();
+    return new ConnectedParts(this).list();
   }
 
   /** Areas that have no place in common, as one. */

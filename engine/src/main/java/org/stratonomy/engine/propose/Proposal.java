@@ -10,7 +10,7 @@ import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.problem.Problem;
-import org.stratonomy.engine.propose.Aim.Step;
+import org.stratonomy.engine.propose.Objective.Step;
 
 /**
  * A variant of a plan that serves an aim better: changes that may help are tried one after the
@@ -31,7 +31,8 @@ public record Proposal(List<String> steps, PlanResult result) {
    * @param compute the result of a plan; a {@link Problem} means that it is impossible
    * @return nothing if no change helps
    */
-  public static Optional<Proposal> of(PlanResult now, Aim aim, Function<Plan, PlanResult> compute) {
+  public static Optional<Proposal> of(
+      PlanResult now, Objective aim, Function<Plan, PlanResult> compute) {
     List<String> kept = new ArrayList<>();
     Set<String> tried = new HashSet<>();
     PlanResult best = now;
@@ -49,7 +50,7 @@ public record Proposal(List<String> steps, PlanResult result) {
     return kept.isEmpty() ? Optional.empty() : Optional.of(new Proposal(List.copyOf(kept), best));
   }
 
-  private static Optional<Step> next(PlanResult best, Aim aim, Set<String> tried) {
+  private static Optional<Step> next(PlanResult best, Objective aim, Set<String> tried) {
     return aim.steps(best).stream().filter(step -> !tried.contains(step.id())).findFirst();
   }
 
@@ -62,7 +63,7 @@ public record Proposal(List<String> steps, PlanResult result) {
   }
 
   /** Whether there is clearly less of it, and nothing worse is found than before. */
-  private static boolean isBetter(PlanResult tried, PlanResult from, Aim aim) {
+  private static boolean isBetter(PlanResult tried, PlanResult from, Objective aim) {
     double saved = aim.of(from) - aim.of(tried);
     return saved > LEAST_SHARE * aim.of(from)
         && tried.errors().size() <= from.errors().size()

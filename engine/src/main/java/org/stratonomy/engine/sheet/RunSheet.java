@@ -31,8 +31,8 @@ import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Piece;
+import org.stratonomy.engine.plan.PrintedFor;
 
 /**
  * What the operator needs on paper beside the machine: filaments to load, what is to be done and
@@ -225,7 +225,7 @@ public final class RunSheet {
   private String place(Ledger.HaltEntry halt) {
     List<Piece> pieces = result.plan().pieces();
     String height =
-        halt.piece() == Origin.NO_PIECE
+        halt.piece() == PrintedFor.NO_PIECE
             ? mm(halt.heightMm())
             : text("%s of %s", mm(halt.heightMm()), pieces.get(halt.piece()).name());
     Stream<String> names =

@@ -9,7 +9,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
-import org.stratonomy.engine.Watch;
+import org.stratonomy.engine.Progress;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.document.StratFile;
@@ -44,7 +44,7 @@ class TestStripTest {
       return planner.compute(
           new Job(file.plan(), STANDARD.with(FEEDER)),
           reference -> MeshFiles.mesh(reference, ByteBuffer.wrap(file.meshes().get(reference))),
-          Watch.NONE);
+          Progress.NONE);
     }
   }
 

@@ -16,9 +16,9 @@ import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 /** Changes that a small step saves, and those that are made for next to nothing. */
 class ChangeChecksTest {
@@ -33,9 +33,9 @@ class ChangeChecksTest {
         List.of(bar("one", 80, first), bar("two", 160, second)),
         List.of(
             new Rule(
-                new Where(List.of("one"), List.of("s2")), Map.of(Setting.FILAMENT, Value.of(2))),
+                new Scope(List.of("one"), List.of("s2")), Map.of(Setting.FILAMENT, Value.of(2))),
             new Rule(
-                new Where(List.of("two"), List.of("s2")), Map.of(Setting.FILAMENT, Value.of(2)))),
+                new Scope(List.of("two"), List.of("s2")), Map.of(Setting.FILAMENT, Value.of(2)))),
         List.of());
   }
 

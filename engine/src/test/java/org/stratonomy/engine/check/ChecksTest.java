@@ -12,8 +12,8 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.Progress;
 import org.stratonomy.engine.Shapes;
-import org.stratonomy.engine.Watch;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
@@ -24,16 +24,16 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Triangles;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 class ChecksTest {
   private static List<Finding> findings(Plan plan, Mesh mesh) {
     try (Planner planner = new Planner(1 << 24, 1)) {
-      PlanResult result = planner.compute(Shapes.job(plan), Shapes.source(mesh), Watch.NONE);
+      PlanResult result = planner.compute(Shapes.job(plan), Shapes.source(mesh), Progress.NONE);
       return result.findings();
     }
   }
@@ -297,9 +297,9 @@ class ChecksTest {
     assertThat(both).hasSize(2).doesNotHaveDuplicates().contains(id);
   }
 
-  private static Where layersFrom(int first) {
-    Where.Layers layers = new Where.Layers(Where.Layers.From.PIECE, first, Where.Layers.OPEN);
-    return new Where(List.of(), List.of(), List.of(), List.of(), List.of(), Optional.of(layers));
+  private static Scope layersFrom(int first) {
+    Scope.Layers layers = new Scope.Layers(Scope.Layers.From.PIECE, first, Scope.Layers.OPEN);
+    return new Scope(List.of(), List.of(), List.of(), List.of(), List.of(), Optional.of(layers));
   }
 
   @Test

@@ -16,9 +16,9 @@ import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 /** Pieces that would need fewer changes of filament lying on another side. */
 class TurnChecksTest {
@@ -28,8 +28,8 @@ class TurnChecksTest {
   private static Plan bars(Vector aside, double x, double... boundaries) {
     List<Body> bodies =
         List.of(new Body("a", "A", "mesh"), new Body("b", "B", "mesh").withShift(aside));
-    Where second =
-        new Where(List.of("bars"), List.of("b"), List.of(), List.of(), List.of(), Optional.empty());
+    Scope second =
+        new Scope(List.of("bars"), List.of("b"), List.of(), List.of(), List.of(), Optional.empty());
     Piece piece =
         new Piece(
             "bars",

@@ -34,10 +34,10 @@ import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
+import org.stratonomy.engine.plan.ScopeSpot;
 import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Spot;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.strata.LayerStack;
@@ -137,7 +137,7 @@ class CellsProperties {
       for (int k = 0; k < 20; k++) {
         double x = b[0] + (b[2] - b[0]) * (k * 7 % 20 + 0.37) / 20;
         double y = b[1] + (b[3] - b[1]) * (k * 11 % 20 + 0.41) / 20;
-        Optional<Spot> spot = divided.cells.spot(layer, x, y);
+        Optional<ScopeSpot> spot = divided.cells.spot(layer, x, y);
         for (Cell cell : cells) {
           if (offLine(x, y, cell.area()) && cell.area().contains(x, y)) {
             assertThat(resolver.at(spot.orElseThrow()).sameValues(cell.settings())).isTrue();
@@ -279,8 +279,8 @@ class CellsProperties {
         base.pieces()
             .getFirst()
             .withBodies(List.of(new Body("left", "Left", "l"), new Body("right", "Right", "r")));
-    Where left =
-        new Where(List.of(), List.of("left"), List.of(), List.of(), List.of(), Optional.empty());
+    Scope left =
+        new Scope(List.of(), List.of("left"), List.of(), List.of(), List.of(), Optional.empty());
     Rule out = Shapes.everywhere(Map.of(Setting.OUTLINE_OUT, Value.of(0.3)));
     Plan plan =
         base.withPiece(piece)
@@ -310,8 +310,8 @@ class CellsProperties {
         base.pieces()
             .getFirst()
             .withBodies(List.of(new Body("small", "Small", "s"), new Body("large", "Large", "l")));
-    Where small =
-        new Where(List.of(), List.of("small"), List.of(), List.of(), List.of(), Optional.empty());
+    Scope small =
+        new Scope(List.of(), List.of("small"), List.of(), List.of(), List.of(), Optional.empty());
     Plan plan =
         base.withPiece(piece)
             .withRules(List.of(new Rule(small, Map.of(Setting.FILAMENT, Value.of(2)))));
@@ -327,22 +327,22 @@ class CellsProperties {
 
   @Test
   void layersAreCountedFromTheBedOrFromTheStartOfAStratum() {
-    Where first =
-        new Where(
+    Scope first =
+        new Scope(
             List.of(),
             List.of(),
             List.of("s2"),
             List.of(),
             List.of(),
-            Optional.of(new Where.Layers(Where.Layers.From.STRATUM, 1, 2)));
-    Where above =
-        new Where(
+            Optional.of(new Scope.Layers(Scope.Layers.From.STRATUM, 1, 2)));
+    Scope above =
+        new Scope(
             List.of(),
             List.of(),
             List.of(),
             List.of(),
             List.of(),
-            Optional.of(new Where.Layers(Where.Layers.From.PIECE, 9, Where.Layers.OPEN)));
+            Optional.of(new Scope.Layers(Scope.Layers.From.PIECE, 9, Scope.Layers.OPEN)));
     Plan plan =
         Shapes.plan(
             List.of(1.0),

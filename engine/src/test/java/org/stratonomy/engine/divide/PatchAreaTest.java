@@ -17,8 +17,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.Progress;
 import org.stratonomy.engine.Shapes;
-import org.stratonomy.engine.Watch;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plan.Plan;
@@ -219,7 +219,7 @@ class PatchAreaTest {
         Shapes.divided(
             List.of(patch), Shapes.region("patch", Map.of(Setting.FILAMENT, Value.of(2))));
     try (Planner planner = new Planner(1 << 26, 2)) {
-      PlanResult result = planner.compute(Shapes.job(plan), Shapes.source(bar), Watch.NONE);
+      PlanResult result = planner.compute(Shapes.job(plan), Shapes.source(bar), Progress.NONE);
       assertThat(area(result, 15).areaMm2()).isCloseTo(50, within(0.01));
       assertThat(area(result, 13).isEmpty()).isTrue();
     }

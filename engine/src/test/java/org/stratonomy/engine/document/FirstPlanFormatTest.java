@@ -19,11 +19,11 @@ import org.stratonomy.engine.plan.FillingRules;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Stratum;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.problem.Problem;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -84,7 +84,7 @@ class FirstPlanFormatTest {
     Plan plan = PlanFormat.parse("old.json", FIRST);
     Plan moved = FillingRules.set(plan, "block", 5, true, 0);
     assertThat(moved.rules())
-        .extracting(rule -> rule.where().layers().map(Where.Layers::last).orElse(0))
+        .extracting(rule -> rule.where().layers().map(Scope.Layers::last).orElse(0))
         .containsExactlyInAnyOrder(4, 9, 0);
   }
 
@@ -119,7 +119,7 @@ class FirstPlanFormatTest {
                 (ofPiece, ofPlan, piece, on, walls) ->
                     new Rule(
                         "",
-                        new Where(
+                        new Scope(
                             piece ? List.of("piece") : List.of(),
                             List.of(),
                             ofPiece,

@@ -15,9 +15,9 @@ import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.ledger.Ledger.Share;
 import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Setting;
@@ -39,7 +39,8 @@ class LedgerTest {
     Ledger ledger = result.ledger();
     assertThat(ledger.shares())
         .extracting(Share::origin)
-        .containsExactly(new Origin(0, 1, List.of()), new Origin(0, 2, List.of()), Origin.BESIDE);
+        .containsExactly(
+            new PrintedFor(0, 1, List.of()), new PrintedFor(0, 2, List.of()), PrintedFor.BESIDE);
     assertThat(ledger.shares().get(0).volumeMm3() + ledger.shares().get(2).volumeMm3())
         .isCloseTo(ledger.slots().get(1).volumeMm3(), within(1e-6));
     assertThat(ledger.shares().get(1).volumeMm3())
@@ -134,7 +135,7 @@ class LedgerTest {
     return new Region(id, id, new Region.Box(new Vector(x, 0, 2), new Vector(4, 20, 10)));
   }
 
-  private static List<Origin> origins(Rule... rules) {
+  private static List<PrintedFor> origins(Rule... rules) {
     Plan plan = Shapes.divided(List.of(box("east", 5), box("west", -5)), rules);
     return Shapes.compute(plan, Shapes.bar(20, 10, 4)).ledger().shares().stream()
         .map(Share::origin)
@@ -152,7 +153,9 @@ class LedgerTest {
     assertThat(ledger.shares())
         .extracting(Share::origin)
         .containsExactly(
-            new Origin(0, 1, List.of()), new Origin(0, 1, List.of("east")), Origin.BESIDE);
+            new PrintedFor(0, 1, List.of()),
+            new PrintedFor(0, 1, List.of("east")),
+            PrintedFor.BESIDE);
     assertThat(ledger.shares().get(1).volumeMm3())
         .isCloseTo(ledger.slots().get(1).volumeMm3(), within(1e-6));
   }
@@ -160,14 +163,14 @@ class LedgerTest {
   @Test
   void regionsInWhichTheSameHoldsAreTakenTogether() {
     assertThat(origins(red("east"), red("west")))
-        .contains(new Origin(0, 1, List.of("east", "west")))
+        .contains(new PrintedFor(0, 1, List.of("east", "west")))
         .hasSize(3);
   }
 
   @Test
   void aRegionInWhichNothingDiffersIsNotListed() {
     assertThat(origins(Shapes.region("east", Map.of(Setting.FILAMENT, Value.of(1)))))
-        .containsExactly(new Origin(0, 1, List.of()), Origin.BESIDE);
+        .containsExactly(new PrintedFor(0, 1, List.of()), PrintedFor.BESIDE);
   }
 
   /** The sample machine heats its bed by 0.4 °C/s and its nozzle by 2 °C/s. */

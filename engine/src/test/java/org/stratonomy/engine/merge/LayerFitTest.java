@@ -6,13 +6,13 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.stratonomy.engine.plan.Origin;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
 
 class LayerFitTest {
   private static Stroke stroke(Role role, int stratum, double width, Path path) {
-    Origin origin = new Origin(0, stratum, List.of());
+    PrintedFor origin = new PrintedFor(0, stratum, List.of());
     return new Stroke(role, path, width, 0.2, origin, 1, 60, 100, 210, 1, Printed.Causes.NONE);
   }
 

@@ -15,10 +15,10 @@ import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 class SchedulerTest {
   private static PlanResult compute(Plan plan, Mesh mesh) {
@@ -70,7 +70,7 @@ class SchedulerTest {
     Plan plan =
         pair(
             new Rule(
-                new Where(List.of("right"), List.of()), Map.of(Setting.FILAMENT, Value.of(2))));
+                new Scope(List.of("right"), List.of()), Map.of(Setting.FILAMENT, Value.of(2))));
     PlanResult result = compute(plan, Shapes.bar(15, 15, 1));
     // One change in each of the five layers: 1-2, 2-1, 1-2, 2-1, 1-2.
     assertThat(result.ledger().halts()).hasSize(5).allMatch(h -> h.withinLayer());

@@ -32,11 +32,11 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanChecker;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Triangles;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.strata.PlacedPiece;
 
@@ -201,12 +201,12 @@ class PlacerTest {
                         "two", new Triangles("0-1"), Region.Depth.of(1), Region.Depth.of(1)))));
     Rule ofBody =
         new Rule(
-            new Where(
+            new Scope(
                 List.of("pair"), List.of("two"), List.of(), List.of(), List.of(), Optional.empty()),
             Map.of(Setting.FILAMENT, Value.of(2)));
     Rule ofPatch =
         new Rule(
-            new Where(
+            new Scope(
                 List.of("pair"),
                 List.of(),
                 List.of(),
@@ -251,8 +251,8 @@ class PlacerTest {
 
   @Test
   void rulesForSeveralBodiesAreDividedWhenOneOfThemGoes() {
-    Where both =
-        new Where(
+    Scope both =
+        new Scope(
             List.of("pair"),
             List.of("one", "two"),
             List.of(),

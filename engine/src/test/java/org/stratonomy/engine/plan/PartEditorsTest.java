@@ -20,12 +20,12 @@ import org.stratonomy.engine.problem.Problem;
 
 /** Regions, bodies and pieces are added, divided and removed, and rules go with them. */
 class PartEditorsTest {
-  private static final Where WHOLE = new Where(List.of("piece"), List.of());
+  private static final Scope WHOLE = new Scope(List.of("piece"), List.of());
   private static final Vector SIZE = new Vector(20, 10, 5);
   private static final Map<Setting, Value> SECOND = Map.of(Setting.FILAMENT, Value.of(2));
 
-  private static Where bodies(String... ids) {
-    return new Where(List.of(), List.of(ids), List.of(), List.of(), List.of(), Optional.empty());
+  private static Scope bodies(String... ids) {
+    return new Scope(List.of(), List.of(ids), List.of(), List.of(), List.of(), Optional.empty());
   }
 
   private static Piece only(Plan plan) {
@@ -58,8 +58,8 @@ class PartEditorsTest {
             new Region("core", "Core", new Region.Core(Depth.of(2), Depth.of(3))),
             new Region("slab", "Slab", new Region.Slab("core", Region.Side.TOP, 2)),
             new Region("ball", "Ball", new Region.Sphere(new Vector(0, 0, 2), 3)));
-    Where both =
-        new Where(
+    Scope both =
+        new Scope(
             List.of(), List.of(), List.of(), List.of("slab", "ball"), List.of(), Optional.empty());
     Plan plan =
         Shapes.divided(
@@ -103,7 +103,7 @@ class PartEditorsTest {
     Resolver resolver = new Resolver(new Job(turned, ShelfReader.standard()));
     List<Integer> slots = new ArrayList<>();
     for (int at = 0; at < 5; at++) {
-      Spot spot = new Spot("piece", "link" + at, "s1", Set.of(), 1, 1, "s1");
+      ScopeSpot spot = new ScopeSpot("piece", "link" + at, "s1", Set.of(), 1, 1, "s1");
       slots.add(resolver.at(spot).all().slot());
     }
     assertThat(slots).isIn(List.of(1, 2, 1, 2, 1), List.of(2, 1, 2, 1, 2));
@@ -125,11 +125,11 @@ class PartEditorsTest {
 
   @Test
   void whatTheEyeSeesAsEqualIsNear() {
-    assertThat(Lab.of("#ffffff").l()).isBetween(99.99, 100.01);
-    assertThat(Lab.of("#000000").l()).isBetween(-0.01, 0.01);
-    assertThat(Lab.of("#808080").distance(Lab.of("#828282"))).isLessThan(1);
+    assertThat(CieLab.of("#ffffff").l()).isBetween(99.99, 100.01);
+    assertThat(CieLab.of("#000000").l()).isBetween(-0.01, 0.01);
+    assertThat(CieLab.of("#808080").distance(CieLab.of("#828282"))).isLessThan(1);
     // The published difference of sRGB red and green.
-    assertThat(Lab.of("#ff0000").distance(Lab.of("#00ff00"))).isBetween(170.0, 171.0);
+    assertThat(CieLab.of("#ff0000").distance(CieLab.of("#00ff00"))).isBetween(170.0, 171.0);
   }
 
   @Test
@@ -147,7 +147,7 @@ class PartEditorsTest {
 
   @Test
   void aCopyFollowsTheRulesOfItsOriginalAndARemovedPieceTakesItsOwnAlong() {
-    Where here = new Where(List.of("piece"), List.of("s1"));
+    Scope here = new Scope(List.of("piece"), List.of("s1"));
     Plan plan = Shapes.plan(List.of(1.0), new Rule(here, SECOND), Shapes.everywhere(SECOND));
     Plan copied = new PieceEditor(plan, "piece").copy(30);
     assertThat(copied.pieces()).extracting(Piece::id).containsExactly("piece", "piece-2");
@@ -157,7 +157,7 @@ class PartEditorsTest {
     assertThat(left).isEqualTo(plan);
     Plan other =
         new PieceEditor(
-                copied.withRules(List.of(new Rule(new Where(List.of("piece"), List.of()), SECOND))),
+                copied.withRules(List.of(new Rule(new Scope(List.of("piece"), List.of()), SECOND))),
                 "piece")
             .remove();
     assertThat(other.rules()).isEmpty();
@@ -169,8 +169,8 @@ class PartEditorsTest {
   @Test
   void aJoinedPieceKeepsItsRulesAsABody() {
     Plan copied = new PieceEditor(Shapes.plan(List.of()), "piece").copy(30);
-    Where both = new Where(List.of("piece", "piece-2"), List.of());
-    Where second = new Where(List.of("piece-2"), List.of());
+    Scope both = new Scope(List.of("piece", "piece-2"), List.of());
+    Scope second = new Scope(List.of("piece-2"), List.of());
     Plan plan = copied.withRules(List.of(new Rule(both, SECOND), new Rule(second, SECOND)));
     Plan joined = new PieceEditor(plan, "piece").join("piece-2");
     assertThat(joined.pieces()).hasSize(1);
@@ -187,11 +187,11 @@ class PartEditorsTest {
 
   @Test
   void whatIsSetForAPieceLeavesTheRulesForItsPartsOnTop() {
-    Where core = WHOLE.withRegions(List.of("core"));
+    Scope core = WHOLE.withRegions(List.of("core"));
     Rule ofCore = new Rule(core, SECOND).withId("of core");
     Rule ofStratum =
-        new Rule(new Where(List.of("piece"), List.of("s2")), SECOND).withId("of stratum");
-    Plan plan = Shapes.plan(List.of(1.0), ofCore, ofStratum, new Rule(Where.EVERYWHERE, SECOND));
+        new Rule(new Scope(List.of("piece"), List.of("s2")), SECOND).withId("of stratum");
+    Plan plan = Shapes.plan(List.of(1.0), ofCore, ofStratum, new Rule(Scope.EVERYWHERE, SECOND));
     Plan set = RuleEditor.set(plan, WHOLE, Setting.FILAMENT, Value.of(1));
     assertThat(set.rules().subList(0, 2)).containsExactly(ofCore, ofStratum);
     Resolver resolver = new Resolver(new Job(set, ShelfReader.standard()));
@@ -205,11 +205,11 @@ class PartEditorsTest {
 
   @Test
   void aRuleForAPlaceThatOverlapsIsOvertaken() {
-    Rule both = new Rule(new Where(List.of("piece"), List.of("s1", "s2")), SECOND).withId("both");
+    Rule both = new Rule(new Scope(List.of("piece"), List.of("s1", "s2")), SECOND).withId("both");
     Plan set =
         RuleEditor.set(
             Shapes.plan(List.of(1.0, 2.0), both),
-            new Where(List.of("piece"), List.of("s2", "s3")),
+            new Scope(List.of("piece"), List.of("s2", "s3")),
             Setting.FILAMENT,
             Value.of(1));
     assertThat(set.rules().getLast()).isEqualTo(both);
@@ -219,11 +219,11 @@ class PartEditorsTest {
 
   @Test
   void aRuleThatIsSwitchedOffCountsForNothing() {
-    Rule off = new Rule("off", Where.EVERYWHERE, SECOND, false, "");
+    Rule off = new Rule("off", Scope.EVERYWHERE, SECOND, false, "");
     Plan plan = Shapes.plan(List.of(), off);
     Resolver resolver = new Resolver(new Job(plan, ShelfReader.standard()));
     assertThat(resolver.stratum("piece", 1).slot()).isEqualTo(1);
-    Plan set = RuleEditor.set(plan, Where.EVERYWHERE, Setting.FILAMENT, Value.of(2));
+    Plan set = RuleEditor.set(plan, Scope.EVERYWHERE, Setting.FILAMENT, Value.of(2));
     assertThat(new Resolver(new Job(set, ShelfReader.standard())).stratum("piece", 1).slot())
         .isEqualTo(2);
     assertThat(set.rules()).contains(off);
@@ -279,7 +279,7 @@ class PartEditorsTest {
     assertThat(patch.name()).isEqualTo("Buoy Red");
     assertThat(((Region.Patch) patch.shape()).triangles()).isEqualTo(new Triangles("2-4"));
     Resolver resolver = new Resolver(new Job(painted, ShelfReader.standard()));
-    Spot spot = new Spot("piece", "body", "s1", Set.of(patch.id()), 1, 1, "s1");
+    ScopeSpot spot = new ScopeSpot("piece", "body", "s1", Set.of(patch.id()), 1, 1, "s1");
     assertThat(resolver.at(spot).all().slot()).isEqualTo(2);
   }
 }

@@ -15,9 +15,9 @@ import org.stratonomy.engine.plan.PlanDifferences.PlanDifference;
 /** Plans that differ in one known thing differ in just that. */
 class PlanDifferencesTest {
   private static final Rule WALLS =
-      new Rule(new Where(List.of("piece"), List.of("s2")), Map.of(Setting.WALLS, Value.of(3)));
+      new Rule(new Scope(List.of("piece"), List.of("s2")), Map.of(Setting.WALLS, Value.of(3)));
   private static final Rule EVERYWHERE =
-      new Rule(Where.EVERYWHERE, Map.of(Setting.INFILL_DENSITY, Value.of(20)));
+      new Rule(Scope.EVERYWHERE, Map.of(Setting.INFILL_DENSITY, Value.of(20)));
   private static final Plan PLAN = Shapes.plan(List.of(1.0), WALLS, EVERYWHERE);
 
   private static List<PlanDifference> to(Plan other) {
@@ -64,7 +64,7 @@ class PlanDifferencesTest {
 
   @Test
   void aRuleForAStratumThatIsGoneSaysSo() {
-    Rule gone = new Rule(new Where(List.of(), List.of("s9")), Map.of(Setting.WALLS, Value.of(3)));
+    Rule gone = new Rule(new Scope(List.of(), List.of("s9")), Map.of(Setting.WALLS, Value.of(3)));
     assertThat(to(PLAN.withRules(List.of(EVERYWHERE, gone))))
         .extracting(PlanDifference::what)
         .contains("Walls · no stratum");

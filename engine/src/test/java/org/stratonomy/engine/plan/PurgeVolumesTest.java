@@ -48,7 +48,7 @@ class PurgeVolumesTest {
     PurgeVolumes.Sum sum = volumes(Purging.BY_ITSELF).sum(SLATE, CHALK);
     assertThat(sum.shareLeft()).isBetween(0.0, 0.1);
     assertThat(sum.mm3()).isCloseTo(sum.meltMm3() * -Math.log(sum.shareLeft()), within(1e-9));
-    assertThat(Lab.mixed("#4d5863", "#ece7da", sum.shareLeft()).distance(Lab.of("#ece7da")))
+    assertThat(CieLab.mixed("#4d5863", "#ece7da", sum.shareLeft()).distance(CieLab.of("#ece7da")))
         .isCloseTo(PurgeVolumes.JUST_SEEN, within(1e-6));
   }
 
@@ -65,7 +65,7 @@ class PurgeVolumesTest {
       @ForAll("colours") String before, @ForAll("colours") String after) {
     double share = PurgeVolumes.shareUnseen(before, after);
     assertThat(share).isGreaterThan(1e-4).isLessThanOrEqualTo(1);
-    assertThat(Lab.mixed(before, after, share).distance(Lab.mixed(before, after, 0)))
+    assertThat(CieLab.mixed(before, after, share).distance(CieLab.mixed(before, after, 0)))
         .isLessThanOrEqualTo(PurgeVolumes.JUST_SEEN + 1e-6);
   }
 

@@ -18,13 +18,13 @@ import org.stratonomy.engine.document.ShelfReader;
 class ResolverProperties {
   @Provide
   Arbitrary<List<Rule>> rules() {
-    Arbitrary<Where> where =
+    Arbitrary<Scope> where =
         Arbitraries.integers()
             .between(1, 3)
             .list()
             .uniqueElements()
             .ofMaxSize(2)
-            .map(strata -> new Where(List.of(), strata.stream().map(Strata::id).toList()));
+            .map(strata -> new Scope(List.of(), strata.stream().map(Strata::id).toList()));
     Arbitrary<Map<Setting, Value>> set =
         Arbitraries.maps(
                 Arbitraries.of(Setting.WALLS, Setting.FAN, Setting.FILAMENT),
@@ -61,7 +61,7 @@ class ResolverProperties {
   void aValueThatIsSetHoldsThere(
       @ForAll("rules") List<Rule> rules, @ForAll @IntRange(min = 1, max = 3) int stratum) {
     Plan plan = Shapes.plan(List.of(1.0, 2.0), rules.toArray(Rule[]::new));
-    Where where = new Where(List.of("piece"), List.of(Strata.id(stratum)));
+    Scope where = new Scope(List.of("piece"), List.of(Strata.id(stratum)));
     Plan changed = RuleEditor.set(plan, where, Setting.WALLS, Value.of(7));
     Resolver resolver = new Resolver(new Job(changed, ShelfReader.standard()));
     assertThat(resolver.stratum("piece", stratum).count(Setting.WALLS)).isEqualTo(7);

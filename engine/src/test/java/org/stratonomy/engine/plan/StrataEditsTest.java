@@ -22,7 +22,7 @@ class StrataEditsTest {
   private static final Map<Setting, Value> SECOND = Map.of(Setting.FILAMENT, Value.of(2));
 
   private static Rule ofPlanStratum(int number) {
-    return new Rule(Where.EVERYWHERE.withPlanStrata(List.of(Strata.id(number))), SECOND);
+    return new Rule(Scope.EVERYWHERE.withPlanStrata(List.of(Strata.id(number))), SECOND);
   }
 
   private static PlanResult compute(Plan plan) {
@@ -98,7 +98,7 @@ class StrataEditsTest {
 
   @Test
   void strataAreCopiedWithTheirNamesAndRulesAsFarAsTheyFit() {
-    Plan plan = pair(new Rule(new Where(List.of("piece"), List.of("s2")), SECOND));
+    Plan plan = pair(new Rule(new Scope(List.of("piece"), List.of("s2")), SECOND));
     plan =
         plan.withPiece(
             Shapes.named(
@@ -117,7 +117,7 @@ class StrataEditsTest {
         .hasMessageContaining("no boundary");
   }
 
-  private static Value.Course course(Where.Layers.From from, boolean ramp, double... pairs) {
+  private static Value.Course course(Scope.Layers.From from, boolean ramp, double... pairs) {
     List<Value.Course.Step> steps =
         IntStream.range(0, pairs.length / 2)
             .mapToObj(i -> new Value.Course.Step((int) pairs[2 * i], pairs[2 * i + 1]))
@@ -127,17 +127,17 @@ class StrataEditsTest {
 
   @Test
   void aCourseGoesByStepsOrEvenly() {
-    Value.Course steps = course(Where.Layers.From.PIECE, false, 1, 0, 3, 50, 5, 100);
+    Value.Course steps = course(Scope.Layers.From.PIECE, false, 1, 0, 3, 50, 5, 100);
     assertThat(IntStream.rangeClosed(1, 6).mapToDouble(steps::at))
         .containsExactly(0d, 0d, 50d, 50d, 100d, 100d);
-    Value.Course ramp = course(Where.Layers.From.PIECE, true, 1, 220, 5, 200);
+    Value.Course ramp = course(Scope.Layers.From.PIECE, true, 1, 220, 5, 200);
     assertThat(IntStream.rangeClosed(1, 6).mapToDouble(ramp::at))
         .containsExactly(220d, 215d, 210d, 205d, 200d, 200d);
   }
 
   @Test
   void aCourseIsCountedFromThePieceOrFromTheStratum() {
-    Value.Course course = course(Where.Layers.From.STRATUM, false, 1, 0, 2, 40, 3, 80);
+    Value.Course course = course(Scope.Layers.From.STRATUM, false, 1, 0, 2, 40, 3, 80);
     Plan plan =
         Shapes.plan(
             List.of(2.0),
@@ -159,7 +159,9 @@ class StrataEditsTest {
     Resolver.Reason reason =
         new Resolver(new Job(plan, ShelfReader.standard()))
             .reason(
-                new Spot("piece", "body", "s2", Set.of(), 12, 2, "s1"), Role.INFILL, Setting.FAN);
+                new ScopeSpot("piece", "body", "s2", Set.of(), 12, 2, "s1"),
+                Role.INFILL,
+                Setting.FAN);
     assertThat(reason.value()).isEqualTo(Value.of(40));
     assertThat(reason.rule()).isZero();
   }
@@ -168,11 +170,11 @@ class StrataEditsTest {
   void coursesThatCannotBeAreRefused() {
     for (Map<Setting, Value> set :
         List.<Map<Setting, Value>>of(
-            Map.of(Setting.FAN, course(Where.Layers.From.PIECE, false, 2, 0)),
-            Map.of(Setting.FAN, course(Where.Layers.From.PIECE, false, 1, 0, 1, 5)),
-            Map.of(Setting.FAN, course(Where.Layers.From.PIECE, false, 1, 101)),
-            Map.of(Setting.WALLS, course(Where.Layers.From.PIECE, true, 1, 2, 9, 4)),
-            Map.of(Setting.FILAMENT, course(Where.Layers.From.PIECE, false, 1, 1)))) {
+            Map.of(Setting.FAN, course(Scope.Layers.From.PIECE, false, 2, 0)),
+            Map.of(Setting.FAN, course(Scope.Layers.From.PIECE, false, 1, 0, 1, 5)),
+            Map.of(Setting.FAN, course(Scope.Layers.From.PIECE, false, 1, 101)),
+            Map.of(Setting.WALLS, course(Scope.Layers.From.PIECE, true, 1, 2, 9, 4)),
+            Map.of(Setting.FILAMENT, course(Scope.Layers.From.PIECE, false, 1, 1)))) {
       Plan plan = Shapes.plan(List.of(), Shapes.everywhere(set));
       assertThatThrownBy(() -> PlanChecker.check(new Job(plan, ShelfReader.standard())))
           .isInstanceOf(Problem.class);
@@ -206,8 +208,8 @@ class StrataEditsTest {
 
   @Test
   void aRuleTakesFromARecipeWhatCanBeSetForItsPlace() {
-    Where outer =
-        new Where(
+    Scope outer =
+        new Scope(
             List.of(), List.of(), List.of(), List.of(), List.of(Role.OUTER_WALL), Optional.empty());
     Rule rule = new Rule(outer, SECOND).with("plain", RECIPES.values("plain"));
     assertThat(rule.set())

@@ -19,11 +19,11 @@ import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 import tools.jackson.databind.node.ObjectNode;
 
 class ProgramWriterTest {
@@ -83,7 +83,7 @@ class ProgramWriterTest {
   void aRampOfTemperatureGoesOnWithoutAWait() throws IOException {
     Value ramp =
         new Value.Course(
-            Where.Layers.From.STRATUM,
+            Scope.Layers.From.STRATUM,
             true,
             List.of(new Value.Course.Step(1, 210), new Value.Course.Step(6, 230)));
     List<String> lines =

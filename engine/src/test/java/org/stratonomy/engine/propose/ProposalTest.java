@@ -21,14 +21,14 @@ import org.stratonomy.engine.problem.Problem;
 class ProposalTest {
   private static final Mesh BLOCK = Shapes.bar(30, 30, 6);
 
-  private static Optional<Proposal> proposed(Plan plan, Aim aim) {
+  private static Optional<Proposal> proposed(Plan plan, Objective aim) {
     return Proposal.of(Shapes.compute(plan, BLOCK), aim, changed -> Shapes.compute(changed, BLOCK));
   }
 
   @Test
   void thickerLayersAndThinnerInfillTakeLessTime() {
     PlanResult now = Shapes.compute(Shapes.plan(List.of()), BLOCK);
-    Proposal proposal = proposed(now.plan(), Aim.SHORTEST_TIME).orElseThrow();
+    Proposal proposal = proposed(now.plan(), Objective.SHORTEST_TIME).orElseThrow();
     assertThat(proposal.steps()).contains("layers of 0.28 mm");
     assertThat(proposal.result().ledger().seconds()).isLessThan(0.9 * now.ledger().seconds());
     assertThat(proposal.result().plan().pieces()).isEqualTo(now.plan().pieces());
@@ -40,9 +40,9 @@ class ProposalTest {
   void thinnerInfillTakesLessMaterialButIsNotProposedTwice() {
     Plan plan =
         Shapes.plan(List.of(), Shapes.everywhere(Map.of(Setting.INFILL_DENSITY, Value.of(40))));
-    Proposal proposal = proposed(plan, Aim.LEAST_MATERIAL).orElseThrow();
+    Proposal proposal = proposed(plan, Objective.LEAST_MATERIAL).orElseThrow();
     assertThat(proposal.steps()).containsExactly("10 % infill");
-    assertThat(proposed(proposal.result().plan(), Aim.LEAST_MATERIAL)).isEmpty();
+    assertThat(proposed(proposal.result().plan(), Objective.LEAST_MATERIAL)).isEmpty();
   }
 
   @Test
@@ -52,7 +52,7 @@ class ProposalTest {
     Piece right = new Piece("right", "Right", left.bodies(), Placement.at(130, 100), List.of(3.4));
     Plan plan = one.withPieces(List.of(left, right));
     long before = Shapes.compute(plan, BLOCK).schedule().changeCount();
-    Proposal proposal = proposed(plan, Aim.FEWEST_CHANGES).orElseThrow();
+    Proposal proposal = proposed(plan, Objective.FEWEST_CHANGES).orElseThrow();
     assertThat(proposal.result().schedule().changeCount()).isLessThan(before).isEqualTo(1);
   }
 
@@ -62,12 +62,13 @@ class ProposalTest {
     assertThat(
             Proposal.of(
                 now,
-                Aim.SHORTEST_TIME,
+                Objective.SHORTEST_TIME,
                 _ -> {
                   throw new Problem(Problem.Kind.PLAN, "plan", "Impossible.", "Leave it.");
                 }))
         .isEmpty();
-    assertThat(Proposal.of(now, Aim.FEWEST_CHANGES, changed -> Shapes.compute(changed, BLOCK)))
+    assertThat(
+            Proposal.of(now, Objective.FEWEST_CHANGES, changed -> Shapes.compute(changed, BLOCK)))
         .isEmpty();
   }
 }

@@ -21,9 +21,9 @@ import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Rule;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 /** The run sheet as a PDF, read back. */
 class RunSheetTest {
@@ -82,7 +82,7 @@ class RunSheetTest {
   @Test
   void oneIsFreeFromTheEndOfOneHaltToTheNext() {
     Rule third =
-        new Rule(new Where(List.of(), List.of("s3")), Map.of(Setting.FILAMENT, Value.of(1)));
+        new Rule(new Scope(List.of(), List.of("s3")), Map.of(Setting.FILAMENT, Value.of(1)));
     Plan plan = Shapes.plan(List.of(2.0, 4.0), SECOND, third);
     List<Ledger.HaltEntry> halts = Shapes.compute(plan, Shapes.bar(60, 50, 8)).ledger().halts();
     assertThat(halts).hasSize(2).allMatch(Ledger.HaltEntry::needsOperator);

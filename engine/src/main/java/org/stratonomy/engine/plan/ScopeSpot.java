@@ -12,7 +12,7 @@ import java.util.Set;
  * @param layerInStratum counted from the lowest of the stratum, from 1
  * @param planStratum id of the stratum of the plan
  */
-public record Spot(
+public record ScopeSpot(
     String piece,
     String body,
     String stratum,
@@ -20,7 +20,7 @@ public record Spot(
     int layer,
     int layerInStratum,
     String planStratum) {
-  public Spot {
+  public ScopeSpot {
     regions = Set.copyOf(regions);
   }
 }

@@ -7,8 +7,8 @@ import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 
 /** How far what is printed reaches outwards of the models, mm. */
-public final class Reach {
-  private Reach() {}
+public final class AdhesionReach {
+  private AdhesionReach() {}
 
   /** Of skirt and brim, or of skirt and raft. */
   public static double ofAll(Plan plan, Resolver resolver) {

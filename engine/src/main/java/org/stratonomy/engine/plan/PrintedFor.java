@@ -13,20 +13,21 @@ import java.util.List;
  * @param regions ids of the regions, in their order; several if the same holds in all of them, none
  *     outside of regions
  */
-public record Origin(int piece, int stratum, List<String> regions) implements Comparable<Origin> {
+public record PrintedFor(int piece, int stratum, List<String> regions)
+    implements Comparable<PrintedFor> {
   public static final int NO_PIECE = -1;
 
   /** Of lines that belong to no piece. */
-  public static final Origin BESIDE = new Origin(NO_PIECE, 0, List.of());
+  public static final PrintedFor BESIDE = new PrintedFor(NO_PIECE, 0, List.of());
 
-  private static final Comparator<Origin> ORDER =
-      Comparator.comparing((Origin origin) -> !origin.hasPiece())
-          .thenComparing(Origin::piece)
-          .thenComparing(Origin::stratum)
+  private static final Comparator<PrintedFor> ORDER =
+      Comparator.comparing((PrintedFor origin) -> !origin.hasPiece())
+          .thenComparing(PrintedFor::piece)
+          .thenComparing(PrintedFor::stratum)
           .thenComparing(
-              Origin::regions, (a, b) -> String.join(",", a).compareTo(String.join(",", b)));
+              PrintedFor::regions, (a, b) -> String.join(",", a).compareTo(String.join(",", b)));
 
-  public Origin {
+  public PrintedFor {
     regions = List.copyOf(regions);
   }
 
@@ -36,7 +37,7 @@ public record Origin(int piece, int stratum, List<String> regions) implements Co
 
   /** In the order of pieces and strata, outside of regions first; last what belongs to no piece. */
   @Override
-  public int compareTo(Origin o) {
+  public int compareTo(PrintedFor o) {
     return ORDER.compare(this, o);
   }
 }

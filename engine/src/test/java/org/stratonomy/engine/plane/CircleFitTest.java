@@ -5,25 +5,25 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
-class RoomTest {
+class CircleFitTest {
   private static Area rectangle(double width, double height) {
     return Area.rectangle(3, -2, 3 + width, -2 + height);
   }
 
   @Test
   void itIsSeenInASimpleArea() {
-    assertThat(Room.isSurelyFor(0.99, rectangle(2, 9))).isTrue();
-    assertThat(Room.isSurelyFor(0.99, rectangle(9, 2))).isTrue();
-    assertThat(Room.isSurelyFor(1.01, rectangle(2, 9))).isFalse();
-    assertThat(Room.isSurelyFor(1.01, rectangle(9, 2))).isFalse();
+    assertThat(CircleFit.isSurelyFor(0.99, rectangle(2, 9))).isTrue();
+    assertThat(CircleFit.isSurelyFor(0.99, rectangle(9, 2))).isTrue();
+    assertThat(CircleFit.isSurelyFor(1.01, rectangle(2, 9))).isFalse();
+    assertThat(CircleFit.isSurelyFor(1.01, rectangle(9, 2))).isFalse();
   }
 
   @Test
   void aHoleTakesIt() {
     Area ring = Plane.difference(rectangle(10, 10), Area.rectangle(4, -1, 12, 7));
-    assertThat(Room.isSurelyFor(0.4, ring)).isTrue();
-    assertThat(Room.isSurelyFor(0.6, ring)).isFalse();
-    assertThat(Room.isSurelyFor(0.1, Area.EMPTY)).isFalse();
+    assertThat(CircleFit.isSurelyFor(0.4, ring)).isTrue();
+    assertThat(CircleFit.isSurelyFor(0.6, ring)).isFalse();
+    assertThat(CircleFit.isSurelyFor(0.1, Area.EMPTY)).isFalse();
   }
 
   @Test
@@ -39,7 +39,7 @@ class RoomTest {
       }
       Area star = Area.ofMm(ring);
       double radius = 0.2 + 3 * random.nextDouble();
-      if (Room.isSurelyFor(radius, star)) {
+      if (CircleFit.isSurelyFor(radius, star)) {
         seen++;
         assertThat(Plane.inset(star, radius - 1e-3).isEmpty()).isFalse();
       }

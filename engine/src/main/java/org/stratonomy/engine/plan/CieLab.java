@@ -11,7 +11,7 @@ import java.util.List;
  * @param a from green to red
  * @param b from blue to yellow
  */
-record Lab(double l, double a, double b) {
+record CieLab(double l, double a, double b) {
   private static final double[] WHITE = {0.95047, 1, 1.08883};
   private static final double[][] XYZ = {
     {0.4124564, 0.3575761, 0.1804375},
@@ -25,7 +25,7 @@ record Lab(double l, double a, double b) {
   /**
    * @param hex as #rrggbb
    */
-  static Lab of(String hex) {
+  static CieLab of(String hex) {
     return of(linear(hex));
   }
 
@@ -34,7 +34,7 @@ record Lab(double l, double a, double b) {
    *
    * @param share of the first, 0 to 1
    */
-  static Lab mixed(String first, String second, double share) {
+  static CieLab mixed(String first, String second, double share) {
     return of(mix(List.of(first, second), new double[] {share, 1 - share}));
   }
 
@@ -81,17 +81,17 @@ record Lab(double l, double a, double b) {
     return rgb;
   }
 
-  static Lab of(double[] rgb) {
+  static CieLab of(double[] rgb) {
     double[] f = new double[3];
     for (int i = 0; i < 3; i++) {
       double t = (XYZ[i][0] * rgb[0] + XYZ[i][1] * rgb[1] + XYZ[i][2] * rgb[2]) / WHITE[i];
       f[i] = t > 216.0 / 24389 ? Math.cbrt(t) : (24389.0 / 27 * t + 16) / 116;
     }
-    return new Lab(116 * f[1] - 16, 500 * (f[0] - f[1]), 200 * (f[1] - f[2]));
+    return new CieLab(116 * f[1] - 16, 500 * (f[0] - f[1]), 200 * (f[1] - f[2]));
   }
 
   /** CIE 1976 colour difference; about 2 is just seen. */
-  double distance(Lab o) {
+  double distance(CieLab o) {
     return Math.hypot(Math.hypot(l - o.l, a - o.a), b - o.b);
   }
 }

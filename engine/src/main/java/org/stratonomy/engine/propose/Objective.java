@@ -10,13 +10,13 @@ import org.stratonomy.engine.place.PiecesApart;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.RuleEditor;
+import org.stratonomy.engine.plan.Scope;
 import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Where;
 
 /** What a proposed variant of a plan is to have less of. */
-public enum Aim {
+public enum Objective {
   FEWEST_CHANGES("fewest changes") {
     @Override
     double of(PlanResult result) {
@@ -98,7 +98,7 @@ public enum Aim {
         Value choice = Value.of(Resolver.ONE_AT_A_TIME);
         add(steps, result, Setting.PIECE_ORDER, choice, label());
         Function<Plan, Plan> ordered =
-            plan -> RuleEditor.set(plan, Where.EVERYWHERE, Setting.PIECE_ORDER, choice);
+            plan -> RuleEditor.set(plan, Scope.EVERYWHERE, Setting.PIECE_ORDER, choice);
         PiecesApart.of(result.plan(), result.placed(), result.resolver())
             .map(ordered)
             .ifPresent(plan -> steps.add(new Step("apart", label() + ", moved apart", plan)));
@@ -117,7 +117,7 @@ public enum Aim {
 
   private final String label;
 
-  Aim(String label) {
+  Objective(String label) {
     this.label = label;
   }
 
@@ -153,7 +153,7 @@ public enum Aim {
     if (!now.values().get(setting).equals(value)) {
       steps.add(
           new Step(
-              setting.id(), what, RuleEditor.set(result.plan(), Where.EVERYWHERE, setting, value)));
+              setting.id(), what, RuleEditor.set(result.plan(), Scope.EVERYWHERE, setting, value)));
     }
   }
 }

@@ -14,7 +14,7 @@ import java.util.Optional;
  * @param layers of the piece
  * @param planStrata ids of strata of the plan
  */
-public record Where(
+public record Scope(
     List<String> pieces,
     List<String> bodies,
     List<String> strata,
@@ -22,7 +22,7 @@ public record Where(
     List<Role> roles,
     Optional<Layers> layers,
     List<String> planStrata) {
-  public static final Where EVERYWHERE = new Where(List.of(), List.of());
+  public static final Scope EVERYWHERE = new Scope(List.of(), List.of());
 
   /**
    * Some layers of a piece.
@@ -40,13 +40,13 @@ public record Where(
       STRATUM
     }
 
-    boolean contains(Spot spot) {
+    boolean contains(ScopeSpot spot) {
       int layer = from == From.PIECE ? spot.layer() : spot.layerInStratum();
       return layer >= first && layer <= last;
     }
   }
 
-  public Where {
+  public Scope {
     pieces = List.copyOf(pieces);
     bodies = List.copyOf(bodies);
     strata = List.copyOf(strata);
@@ -56,7 +56,7 @@ public record Where(
   }
 
   /** A place that the plan's own strata do not limit. */
-  public Where(
+  public Scope(
       List<String> pieces,
       List<String> bodies,
       List<String> strata,
@@ -67,43 +67,43 @@ public record Where(
   }
 
   /** Strata of pieces, all of them. */
-  public Where(List<String> pieces, List<String> strata) {
+  public Scope(List<String> pieces, List<String> strata) {
     this(pieces, List.of(), strata, List.of(), List.of(), Optional.empty());
   }
 
   /** All of a piece. */
-  public static Where ofPiece(String id) {
-    return new Where(List.of(id), List.of());
+  public static Scope ofPiece(String id) {
+    return new Scope(List.of(id), List.of());
   }
 
   /** The same place, but only lines of a role. */
-  public Where withRole(Role role) {
-    return new Where(pieces, bodies, strata, regions, List.of(role), layers, planStrata);
+  public Scope withRole(Role role) {
+    return new Scope(pieces, bodies, strata, regions, List.of(role), layers, planStrata);
   }
 
   /** The same place in other regions. */
-  public Where withRegions(List<String> others) {
-    return new Where(pieces, bodies, strata, others, roles, layers, planStrata);
+  public Scope withRegions(List<String> others) {
+    return new Scope(pieces, bodies, strata, others, roles, layers, planStrata);
   }
 
   /** The same place in other bodies. */
-  public Where withBodies(List<String> others) {
-    return new Where(pieces, others, strata, regions, roles, layers, planStrata);
+  public Scope withBodies(List<String> others) {
+    return new Scope(pieces, others, strata, regions, roles, layers, planStrata);
   }
 
   /** The same place in other strata of the plan. */
-  public Where withPlanStrata(List<String> others) {
-    return new Where(pieces, bodies, strata, regions, roles, layers, others);
+  public Scope withPlanStrata(List<String> others) {
+    return new Scope(pieces, bodies, strata, regions, roles, layers, others);
   }
 
   /** The same place in other pieces. */
-  Where withPieces(List<String> others) {
-    return new Where(others, bodies, strata, regions, roles, layers, planStrata);
+  Scope withPieces(List<String> others) {
+    return new Scope(others, bodies, strata, regions, roles, layers, planStrata);
   }
 
   /** The same place in other strata of pieces. */
-  Where withStrata(List<String> others) {
-    return new Where(pieces, bodies, others, regions, roles, layers, planStrata);
+  Scope withStrata(List<String> others) {
+    return new Scope(pieces, bodies, others, regions, roles, layers, planStrata);
   }
 
   public boolean isEverywhere() {
@@ -111,7 +111,7 @@ public record Where(
   }
 
   /** Whether every spot of this place is one of another by what both name, but not the reverse. */
-  boolean isNarrowerThan(Where other) {
+  boolean isNarrowerThan(Scope other) {
     return !equals(other)
         && isWithin(pieces, other.pieces)
         && isWithin(bodies, other.bodies)
@@ -149,7 +149,7 @@ public record Where(
   }
 
   /** Whether a spot matches, whatever its role. */
-  public boolean matches(Spot spot) {
+  public boolean matches(ScopeSpot spot) {
     return matches(spot.piece(), spot.stratum())
         && (bodies.isEmpty() || bodies.contains(spot.body()))
         && (planStrata.isEmpty() || planStrata.contains(spot.planStratum()))

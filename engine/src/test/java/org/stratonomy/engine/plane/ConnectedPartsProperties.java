@@ -9,7 +9,7 @@ import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 
-class PartsProperties {
+class ConnectedPartsProperties {
   /** Frames within frames and boxes, some of which touch. */
   private static Area nested(long seed) {
     Random random = new Random(seed);
@@ -44,7 +44,7 @@ class PartsProperties {
   @Property(tries = 200)
   void aPlaceIsInThePartThatContainsIt(@ForAll long seed) {
     Area area = nested(seed);
-    Parts parts = new Parts(area);
+    ConnectedParts parts = new ConnectedParts(area);
     List<Area> list = parts.list();
     Random random = new Random(seed + 1);
     for (int i = 0; i < 60; i++) {
@@ -59,7 +59,7 @@ class PartsProperties {
   @Property(tries = 200)
   void whatLiesInPartsMeetsThemAndNoOthers(@ForAll long seed) {
     Area area = nested(seed);
-    Parts parts = new Parts(area);
+    ConnectedParts parts = new ConnectedParts(area);
     BitSet large = parts.which(part -> part.areaMm2() > 12);
     Area only = parts.only(large);
     Area others = parts.without(large);

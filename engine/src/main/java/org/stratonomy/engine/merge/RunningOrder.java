@@ -5,10 +5,10 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.place.AdhesionReach;
 import org.stratonomy.engine.place.PieceOrder;
-import org.stratonomy.engine.place.Reach;
-import org.stratonomy.engine.plan.Origin;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.strata.LayerStack;
@@ -20,14 +20,14 @@ import org.stratonomy.engine.strata.Planes;
  * What is printed in one go, in the order of the print: the layers of the plan, or one piece's
  * share of each, piece by piece.
  */
-final class Passes {
+final class RunningOrder {
   private final boolean pieceByPiece;
   private final List<PlanLayer> list;
 
   /** Of passes that are printed one over the other, by {@link #runOf}. */
   private final Map<Integer, Planes> planes;
 
-  Passes(Plan plan, Resolver resolver, List<PlacedPiece> placed, LayerStack stack) {
+  RunningOrder(Plan plan, Resolver resolver, List<PlacedPiece> placed, LayerStack stack) {
     pieceByPiece = stack.apart();
     list = pieceByPiece ? stack.pieceByPiece(order(plan, resolver, placed)) : stack.layers();
     planes =
@@ -39,7 +39,7 @@ final class Passes {
 
   private static List<Integer> order(Plan plan, Resolver resolver, List<PlacedPiece> placed) {
     List<Bounds> boxes = placed.stream().map(PlacedPiece::bounds).toList();
-    return PieceOrder.of(boxes, Reach.ofBrim(plan, resolver), resolver.machine()).pieces();
+    return PieceOrder.of(boxes, AdhesionReach.ofBrim(plan, resolver), resolver.machine()).pieces();
   }
 
   /** Whether pieces are printed one at a time. */
@@ -55,7 +55,7 @@ final class Passes {
   private int runOf(PlanLayer pass) {
     return pieceByPiece && !pass.parts().isEmpty()
         ? pass.parts().getFirst().piece()
-        : Origin.NO_PIECE;
+        : PrintedFor.NO_PIECE;
   }
 
   /**

@@ -4,8 +4,8 @@ import java.util.List;
 import org.stratonomy.engine.memo.Memo;
 
 /** For each line of a layer, in its order, how the head comes to its beginning. */
-record LayerWays(List<Travel> travels) implements Memo.Sized {
-  LayerWays {
+record LayerTravels(List<Travel> travels) implements Memo.Sized {
+  LayerTravels {
     travels = List.copyOf(travels);
   }
 

@@ -3,11 +3,11 @@ package org.stratonomy.engine.plane;
 import java.util.Arrays;
 
 /** Whether a circle has room in an area, told quickly where that is easy to see. */
-public final class Room {
+public final class CircleFit {
   /** Level lines on which room is looked for. */
   private static final int LINES = 5;
 
-  private Room() {}
+  private CircleFit() {}
 
   /**
    * Looks at the middle of the longest stretch of some level lines in an area.

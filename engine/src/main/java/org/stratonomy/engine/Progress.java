@@ -6,9 +6,9 @@ package org.stratonomy.engine;
  * @see org.stratonomy.engine.problem.Problem.Kind#SUPERSEDED
  */
 @FunctionalInterface
-public interface Watch {
-  /** Watches nothing. */
-  Watch NONE = (stage, done, total) -> {};
+public interface Progress {
+  /** Nobody is told, and nothing stops. */
+  Progress NONE = (stage, done, total) -> {};
 
   /**
    * @param stage what is being computed, as for the user

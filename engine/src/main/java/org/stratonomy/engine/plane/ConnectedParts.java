@@ -12,14 +12,14 @@ import org.stratonomy.engine.guard.Interruption;
  * are separate. Which part a place is in is told by the nearest edge on its left: it belongs to the
  * outline or to a hole of that part. The outline of a hole is found the same way.
  */
-public final class Parts {
+public final class ConnectedParts {
   private final Area area;
   private final EdgeGrid grid;
   private final int[] ringOfPoint;
   private final int[] partOfRing;
   private int count;
 
-  public Parts(Area area) {
+  public ConnectedParts(Area area) {
     this.area = area;
     grid = new EdgeGrid(area);
     ringOfPoint = new int[area.pointCount()];

@@ -7,20 +7,20 @@ import org.stratonomy.engine.plan.Placement.Vector;
  *
  * @param m nine numbers
  */
-record Turn(double[] m) {
+record Rotation(double[] m) {
   private static final double ALONG = 1 - 1e-12;
 
   /**
    * @param degrees about X, then Y, then Z
    */
-  static Turn of(Vector degrees) {
+  static Rotation of(Vector degrees) {
     return about(0, degrees.x()).then(about(1, degrees.y())).then(about(2, degrees.z()));
   }
 
-  private static Turn about(int axis, double degrees) {
+  private static Rotation about(int axis, double degrees) {
     double c = Math.cos(Math.toRadians(degrees));
     double s = Math.sin(Math.toRadians(degrees));
-    return new Turn(
+    return new Rotation(
         switch (axis) {
           case 0 -> new double[] {1, 0, 0, 0, c, -s, 0, s, c};
           case 1 -> new double[] {c, 0, s, 0, 1, 0, -s, 0, c};
@@ -33,7 +33,7 @@ record Turn(double[] m) {
    *
    * @param to of length 1
    */
-  static Turn to(Vector from, Vector to) {
+  static Rotation to(Vector from, Vector to) {
     double length = Math.sqrt(dot(from, from));
     if (!(length > 0)) {
       throw Placer.bad("The face has no direction.", "Choose another face.");
@@ -41,7 +41,7 @@ record Turn(double[] m) {
     Vector a = from.times(1 / length);
     double c = dot(a, to);
     if (c > ALONG) {
-      return new Turn(new double[] {1, 0, 0, 0, 1, 0, 0, 0, 1});
+      return new Rotation(new double[] {1, 0, 0, 0, 1, 0, 0, 0, 1});
     }
     if (c < -ALONG) {
       return about(0, 180);
@@ -50,7 +50,7 @@ record Turn(double[] m) {
     double y = a.z() * to.x() - a.x() * to.z();
     double z = a.x() * to.y() - a.y() * to.x();
     double k = 1 / (1 + c);
-    return new Turn(
+    return new Rotation(
         new double[] {
           c + k * x * x,
           k * x * y - z,
@@ -69,7 +69,7 @@ record Turn(double[] m) {
   }
 
   /** This turn and another one after it. */
-  Turn then(Turn next) {
+  Rotation then(Rotation next) {
     double[] product = new double[9];
     for (int row = 0; row < 3; row++) {
       for (int column = 0; column < 3; column++) {
@@ -78,7 +78,7 @@ record Turn(double[] m) {
         }
       }
     }
-    return new Turn(product);
+    return new Rotation(product);
   }
 
   /** Degrees about X, then Y, then Z. */

@@ -8,10 +8,10 @@ import java.util.stream.IntStream;
  * themselves: theirs are 1 and 2, and {@value #BASE} and as much as the second one's share in
  * percent stands for a mix; so whatever tells filaments apart tells mixes apart, too.
  */
-public final class Mix {
+public final class FilamentMix {
   private static final int BASE = 100;
 
-  private Mix() {}
+  private FilamentMix() {}
 
   /** Slots of all mixes, one for each percent. */
   public static IntStream all() {
@@ -66,7 +66,7 @@ public final class Mix {
         "%d %% %s, %d %% %s"
             .formatted(Math.round(100 * a), first.name(), Math.round(100 * b), second.name()),
         alike ? first.material() : first.material() + "/" + second.material(),
-        Lab.mixedHex(first.colour(), second.colour(), share),
+        CieLab.mixedHex(first.colour(), second.colour(), share),
         density,
         Math.sqrt(4 * area / Math.PI),
         byMass * first.pricePerKg() + (1 - byMass) * second.pricePerKg(),
