@@ -25,7 +25,7 @@
       <Popover.Positioner class="z-50">
         <Popover.Content class="popover-sheet">
           <p class="panel-title">Changed on the shelf</p>
-          <p class="soft">The plan goes on with what it took, and prints the same as before.</p>
+          <p class="soft">The plan keeps what it took from the shelf, and prints the same as before.</p>
           {#each changes as change (change.item)}
             <h3>{change.item}</h3>
             {#if change.there}

@@ -150,7 +150,7 @@ class StopStory extends Story {
     computed();
     button("Shelf changed").click();
     assertThat(page.getByText("Machine Bench Two")).isVisible();
-    assertThat(page.getByText("Own lines")).isVisible();
+    assertThat(page.getByText("For a pause")).isVisible();
     page.keyboard().press("Escape");
     assertThat(export()).contains("M25 ; layer 11");
     button("Shelf changed").click();

@@ -3,8 +3,8 @@ package org.stratonomy.engine.document;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
-import java.util.stream.StreamSupport;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Machine;
@@ -27,7 +27,11 @@ public record ItemChange(String item, boolean there, List<ItemDifference> differ
    * @param used as the job uses it
    * @param now as it is on the shelf
    */
-  public record ItemDifference(String what, String used, String now) {}
+  public record ItemDifference(String what, String used, String now) {
+    private ItemDifference in(String place) {
+      return new ItemDifference(place + what, used, now);
+    }
+  }
 
   /** All that differs, the machine first. */
   public static List<ItemChange> between(Job job, Shelf shelf) {
@@ -63,35 +67,65 @@ public record ItemChange(String item, boolean there, List<ItemDifference> differ
     }
     List<ItemDifference> differences =
         fields.stream()
-            .filter(field -> !used.path(field.key()).equals(now.get().path(field.key())))
-            .map(
-                field ->
-                    new ItemDifference(
-                        field.label(),
-                        said(field, used.path(field.key())),
-                        said(field, now.get().path(field.key()))))
+            .flatMap(
+                field -> differences(field, used.path(field.key()), now.get().path(field.key())))
             .toList();
     return differences.isEmpty()
         ? Optional.empty()
         : Optional.of(new ItemChange(item, true, differences));
   }
 
-  private static String said(ShelfFields.Field field, JsonNode value) {
+  private static Stream<ItemDifference> differences(
+      ShelfFields.Field field, JsonNode used, JsonNode now) {
+    if (used.equals(now)) {
+      return Stream.empty();
+    }
     return switch (field.kind()) {
-      case NUMBER -> "%s %s".formatted(Value.of(value.asDouble()), field.unit()).strip();
-      case ROWS ->
-          StreamSupport.stream(value.spliterator(), false)
-              .map(row -> row(field, row))
-              .collect(Collectors.joining("; "));
+      case ROWS -> ofRows(field, used, now);
       case LINES ->
-          value.isEmpty() ? NONE : "of its own: " + String.join(", ", value.propertyNames());
-      case TEXT, CHOICE, COLOUR -> value.asString().isEmpty() ? NONE : value.asString();
+          field.columns().stream()
+              .flatMap(part -> ofLines(part, used.path(part.key()), now.path(part.key())));
+      default -> Stream.of(new ItemDifference(field.label(), said(field, used), said(field, now)));
     };
   }
 
-  private static String row(ShelfFields.Field field, JsonNode row) {
-    return field.columns().stream()
-        .map(column -> "%s %s".formatted(column.label(), said(column, row.path(column.key()))))
-        .collect(Collectors.joining(", "));
+  private static Stream<ItemDifference> ofRows(
+      ShelfFields.Field field, JsonNode used, JsonNode now) {
+    if (used.size() != now.size()) {
+      return Stream.of(
+          new ItemDifference(
+              field.label(), Integer.toString(used.size()), Integer.toString(now.size())));
+    }
+    return IntStream.range(0, used.size())
+        .boxed()
+        .flatMap(
+            row ->
+                field.columns().stream()
+                    .flatMap(
+                        column ->
+                            differences(
+                                column,
+                                used.get(row).path(column.key()),
+                                now.get(row).path(column.key())))
+                    .map(cell -> cell.in("%s %d: ".formatted(field.label(), row + 1))));
+  }
+
+  private static Stream<ItemDifference> ofLines(
+      ShelfFields.Field part, JsonNode used, JsonNode now) {
+    return used.equals(now)
+        ? Stream.empty()
+        : Stream.of(new ItemDifference(part.label(), lines(used), lines(now)));
+  }
+
+  private static String lines(JsonNode text) {
+    long count = text.asString("").lines().count();
+    return count == 0 ? "as the dialect" : count == 1 ? "1 line" : count + " lines";
+  }
+
+  private static String said(ShelfFields.Field field, JsonNode value) {
+    if (field.kind() == ShelfFields.Kind.NUMBER) {
+      return "%s %s".formatted(Value.of(value.asDouble()), field.unit()).strip();
+    }
+    return value.asString().isEmpty() ? NONE : value.asString();
   }
 }
