@@ -25,7 +25,9 @@
       <Popover.Positioner class="z-50">
         <Popover.Content class="popover-sheet">
           <p class="panel-title">Changed on the shelf</p>
-          <p class="soft">The plan keeps what it took from the shelf, and prints the same as before.</p>
+          <p class="soft">
+            The plan keeps what it took from the shelf, and prints the same as before.
+          </p>
           {#each changes as change (change.item)}
             <h3>{change.item}</h3>
             {#if change.there}
