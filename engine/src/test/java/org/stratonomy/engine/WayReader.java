@@ -17,10 +17,16 @@ final class WayReader {
    * @param toZ of the one after, mm
    * @param travelling time of ways sideways, s
    * @param standing time of lifts and of what the strand does at a standstill, s
+   * @param heating time for which the head waits for its nozzle, s
    * @param halts how often the machine waits or has filament changed
    */
-  record Way(double fromZ, double toZ, double travelling, double standing, int halts) {
+  record Way(
+      double fromZ, double toZ, double travelling, double standing, double heating, int halts) {
     double seconds() {
+      return moving() + heating;
+    }
+
+    double moving() {
       return travelling + standing;
     }
 
@@ -30,6 +36,7 @@ final class WayReader {
   }
 
   private final Settings plan;
+  private final double heatingCPerS;
   private final List<Way> ways = new ArrayList<>();
   private double x = Double.NaN;
   private double y = Double.NaN;
@@ -38,17 +45,28 @@ final class WayReader {
   private double feed;
   private double travelling;
   private double standing;
+  private double heating;
   private int halts;
 
-  private WayReader(Settings plan) {
+  /** Temperature of the nozzle as far as it was waited for, or had the time of a halt, °C. */
+  private double nozzleC;
+
+  /** What the nozzle was told since then, and how much was done before that, s. */
+  private double toldC;
+
+  private double toldAt;
+
+  private WayReader(Settings plan, double heatingCPerS) {
     this.plan = plan;
+    this.heatingCPerS = heatingCPerS;
   }
 
   /** Of a program with relative extrusion on a machine without a belt. */
   static List<Way> of(PlanResult result) throws IOException {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     Planner.writeProgram(result, bytes);
-    WayReader reader = new WayReader(result.resolver().plan());
+    WayReader reader =
+        new WayReader(result.resolver().plan(), result.resolver().machine().heatingCPerS());
     boolean started = false;
     for (String line : bytes.toString(StandardCharsets.UTF_8).split("\n")) {
       started |= line.startsWith("; layer ");
@@ -60,6 +78,10 @@ final class WayReader {
   private void line(String line, boolean counts) {
     if (line.matches("(M600|M0|M25|T\\d+)( .*)?")) {
       halts += counts ? 1 : 0;
+      nozzleC = toldC;
+    }
+    if (line.matches("M10[49] .*")) {
+      heat(line, counts);
     }
     if (!line.matches("G[01] .*")) {
       return;
@@ -72,7 +94,10 @@ final class WayReader {
     double sideways = Double.isNaN(x) ? 0 : Math.hypot(toX - x, toY - y);
     boolean moves = line.contains("X") || line.contains("Y");
     if (moves && e > 0) {
-      ways.add(new Way(printedZ, toZ, travelling, standing, halts));
+      ways.add(new Way(printedZ, toZ, travelling, standing, heating, halts));
+      nozzleC = toldC;
+      heating = 0;
+      toldAt = 0;
       travelling = 0;
       standing = 0;
       halts = 0;
@@ -86,14 +111,30 @@ final class WayReader {
     z = toZ;
   }
 
+  /** A nozzle heats up, and cools down, while other things are done. */
+  private void heat(String line, boolean counts) {
+    double wanted = word(line, 'S', word(line, 'R', toldC));
+    boolean isNew = wanted != toldC;
+    toldC = wanted;
+    toldAt = isNew ? travelling + standing + heating : toldAt;
+    if (line.startsWith("M109")) {
+      double needed = Math.abs(wanted - nozzleC) / heatingCPerS;
+      double done = travelling + standing + heating - toldAt;
+      heating += counts ? Math.max(0, needed - done) : 0;
+      nozzleC = wanted;
+    }
+  }
+
   private static double word(String line, char letter, double otherwise) {
     int at = line.indexOf(letter);
     return at < 0 ? otherwise : Double.parseDouble(line.substring(at + 1).split(" ")[0]);
   }
 
-  /** Those at halts and from layer to layer. */
+  /** Those at halts, while the nozzle heats up or cools down, and from layer to layer. */
   static List<Way> betweenLayers(PlanResult result) throws IOException {
-    return of(result).stream().filter(way -> way.isToNextLayer() || way.halts() > 0).toList();
+    return of(result).stream()
+        .filter(way -> way.isToNextLayer() || way.halts() > 0 || way.heating() > 0)
+        .toList();
   }
 
   static double seconds(List<Way> ways) {
