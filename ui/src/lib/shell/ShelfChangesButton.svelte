@@ -17,7 +17,7 @@
   <Popover positioning={{ placement: 'bottom-start' }}>
     <Popover.Trigger
       class="tool"
-      title="The plan uses machine and filaments as they were when it took them"
+      title="The machine or a filament was edited after this plan took it"
     >
       <History size={14} />Shelf changed
     </Popover.Trigger>

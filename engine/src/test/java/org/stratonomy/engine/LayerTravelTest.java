@@ -73,7 +73,7 @@ class LayerTravelTest {
         .isCloseTo(WayReader.seconds(ways), within(1e-3 * ways.size()));
   }
 
-  /** The ways to where the layer cools and back are part of the wait. */
+  /** Travel to where the layer cools and back is part of the wait. */
   @Test
   void afterAWaitTheTravelCountsWithTheWait() throws IOException {
     PlanResult waits = Shapes.compute(two(60), Shapes.bar(14, 9, 3));

@@ -15,8 +15,8 @@ final class WayReader {
    *
    * @param fromZ of the extrusion before, mm; 0 if there is none
    * @param toZ of the one after, mm
-   * @param travelling time of ways sideways, s
-   * @param standing time of lifts and of what the strand does at a standstill, s
+   * @param travelling time of travel moves, s
+   * @param standing time of lifts, retraction and extrusion at a standstill, s
    * @param heating time for which the head waits for its nozzle, s
    * @param halts how often the machine waits or has filament changed
    */

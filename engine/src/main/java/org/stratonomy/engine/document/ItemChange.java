@@ -119,7 +119,7 @@ public record ItemChange(String item, boolean there, List<ItemDifference> differ
 
   private static String lines(JsonNode text) {
     long count = text.asString("").lines().count();
-    return count == 0 ? "as the dialect" : count == 1 ? "1 line" : count + " lines";
+    return count == 0 ? "from the dialect" : count == 1 ? "1 line" : count + " lines";
   }
 
   private static String said(ShelfFields.Field field, JsonNode value) {

@@ -32,7 +32,7 @@ import org.stratonomy.engine.strata.LayerStack;
  * is stated anew.
  */
 final class StepWriter implements StepVisitor<IOException> {
-  /** Millimetres, from the machine's zero; strand by how much more. */
+  /** Millimetres, absolute positions, relative extrusion. */
   private static final String UNITS = "G21\nG90\nM83\n";
 
   private final GcodeText text;

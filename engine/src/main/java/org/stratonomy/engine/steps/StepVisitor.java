@@ -12,7 +12,7 @@ import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.strata.LayerStack;
 
 /**
- * Is told what the machine does, in order. Lengths are mm, heights those of the machine, places in
+ * Receives what the machine does, in order. Lengths are mm, heights those of the machine, places in
  * layers as in strokes, temperatures °C. What a step does not name stays as it was.
  *
  * @param <X> what may go wrong with a visitor
@@ -71,26 +71,26 @@ public interface StepVisitor<X extends Exception> {
   /** The strokes that follow are of a role. */
   void role(Role role) throws X;
 
-  /** The strand is drawn back. */
+  /** Retracts the filament. */
   void retract() throws X;
 
-  /** The strand is pushed forward again. */
+  /** Pushes the retracted filament forward again. */
   void unretract() throws X;
 
-  /** The strand is drawn back while the nozzle runs along a path that begins where it is. */
+  /** Retracts while the nozzle moves along a path that begins where it is. */
   void wipe(Path path) throws X;
 
   void lift(double from, double to) throws X;
 
   /**
-   * A straight way in the layer, without extrusion.
+   * A straight travel in the layer.
    *
    * @param length as the head goes
    */
   void travel(double x, double y, double length) throws X;
 
   /**
-   * A straight way to a place of the machine's.
+   * A straight travel to a place of the machine.
    *
    * @param length as the head goes; 0 if nobody knows where it was
    */
@@ -99,7 +99,7 @@ public interface StepVisitor<X extends Exception> {
   /** A stroke that begins where the nozzle is. */
   void stroke(Stroke stroke, double speed) throws X;
 
-  /** Strand is pushed out where the head is, at a speed of the strand. */
+  /** Extrudes at a standstill; length and speed are those of the filament. */
   void purge(double length, double speed) throws X;
 
   /** The head waits where it is. */

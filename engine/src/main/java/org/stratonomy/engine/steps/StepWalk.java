@@ -26,8 +26,8 @@ import org.stratonomy.engine.steps.StepVisitor.Wait;
 import org.stratonomy.engine.strata.LayerStack;
 
 /**
- * Turns a schedule into steps. Here alone it is decided when the strand is drawn back, how high the
- * head lifts, where it waits, and what a halt consists of.
+ * Turns a schedule into steps. Retraction, lifts, parking, waits for heat and the parts of a halt
+ * are decided here and nowhere else.
  *
  * @param <X> what may go wrong with the visitor
  */
@@ -50,7 +50,7 @@ public final class StepWalk<X extends Exception> {
   private boolean hasPrinted;
   private boolean retracted;
 
-  /** Slots whose strand is drawn back while another nozzle prints. */
+  /** Slots whose filament is retracted while another nozzle prints. */
   private final Set<Integer> drawnBack = new HashSet<>();
 
   /** The stratum of each piece that was begun last. */
@@ -240,7 +240,7 @@ public final class StepWalk<X extends Exception> {
     to.awaitNozzle(beforeC, nozzleC);
   }
 
-  /** Waits aside, so that the layer cools; the way there and back is part of the wait. */
+  /** Waits aside, so that the layer cools; the travel there and back is part of the wait. */
   private void cool(double seconds) throws X {
     if (seconds == 0) {
       return;
@@ -296,7 +296,7 @@ public final class StepWalk<X extends Exception> {
     }
   }
 
-  /** From now on a slot is printed from; on another nozzle the strand is as it was left. */
+  /** Prints from a slot; another nozzle may still have its filament retracted. */
   private void change(int ofSlot) throws X {
     if (machine.hasNozzles()) {
       if (retracted) {
@@ -335,7 +335,7 @@ public final class StepWalk<X extends Exception> {
     return Double.isNaN(carriageX) ? 0 : Math.sqrt(dx * dx + dy * dy);
   }
 
-  /** Goes to the start of a stroke, the way and with the strand drawn back as it was planned. */
+  /** Travels to the start of a stroke, along the planned points and retracted if planned. */
   private void approach(Stroke before, Travel way, Stroke stroke, double height) throws X {
     double clearance = height;
     if (way.retracted()) {

@@ -16,9 +16,8 @@ import org.stratonomy.engine.strata.LayerStack;
 
 /**
  * When each layer of a print begins, by its steps. The clock starts cold: bed and nozzle are heated
- * together first. Strokes of a layer and the ways between them are as the layer's time says;
- * everything else that the machine does is timed here. A nozzle gets cooler as fast as it gets
- * hotter.
+ * together first. Strokes of a layer and the travels between them are in the layer's time;
+ * everything else is timed here. A nozzle gets cooler as fast as it gets hotter.
  */
 public final class Timeline {
   private static final double ROOM_C = 20;
@@ -128,7 +127,7 @@ public final class Timeline {
       seconds += Math.abs(to - from) / riseSpeed;
     }
 
-    /** Ways within a layer are in its time, as the way to where it cools is. */
+    /** Travels within a layer, and those to cool it, are in the layer's time. */
     @Override
     public void travel(double x, double y, double length) {
       boolean isOfLayer = aside == null && isUnderWay;

@@ -1,6 +1,5 @@
 /**
- * What a machine does, step by step: lifts, ways, strokes, heat, waits and changes in the order in
- * which they happen.
+ * What a machine does, step by step: lifts, travels, strokes, heat, waits and changes, in order.
  *
  * <p>Door: {@link org.stratonomy.engine.steps.StepWalk}. In: a schedule. Out: steps, told one by
  * one to a {@link org.stratonomy.engine.steps.StepVisitor}. The program is written by one visitor,
