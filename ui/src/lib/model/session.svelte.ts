@@ -42,6 +42,11 @@ import { clampLayer, layerBottom, layerFromPlane, type Heights } from './heights
 
 export type EditWithoutVersion = Omit<EditRequest, 'version'>;
 
+/** Items of the shelf, and those of a plan that have left it. */
+function withOwn<T extends { id: string }>(shelf: T[], own: T[]): T[] {
+  return [...shelf, ...own.filter((one) => !shelf.some((item) => item.id === one.id))];
+}
+
 /** An open plan: its document, what was computed of it, and where the user stands in it. */
 export class PlanSession {
   readonly shelf: ShelfView;
@@ -162,16 +167,12 @@ export class PlanSession {
 
   /** All machines that the plan may be printed on; its own may have left the shelf. */
   get machines() {
-    const { machines } = this.shelf;
-    const isThere = machines.some((one) => one.id === this.machine.id);
-    return isThere ? machines : [...machines, this.machine];
+    return withOwn(this.shelf.machines, [this.machine]);
   }
 
   /** All filaments that may be loaded; those of the plan may have left the shelf. */
   get filaments() {
-    const { filaments } = this.shelf;
-    const gone = this.state.filaments.filter((one) => !filaments.some((f) => f.id === one.id));
-    return [...filaments, ...gone];
+    return withOwn(this.shelf.filaments, this.state.filaments);
   }
 
   /** Whether the machine changes filament without the operator. */

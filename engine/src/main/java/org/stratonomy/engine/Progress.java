@@ -1,13 +1,13 @@
 package org.stratonomy.engine;
 
 /**
- * Is told how far a computation is, and may stop it by throwing. Called from several threads.
+ * Receives how far a computation is, and may stop it by throwing. Called from several threads.
  *
  * @see org.stratonomy.engine.problem.Problem.Kind#SUPERSEDED
  */
 @FunctionalInterface
 public interface Progress {
-  /** Nobody is told, and nothing stops. */
+  /** Reports to nobody and stops nothing. */
   Progress NONE = (stage, done, total) -> {};
 
   /**

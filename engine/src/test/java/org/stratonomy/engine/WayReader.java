@@ -48,13 +48,13 @@ final class WayReader {
   private double heating;
   private int halts;
 
-  /** Temperature of the nozzle as far as it was waited for, or had the time of a halt, °C. */
+  /** Temperature that the nozzle has reached, by a wait or during a halt, °C. */
   private double nozzleC;
 
-  /** What the nozzle was told since then, and how much was done before that, s. */
-  private double toldC;
+  /** Target temperature, °C, and when in the way it was set, s. */
+  private double targetC;
 
-  private double toldAt;
+  private double targetSetAt;
 
   private WayReader(Settings plan, double heatingCPerS) {
     this.plan = plan;
@@ -78,7 +78,7 @@ final class WayReader {
   private void line(String line, boolean counts) {
     if (line.matches("(M600|M0|M25|T\\d+)( .*)?")) {
       halts += counts ? 1 : 0;
-      nozzleC = toldC;
+      nozzleC = targetC;
     }
     if (line.matches("M10[49] .*")) {
       heat(line, counts);
@@ -95,9 +95,9 @@ final class WayReader {
     boolean moves = line.contains("X") || line.contains("Y");
     if (moves && e > 0) {
       ways.add(new Way(printedZ, toZ, travelling, standing, heating, halts));
-      nozzleC = toldC;
+      nozzleC = targetC;
       heating = 0;
-      toldAt = 0;
+      targetSetAt = 0;
       travelling = 0;
       standing = 0;
       halts = 0;
@@ -113,13 +113,13 @@ final class WayReader {
 
   /** A nozzle heats up, and cools down, while other things are done. */
   private void heat(String line, boolean counts) {
-    double wanted = word(line, 'S', word(line, 'R', toldC));
-    boolean isNew = wanted != toldC;
-    toldC = wanted;
-    toldAt = isNew ? travelling + standing + heating : toldAt;
+    double wanted = word(line, 'S', word(line, 'R', targetC));
+    boolean isNew = wanted != targetC;
+    targetC = wanted;
+    targetSetAt = isNew ? travelling + standing + heating : targetSetAt;
     if (line.startsWith("M109")) {
       double needed = Math.abs(wanted - nozzleC) / heatingCPerS;
-      double done = travelling + standing + heating - toldAt;
+      double done = travelling + standing + heating - targetSetAt;
       heating += counts ? Math.max(0, needed - done) : 0;
       nozzleC = wanted;
     }

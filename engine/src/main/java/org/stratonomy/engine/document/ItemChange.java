@@ -1,8 +1,8 @@
 package org.stratonomy.engine.document;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.stratonomy.engine.plan.Filament;
@@ -35,29 +35,29 @@ public record ItemChange(String item, boolean there, List<ItemDifference> differ
 
   /** All that differs, the machine first. */
   public static List<ItemChange> between(Job job, Shelf shelf) {
-    List<ItemChange> changes = new ArrayList<>();
     Machine machine = job.machine();
-    of(
+    Optional<ItemChange> ofMachine =
+        of(
             "Machine " + machine.name(),
             ShelfFormat.write(machine),
-            shelf.machines().stream()
-                .filter(other -> other.id().equals(machine.id()))
-                .findFirst()
-                .map(ShelfFormat::write),
-            ShelfFields.MACHINE)
-        .ifPresent(changes::add);
-    for (Filament filament : job.used().filaments()) {
-      of(
-              "Filament " + filament.name(),
-              ShelfFormat.write(filament),
-              shelf.filaments().stream()
-                  .filter(other -> other.id().equals(filament.id()))
-                  .findFirst()
-                  .map(ShelfFormat::write),
-              ShelfFields.FILAMENT)
-          .ifPresent(changes::add);
-    }
-    return changes;
+            withId(shelf.machines(), Machine::id, machine.id()).map(ShelfFormat::write),
+            ShelfFields.MACHINE);
+    Stream<ItemChange> ofFilaments =
+        job.used().filaments().stream()
+            .map(
+                filament ->
+                    of(
+                        "Filament " + filament.name(),
+                        ShelfFormat.write(filament),
+                        withId(shelf.filaments(), Filament::id, filament.id())
+                            .map(ShelfFormat::write),
+                        ShelfFields.FILAMENT))
+            .flatMap(Optional::stream);
+    return Stream.concat(ofMachine.stream(), ofFilaments).toList();
+  }
+
+  private static <T> Optional<T> withId(List<T> items, Function<T, String> id, String wanted) {
+    return items.stream().filter(item -> id.apply(item).equals(wanted)).findFirst();
   }
 
   private static Optional<ItemChange> of(

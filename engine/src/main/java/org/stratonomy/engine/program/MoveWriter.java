@@ -21,7 +21,7 @@ final class MoveWriter {
   private final TravelSettings settings;
   private final double maxSpeedZ;
   private final Optional<Belt> belt;
-  private final IntToDoubleFunction strandMm2;
+  private final IntToDoubleFunction filamentMm2;
 
   /** 0 for straight moves only. */
   private final double arcToleranceMm;
@@ -39,7 +39,7 @@ final class MoveWriter {
   private final boolean isAbsolute;
 
   /** What the last E said, 10^-5 mm. */
-  private long told;
+  private long writtenE;
 
   /** Where the nozzle that prints is, seen from the place that the program says, µm. */
   private long offsetX;
@@ -47,7 +47,7 @@ final class MoveWriter {
   private long offsetY;
 
   /**
-   * @param strandMm2 cross-section of the strand in a slot, mm²
+   * @param filamentMm2 cross-section of the filament in a slot, mm²
    */
   MoveWriter(
       GcodeText text,
@@ -55,14 +55,14 @@ final class MoveWriter {
       double arcToleranceMm,
       Machine machine,
       boolean isAbsolute,
-      IntToDoubleFunction strandMm2) {
+      IntToDoubleFunction filamentMm2) {
     this.text = text;
     this.settings = settings;
     maxSpeedZ = machine.maxSpeedZ();
     belt = machine.belt();
     this.isAbsolute = isAbsolute;
     this.arcToleranceMm = arcToleranceMm;
-    this.strandMm2 = strandMm2;
+    this.filamentMm2 = filamentMm2;
     originX = scaled(machine.originX());
     originY = scaled(machine.originY());
   }
@@ -99,9 +99,9 @@ final class MoveWriter {
     y = NOWHERE;
   }
 
-  /** Pushes strand out where the head is. */
+  /** Extrudes at a standstill. */
   void purge(double mm, double speed) throws IOException {
-    strand(mm, speed);
+    pushFilament(mm, speed);
   }
 
   void lift(double height) throws IOException {
@@ -140,7 +140,7 @@ final class MoveWriter {
     moveFast(scaled(toX), machineY(toY));
   }
 
-  /** Runs over what was just printed while the strand is drawn back. */
+  /** Retracts while the nozzle moves along a path. */
   void wipe(Path wipe) throws IOException {
     double whole = settings.retractionMm();
     double length = wipe.lengthMm();
@@ -156,14 +156,14 @@ final class MoveWriter {
       }
       text.move('1');
       position(toX, toY);
-      strandMoves(wanted - drawn);
+      filamentMoves(wanted - drawn);
       feed(settings.wipeSpeed(length));
       text.add('\n');
       drawn = wanted;
     }
     long rest = Math.round(-whole * 1e5) - drawn;
     if (rest != 0) {
-      strand(rest / 1e5, settings.retractionSpeed());
+      pushFilament(rest / 1e5, settings.retractionSpeed());
     }
   }
 
@@ -202,19 +202,19 @@ final class MoveWriter {
   }
 
   void retract() throws IOException {
-    strand(-settings.retractionMm(), settings.retractionSpeed());
+    pushFilament(-settings.retractionMm(), settings.retractionSpeed());
   }
 
   void unretract() throws IOException {
-    strand(settings.retractionMm(), settings.retractionSpeed());
+    pushFilament(settings.retractionMm(), settings.retractionSpeed());
   }
 
   /**
-   * @param by how far the strand moves, in 10^-5 mm
+   * @param by how far the filament moves, in 10^-5 mm
    */
-  private void strandMoves(long by) throws IOException {
-    told = isAbsolute ? told + by : by;
-    text.hundredThousandths('E', told);
+  private void filamentMoves(long by) throws IOException {
+    writtenE = isAbsolute ? writtenE + by : by;
+    text.hundredThousandths('E', writtenE);
   }
 
   /** After others' commands extrusion is relative again; where it is absolute, it begins anew. */
@@ -228,40 +228,40 @@ final class MoveWriter {
   /** Absolute extrusion counts from the beginning of each layer. */
   void beginLayer() throws IOException {
     if (isAbsolute) {
-      told = 0;
+      writtenE = 0;
       text.add("G92 E0\n");
     }
   }
 
-  private void strand(double mm, double speed) throws IOException {
+  private void pushFilament(double mm, double speed) throws IOException {
     text.move('1');
-    strandMoves(Math.round(mm * 1e5));
+    filamentMoves(Math.round(mm * 1e5));
     feed(speed);
     text.add('\n');
   }
 
   void stroke(Stroke stroke, double speed) throws IOException {
     Path path = stroke.path();
-    double strandPerMm = stroke.crossSectionMm2() / strandMm2.applyAsDouble(stroke.slot());
+    double filamentPerMm = stroke.crossSectionMm2() / filamentMm2.applyAsDouble(stroke.slot());
     int segments = path.segmentCount();
     Arcs arcs = arcToleranceMm > 0 && segments > 2 ? new Arcs(path, arcToleranceMm) : null;
     int i = 0;
     while (i < segments) {
       int end = arcs == null ? i : arcs.end(i);
       if (end > i) {
-        arc(path, i, end, arcs, strandPerMm, speed);
+        arc(path, i, end, arcs, filamentPerMm, speed);
         i = end;
       } else {
-        extrude(path, i, path.segmentEnd(i), strandPerMm, speed);
+        extrude(path, i, path.segmentEnd(i), filamentPerMm, speed);
         i++;
       }
     }
   }
 
-  private void arc(Path path, int from, int to, Arcs arcs, double strandPerMm, double speed)
+  private void arc(Path path, int from, int to, Arcs arcs, double filamentPerMm, double speed)
       throws IOException {
     for (int i = from; i < to; i++) {
-      extrusionRest += path.segmentLengthMm(i) * strandPerMm * 1e5;
+      extrusionRest += path.segmentLengthMm(i) * filamentPerMm * 1e5;
     }
     int last = to % path.size();
     long toX = scaled(path.x(last));
@@ -273,17 +273,17 @@ final class MoveWriter {
     text.thousandths('I', i).thousandths('J', j);
     long extrusion = Math.round(extrusionRest);
     extrusionRest -= extrusion;
-    strandMoves(extrusion);
+    filamentMoves(extrusion);
     feed(speed);
     text.add('\n');
   }
 
-  private void extrude(Path path, int from, int to, double strandPerMm, double speed)
+  private void extrude(Path path, int from, int to, double filamentPerMm, double speed)
       throws IOException {
     double dx = path.x(to) - path.x(from);
     double dy = path.y(to) - path.y(from);
     double length = Math.sqrt(dx * dx + dy * dy);
-    extrusionRest += length * strandPerMm * 1e5;
+    extrusionRest += length * filamentPerMm * 1e5;
     long toX = scaled(path.x(to));
     long toY = machineY(path.y(to));
     if (toX == x && toY == y) {
@@ -293,7 +293,7 @@ final class MoveWriter {
     extrusionRest -= extrusion;
     text.move('1');
     position(toX, toY);
-    strandMoves(extrusion);
+    filamentMoves(extrusion);
     feed(speed);
     text.add('\n');
   }

@@ -264,9 +264,9 @@ final class StepWriter implements StepVisitor<IOException> {
   public void await(Wait wait) throws IOException {
     Halt halt = wait.halt();
     Part how = wait.isChange() ? Part.CHANGE : Part.PAUSE;
-    boolean isTold = !wait.isChange() || !machine.changesByItself();
-    Dialect told =
-        halt.told().filter(_ -> isTold).map(by -> Dialect.told(machine, by)).orElse(dialect);
+    boolean byOperator = !wait.isChange() || !machine.changesByItself();
+    Dialect used =
+        halt.told().filter(_ -> byOperator).map(by -> Dialect.told(machine, by)).orElse(dialect);
     char waitWord = HeatWriter.waitWord(wait.duringC(), wait.goesOnC());
     Map<String, Object> values = values().halt(wait.layer(), halt);
     stopNumber++;
@@ -281,18 +281,18 @@ final class StepWriter implements StepVisitor<IOException> {
     if (wait.melts()) {
       String changing = TemplateValues.number(wait.duringC());
       values.put("changeC", changing);
-      if (told.isOwn(how)) {
+      if (used.isOwn(how)) {
         text.add("M109 S").add(changing).add('\n');
       }
     }
-    text.add(told.text(how, values));
-    if (told.isOwn(how)) {
+    text.add(used.text(how, values));
+    if (used.isOwn(how)) {
       text.add(UNITS);
       heat.stateAnew(wait.isChange() ? halt.toSlot() : slot, waitWord);
     }
     moves.stateExtrusion();
     stateMix();
-    if (told.isOwn(how)) {
+    if (used.isOwn(how)) {
       moves.forgetPlace();
     } else {
       moves.forgetFeed();

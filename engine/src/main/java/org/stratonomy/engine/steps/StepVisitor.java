@@ -13,9 +13,10 @@ import org.stratonomy.engine.strata.LayerStack;
 
 /**
  * Receives what the machine does, in order. Lengths are mm, heights those of the machine, places in
- * layers as in strokes, temperatures °C. What a step does not name stays as it was.
+ * layers as in strokes, temperatures °C. What a step does not name stays as it was. Methods with an
+ * empty body are those that some visitors ignore.
  *
- * @param <X> what may go wrong with a visitor
+ * @param <X> exception that the visitor may throw
  */
 public interface StepVisitor<X extends Exception> {
 
@@ -55,8 +56,9 @@ public interface StepVisitor<X extends Exception> {
    * @param nozzleC of the nozzle that prints first
    * @param nozzles temperatures by slot, where there are several nozzles
    */
-  void start(int slot, double z, double nozzleC, double bedC, SortedMap<Integer, Double> nozzles)
-      throws X;
+  default void start(
+      int slot, double z, double nozzleC, double bedC, SortedMap<Integer, Double> nozzles)
+      throws X {}
 
   /** The next of the schedule's layers comes, from 0; nothing may be printed in it. */
   void reach(int index) throws X;
@@ -66,10 +68,10 @@ public interface StepVisitor<X extends Exception> {
    *
    * @param begins parts of pieces whose stratum begins with it
    */
-  void layer(LayerSchedule layer, List<LayerStack.Part> begins) throws X;
+  default void layer(LayerSchedule layer, List<LayerStack.Part> begins) throws X {}
 
   /** The strokes that follow are of a role. */
-  void role(Role role) throws X;
+  default void role(Role role) throws X {}
 
   /** Retracts the filament. */
   void retract() throws X;
@@ -92,7 +94,7 @@ public interface StepVisitor<X extends Exception> {
   /**
    * A straight travel to a place of the machine.
    *
-   * @param length as the head goes; 0 if nobody knows where it was
+   * @param length as the head goes; 0 if the head's place was unknown
    */
   void go(Purging.Place place, double length) throws X;
 
@@ -103,15 +105,15 @@ public interface StepVisitor<X extends Exception> {
   void purge(double length, double speed) throws X;
 
   /** The head waits where it is. */
-  void dwell(double seconds) throws X;
+  default void dwell(double seconds) throws X {}
 
-  void fan(double percent) throws X;
+  default void fan(double percent) throws X {}
 
   /** The nozzle that prints gets another temperature while the print goes on. */
   void nozzle(double celsius) throws X;
 
   /** A nozzle that does not print gets another temperature. */
-  void waitingNozzle(int slot, double celsius) throws X;
+  default void waitingNozzle(int slot, double celsius) throws X {}
 
   /**
    * The head waits until the nozzle has the temperature that it was given.
@@ -121,22 +123,22 @@ public interface StepVisitor<X extends Exception> {
   void awaitNozzle(double beforeC, double celsius) throws X;
 
   /** The bed gets another temperature while the print goes on. */
-  void bed(double celsius) throws X;
+  default void bed(double celsius) throws X {}
 
   /** Strokes of another slot follow: its nozzle, its filament in the feeder or in the nozzle. */
-  void use(int slot) throws X;
+  default void use(int slot) throws X {}
 
   /** The nozzle mixes as a slot says from now on. */
-  void mix(int slot) throws X;
+  default void mix(int slot) throws X {}
 
   /** The head is about to leave what it prints; it comes back with the next stroke. */
   void leave(Aside why) throws X;
 
   /** The machine shows a stop's message. */
-  void message(LayerSchedule layer, Halt halt, Stop stop) throws X;
+  default void message(LayerSchedule layer, Halt halt, Stop stop) throws X {}
 
-  /** The planner's own commands, after which nothing is certain. */
-  void commands(List<String> lines) throws X;
+  /** The planner's custom G-code, after which the machine's state is unknown. */
+  default void commands(List<String> lines) throws X {}
 
   /** The machine waits, or filament is changed, where the head is. */
   void await(Wait wait) throws X;
@@ -146,5 +148,5 @@ public interface StepVisitor<X extends Exception> {
    *
    * @param z that the head is lifted to
    */
-  void end(double z) throws X;
+  default void end(double z) throws X {}
 }

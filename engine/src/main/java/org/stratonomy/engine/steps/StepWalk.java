@@ -15,7 +15,6 @@ import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.motion.TravelSettings;
-import org.stratonomy.engine.plan.Belt;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Role;
@@ -29,7 +28,7 @@ import org.stratonomy.engine.strata.LayerStack;
  * Turns a schedule into steps. Retraction, lifts, parking, waits for heat and the parts of a halt
  * are decided here and nowhere else.
  *
- * @param <X> what may go wrong with the visitor
+ * @param <X> exception that the visitor may throw
  */
 public final class StepWalk<X extends Exception> {
   /** Where the start leaves the nozzle, unless the print begins higher, mm. */
@@ -40,8 +39,8 @@ public final class StepWalk<X extends Exception> {
   private final TravelSettings travel;
   private final StepVisitor<X> to;
   private final Optional<NozzleHeat> others;
-  private final Optional<Belt> belt;
   private final boolean mixes;
+  private final Head head;
 
   private int slot;
   private double nozzleC;
@@ -50,26 +49,14 @@ public final class StepWalk<X extends Exception> {
   private boolean hasPrinted;
   private boolean retracted;
 
-  /** Slots whose filament is retracted while another nozzle prints. */
-  private final Set<Integer> drawnBack = new HashSet<>();
+  /** Slots whose nozzles wait with their filament retracted. */
+  private final Set<Integer> retractedSlots = new HashSet<>();
 
   /** The stratum of each piece that was begun last. */
   private final Map<Integer, Integer> begun = new HashMap<>();
 
   /** Top of the pieces that stand already, mm. */
   private double standingMm;
-
-  /** Where the carriage is on the machine, mm; NaN if nobody knows. */
-  private double carriageX = Double.NaN;
-
-  private double carriageY = Double.NaN;
-  private double z;
-
-  /** Over a belt: where it meets the layer at the nozzle's height, mm. */
-  private double edgeY;
-
-  /** Which prints; its place is seen from the carriage. */
-  private Machine.Nozzle nozzle;
 
   private StepWalk(Schedule schedule, Machine machine, StepVisitor<X> to) {
     this.schedule = schedule;
@@ -78,17 +65,15 @@ public final class StepWalk<X extends Exception> {
     this.to = to;
     this.others =
         machine.hasNozzles() ? Optional.of(new NozzleHeat(schedule, machine)) : Optional.empty();
-    this.belt = machine.belt();
     this.mixes = machine.mixes();
-    this.nozzle = machine.nozzle(1);
     this.slot = schedule.firstSlot();
     this.nozzleC = startC(schedule);
     this.bedC = schedule.bedC();
-    this.z = startZ(schedule, machine);
+    this.head = new Head(machine, startZ(schedule, machine));
   }
 
   /**
-   * Tells a visitor all steps of a print.
+   * Sends all steps of a print to a visitor.
    *
    * @throws X if the visitor does
    */
@@ -121,11 +106,10 @@ public final class StepWalk<X extends Exception> {
   }
 
   private void walk() throws X {
-    edgeY = edgeY();
     use(slot);
     to.start(
         slot,
-        z,
+        head.z(),
         nozzleC,
         bedC,
         others.map(NozzleHeat::atStart).orElse(Collections.emptySortedMap()));
@@ -157,23 +141,23 @@ public final class StepWalk<X extends Exception> {
     Role role = null;
     for (int i = 0; i < strokes.size(); i++) {
       Stroke stroke = strokes.get(i);
-      Travel way = layer.order().travels().get(i);
+      Travel planned = layer.order().travels().get(i);
       if (nextHalt < halts.size() && halts.get(nextHalt).beforeStroke() == i) {
         halt(layer, halts.get(nextHalt++), stroke);
         before = null;
-        way = Travel.RETRACTED;
+        planned = Travel.RETRACTED;
       }
       waitingNozzles();
       mixOf(stroke);
       if (NozzleHeat.isWaitedFor(nozzleC, stroke.nozzleC())) {
         awaitHeat(before, stroke);
         before = null;
-        way = Travel.RETRACTED;
+        planned = Travel.RETRACTED;
       } else {
         heat(stroke.nozzleC());
       }
       to.fan(stroke.fanPercent());
-      approach(before, way, stroke, height);
+      approach(before, planned, stroke, height);
       if (stroke.role() != role) {
         role = stroke.role();
         to.role(role);
@@ -245,7 +229,7 @@ public final class StepWalk<X extends Exception> {
     if (seconds == 0) {
       return;
     }
-    double still = Math.max(0, seconds - 2 * wayTo(machine.park()) / travel.speed());
+    double still = Math.max(0, seconds - 2 * head.lengthTo(machine.park()) / travel.speed());
     to.leave(Aside.COOLING);
     park(machine.parkLiftMm(), machine.park());
     to.dwell(still);
@@ -300,9 +284,9 @@ public final class StepWalk<X extends Exception> {
   private void change(int ofSlot) throws X {
     if (machine.hasNozzles()) {
       if (retracted) {
-        drawnBack.add(slot);
+        retractedSlots.add(slot);
       }
-      retracted = drawnBack.remove(ofSlot);
+      retracted = retractedSlots.remove(ofSlot);
     }
     use(ofSlot);
     to.use(ofSlot);
@@ -311,7 +295,7 @@ public final class StepWalk<X extends Exception> {
   private void use(int ofSlot) {
     slot = ofSlot;
     if (machine.hasNozzles()) {
-      nozzle = machine.nozzle(ofSlot);
+      head.use(machine.nozzle(ofSlot));
     }
   }
 
@@ -319,37 +303,24 @@ public final class StepWalk<X extends Exception> {
   private void park(double liftMm, Purging.Place place) throws X {
     retract();
     lift(liftedZ(liftMm));
-    double length = wayTo(place);
-    carriageX = place.x();
-    carriageY = place.y();
-    to.go(place, length);
-  }
-
-  private double wayTo(Purging.Place place) {
-    return way(place.x(), place.y());
-  }
-
-  private double way(double x, double y) {
-    double dx = x - carriageX;
-    double dy = y - carriageY;
-    return Double.isNaN(carriageX) ? 0 : Math.sqrt(dx * dx + dy * dy);
+    to.go(place, head.go(place));
   }
 
   /** Travels to the start of a stroke, along the planned points and retracted if planned. */
-  private void approach(Stroke before, Travel way, Stroke stroke, double height) throws X {
+  private void approach(Stroke before, Travel planned, Stroke stroke, double height) throws X {
     double clearance = height;
-    if (way.retracted()) {
+    if (planned.retracted()) {
       if (before != null) {
         wipe(before);
       }
       retract();
-      clearance = Math.max(z, height + travel.liftMm());
+      clearance = Math.max(head.z(), height + travel.liftMm());
     }
-    if (clearance > z) {
+    if (clearance > head.z()) {
       lift(clearance);
     }
-    for (int i = 0; i < way.via().length; i += 2) {
-      travel(way.via()[i], way.via()[i + 1]);
+    for (int i = 0; i < planned.via().length; i += 2) {
+      travel(planned.via()[i], planned.via()[i + 1]);
     }
     travel(stroke.path().x(0), stroke.path().y(0));
     lift(height);
@@ -357,30 +328,13 @@ public final class StepWalk<X extends Exception> {
   }
 
   private void travel(double x, double y) throws X {
-    double length = way(carriageX(x), carriageY(y));
-    carriageX = carriageX(x);
-    carriageY = carriageY(y);
-    to.travel(x, y, length);
-  }
-
-  /** Where the carriage is when the nozzle is at a place of the layer, mm. */
-  private double carriageX(double x) {
-    return x - nozzle.x();
-  }
-
-  private double carriageY(double y) {
-    return (belt.isPresent() ? edgeY - y : y) - nozzle.y();
-  }
-
-  private double edgeY() {
-    return belt.isPresent() ? belt.get().edgeY(z) : 0;
+    to.travel(x, y, head.travel(x, y));
   }
 
   private void print(Stroke stroke, double speed) throws X {
     hasPrinted = true;
     to.stroke(stroke, speed);
-    carriageX = carriageX(stroke.endX());
-    carriageY = carriageY(stroke.endY());
+    head.travel(stroke.endX(), stroke.endY());
   }
 
   private void wipe(Stroke before) throws X {
@@ -391,8 +345,7 @@ public final class StepWalk<X extends Exception> {
     retracted = true;
     to.wipe(wipe.get());
     int last = wipe.get().size() - 1;
-    carriageX = carriageX(wipe.get().x(last));
-    carriageY = carriageY(wipe.get().y(last));
+    head.travel(wipe.get().x(last), wipe.get().y(last));
   }
 
   private void retract() throws X {
@@ -410,23 +363,20 @@ public final class StepWalk<X extends Exception> {
   }
 
   private void lift(double height) throws X {
-    if (height == z) {
-      return;
+    double from = head.z();
+    if (height != from) {
+      head.lift(height);
+      to.lift(from, height);
     }
-    double from = z;
-    z = height;
-    // What stays where it is in its layer moves away from the belt with the height.
-    carriageY -= edgeY;
-    edgeY = edgeY();
-    carriageY += edgeY;
-    to.lift(from, height);
   }
 
   /** The machine's height so far above the nozzle, and above all pieces that stand already, mm. */
   private double liftedZ(double lift) {
     double over = standingMm > 0 ? standingMm + Schedule.OVER_PIECES_MM + schedule.liftMm() : 0;
     double most =
-        belt.isPresent() ? Double.POSITIVE_INFINITY : machine.heightMm() + machine.parkLiftMm();
-    return Math.min(Math.max(z + lift, over), most);
+        machine.belt().isPresent()
+            ? Double.POSITIVE_INFINITY
+            : machine.heightMm() + machine.parkLiftMm();
+    return Math.min(Math.max(head.z() + lift, over), most);
   }
 }

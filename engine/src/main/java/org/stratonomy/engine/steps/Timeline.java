@@ -1,18 +1,11 @@
 package org.stratonomy.engine.steps;
 
 import java.util.Arrays;
-import java.util.List;
-import java.util.SortedMap;
-import org.stratonomy.engine.merge.Halt;
-import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Purging;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plane.Path;
-import org.stratonomy.engine.strata.LayerStack;
 
 /**
  * When each layer of a print begins, by its steps. The clock starts cold: bed and nozzle are heated
@@ -61,49 +54,37 @@ public final class Timeline {
     return Math.abs(celsius) / machine.heatingCPerS();
   }
 
-  /** Sums what is done between two strokes, and counts it where it belongs. */
+  /**
+   * Sums the time between two strokes, and counts it where it belongs. What happens while the print
+   * goes on takes no time; dwells are in the layer's time; the lines at start and end, and custom
+   * G-code, are not counted.
+   */
   private final class Clock implements StepVisitor<RuntimeException> {
     private int layer;
 
     /** Index of the next halt of the layer. */
     private int halt;
 
-    /** Whether a stroke of the layer was printed. */
+    /** Whether the layer has begun to print. */
     private boolean isUnderWay;
 
     /** Why the head is aside; null if it is not. */
     private Aside aside;
 
-    /** Whether the head has moved since it was to leave. */
+    /** Whether the head has moved since {@link #leave}. */
     private boolean hasLeft;
 
-    /** Done since the last stroke, s. */
+    /** Time since the last stroke, s. */
     private double seconds;
 
-    /** How much of that was done when the nozzle was told another temperature, s. */
-    private double told;
-
-    @Override
-    public void start(
-        int slot, double z, double nozzleC, double bedC, SortedMap<Integer, Double> nozzles) {
-      // It is warmed up before.
-    }
+    /** The part of it before the nozzle got another temperature, s. */
+    private double beforeHeat;
 
     @Override
     public void reach(int index) {
       layer = index;
       halt = 0;
       isUnderWay = false;
-    }
-
-    @Override
-    public void layer(LayerSchedule begun, List<LayerStack.Part> begins) {
-      // Nothing is done for it.
-    }
-
-    @Override
-    public void role(Role role) {
-      // Nothing is done for it.
     }
 
     @Override
@@ -149,7 +130,7 @@ public final class Timeline {
       isUnderWay = true;
     }
 
-    /** Counts what was done since the last stroke. */
+    /** Counts the time since the last stroke. */
     private void count() {
       if (aside == Aside.HALT && hasLeft) {
         halts[layer][halt - 1] += seconds;
@@ -167,44 +148,14 @@ public final class Timeline {
     }
 
     @Override
-    public void dwell(double still) {
-      // The layer's time has it.
-    }
-
-    @Override
-    public void fan(double percent) {
-      // It follows while the print goes on.
-    }
-
-    @Override
     public void nozzle(double celsius) {
-      told = seconds;
-    }
-
-    @Override
-    public void waitingNozzle(int slot, double celsius) {
-      // It follows while the print goes on.
+      beforeHeat = seconds;
     }
 
     @Override
     public void awaitNozzle(double beforeC, double celsius) {
       // The nozzle heats up or cools down while it travels.
-      seconds += Math.max(0, nozzleSeconds(celsius - beforeC) - (seconds - told));
-    }
-
-    @Override
-    public void bed(double celsius) {
-      // It follows while the print goes on.
-    }
-
-    @Override
-    public void use(int slot) {
-      // The wait before has it.
-    }
-
-    @Override
-    public void mix(int slot) {
-      // Nothing waits for it.
+      seconds += Math.max(0, nozzleSeconds(celsius - beforeC) - (seconds - beforeHeat));
     }
 
     @Override
@@ -220,16 +171,6 @@ public final class Timeline {
     }
 
     @Override
-    public void message(LayerSchedule of, Halt during, Stop stop) {
-      // Nothing waits for it.
-    }
-
-    @Override
-    public void commands(List<String> lines) {
-      // Nobody knows how long they take.
-    }
-
-    @Override
     public void await(Wait wait) {
       boolean isLast = wait.isChange() == wait.halt().isColourChange();
       if (isLast) {
@@ -239,11 +180,6 @@ public final class Timeline {
         heating[layer] += nozzleSeconds(wait.duringC() - wait.nowC());
       }
       heating[layer] += nozzleSeconds(wait.goesOnC() - wait.duringC());
-    }
-
-    @Override
-    public void end(double z) {
-      // What the lines at the end do is not counted.
     }
   }
 
