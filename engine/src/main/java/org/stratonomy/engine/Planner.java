@@ -5,7 +5,6 @@ import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Supplier;
 import org.stratonomy.engine.check.Checks;
@@ -20,7 +19,6 @@ import org.stratonomy.engine.merge.Raft;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Scheduler;
 import org.stratonomy.engine.merge.Skirt;
-import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.path.PieceLines;
@@ -39,6 +37,7 @@ import org.stratonomy.engine.steps.Timeline;
 import org.stratonomy.engine.strata.HeightProfile;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.LayerStack.Part;
+import org.stratonomy.engine.strata.NearBedCheck;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.PlacedPiece;
@@ -51,11 +50,6 @@ import org.stratonomy.engine.strata.SizeCorrection;
  * it touches is computed again. Safe to use from several threads.
  */
 public final class Planner implements AutoCloseable {
-  /** So far beyond the bed a piece may reach: the larger of a length and a number of beds. */
-  private static final double FAR_MM = 1000;
-
-  private static final double FAR_BEDS = 2;
-
   /** Heights nearer than this are one, mm. */
   private static final double SAME_MM = 1e-6;
 
@@ -341,40 +335,10 @@ public final class Planner implements AutoCloseable {
     List<PlacedPiece> placed = new ArrayList<>();
     for (Piece piece : plan.pieces()) {
       PlacedPiece one = PlacedPiece.of(piece, meshes, machine.belt(), memo);
-      checkNear(piece, one.bounds(), machine);
+      NearBedCheck.check(one, machine);
       placed.add(one);
     }
     return placed;
-  }
-
-  /** What is a little off the bed is a finding; toolpaths far from it nobody wants. */
-  private static void checkNear(Piece piece, Bounds at, Machine machine) {
-    double beyondX = Math.max(FAR_MM, FAR_BEDS * machine.bedX());
-    double beyondY = Math.max(FAR_MM, FAR_BEDS * machine.bedY());
-    boolean isNear =
-        at.minX() >= -beyondX
-            && at.maxX() <= machine.bedX() + beyondX
-            && at.minY() >= -beyondY
-            && at.maxY() <= machine.bedY() + beyondY;
-    if (!isNear) {
-      throw new Problem(
-          Problem.Kind.PLAN,
-          "piece '%s'".formatted(piece.name()),
-          String.format(
-              Locale.ROOT,
-              "It spans X %.0f to %.0f and Y %.0f to %.0f mm, far off the bed of %s.",
-              at.minX(),
-              at.maxX(),
-              at.minY(),
-              at.maxY(),
-              machine.bedText()),
-          String.format(
-              Locale.ROOT,
-              "Move it to the bed or scale it down; its size is %.0f × %.0f × %.0f mm.",
-              at.sizeX(),
-              at.sizeY(),
-              at.sizeZ()));
-    }
   }
 
   private record LayerPart(int piece, int index) {}
