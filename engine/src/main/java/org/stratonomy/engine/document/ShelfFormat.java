@@ -26,7 +26,7 @@ public final class ShelfFormat {
   /** Machines, or filaments, on a shelf. */
   private static final int MOST_ITEMS = 2000;
 
-  /** The same item is the same text, whatever the order in which it holds its own lines. */
+  /** Equal items give equal texts: maps are written in the order of their keys. */
   private static final JsonMapper JSON =
       JsonMapper.builder().enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS).build();
 

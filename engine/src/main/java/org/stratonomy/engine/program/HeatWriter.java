@@ -62,11 +62,11 @@ final class HeatWriter {
   /** The nozzle that prints goes to another temperature while the print goes on. */
   void nozzle(double celsius, int slot) throws IOException {
     nozzleC = celsius;
-    tell(slot, celsius);
+    set(slot, celsius);
   }
 
-  /** Tells a nozzle its temperature and does not wait. */
-  void tell(int slot, double celsius) throws IOException {
+  /** Sets the temperature of a nozzle and does not wait. */
+  void set(int slot, double celsius) throws IOException {
     text.add("M104").add(nozzleWord(slot));
     addCelsius(celsius);
   }

@@ -195,7 +195,7 @@ final class StepWriter implements StepVisitor<IOException> {
 
   @Override
   public void waitingNozzle(int ofSlot, double celsius) throws IOException {
-    heat.tell(ofSlot, celsius);
+    heat.set(ofSlot, celsius);
   }
 
   @Override
@@ -259,7 +259,7 @@ final class StepWriter implements StepVisitor<IOException> {
     heat.forgetFan();
   }
 
-  /** Waits, or has filament changed; afterwards nothing is taken for granted. */
+  /** Waits, or has filament changed; afterwards the whole state is stated anew. */
   @Override
   public void await(Wait wait) throws IOException {
     Halt halt = wait.halt();

@@ -60,7 +60,7 @@ public interface StepVisitor<X extends Exception> {
       int slot, double z, double nozzleC, double bedC, SortedMap<Integer, Double> nozzles)
       throws X {}
 
-  /** The next of the schedule's layers comes, from 0; nothing may be printed in it. */
+  /** The next layer of the schedule, counted from 0; it may be empty. */
   void reach(int index) throws X;
 
   /**
@@ -70,7 +70,7 @@ public interface StepVisitor<X extends Exception> {
    */
   default void layer(LayerSchedule layer, List<LayerStack.Part> begins) throws X {}
 
-  /** The strokes that follow are of a role. */
+  /** The role of the strokes that follow. */
   default void role(Role role) throws X {}
 
   /** Retracts the filament. */
@@ -109,10 +109,10 @@ public interface StepVisitor<X extends Exception> {
 
   default void fan(double percent) throws X {}
 
-  /** The nozzle that prints gets another temperature while the print goes on. */
+  /** Sets the temperature of the nozzle that prints, without waiting. */
   void nozzle(double celsius) throws X;
 
-  /** A nozzle that does not print gets another temperature. */
+  /** Sets the temperature of a nozzle that does not print. */
   default void waitingNozzle(int slot, double celsius) throws X {}
 
   /**
@@ -122,13 +122,13 @@ public interface StepVisitor<X extends Exception> {
    */
   void awaitNozzle(double beforeC, double celsius) throws X;
 
-  /** The bed gets another temperature while the print goes on. */
+  /** Sets the temperature of the bed, without waiting. */
   default void bed(double celsius) throws X {}
 
   /** Strokes of another slot follow: its nozzle, its filament in the feeder or in the nozzle. */
   default void use(int slot) throws X {}
 
-  /** The nozzle mixes as a slot says from now on. */
+  /** Sets the mix of the nozzle to that of a slot. */
   default void mix(int slot) throws X {}
 
   /** The head is about to leave what it prints; it comes back with the next stroke. */
