@@ -12,13 +12,13 @@ import org.springframework.stereotype.Service;
 import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.plans.PlanService;
 import org.stratonomy.app.tasks.Lane;
-import org.stratonomy.app.tasks.Progress;
 import org.stratonomy.app.tasks.Task;
 import org.stratonomy.app.tasks.TaskService;
 import org.stratonomy.app.tasks.TaskView;
 import org.stratonomy.app.tasks.UnfinishedException;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
+import org.stratonomy.engine.Progress;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.problem.Problem;
@@ -124,7 +124,7 @@ public class Computations {
    * @throws Problem if the plan asks for something impossible
    */
   public PlanResult tryOut(Job job, Progress progress) {
-    return planner.compute(job, meshes, progress::at);
+    return planner.compute(job, meshes, progress);
   }
 
   /**
@@ -180,7 +180,7 @@ public class Computations {
   }
 
   private PlanResult compute(UUID revision, Job job, Progress progress) throws Exception {
-    PlanResult result = timer.recordCallable(() -> planner.compute(job, meshes, progress::at));
+    PlanResult result = timer.recordCallable(() -> planner.compute(job, meshes, progress));
     results.put(revision, result);
     return result;
   }

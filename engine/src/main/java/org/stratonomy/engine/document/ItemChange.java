@@ -3,6 +3,7 @@ package org.stratonomy.engine.document;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.stratonomy.engine.plan.Filament;
@@ -22,6 +23,9 @@ import tools.jackson.databind.node.ObjectNode;
  */
 public record ItemChange(String item, boolean there, List<ItemDifference> differences) {
   private static final String NONE = "none";
+
+  /** Characters that are shown of custom G-code. */
+  private static final int LONGEST = 200;
 
   /**
    * @param used as the job uses it
@@ -117,9 +121,13 @@ public record ItemChange(String item, boolean there, List<ItemDifference> differ
         : Stream.of(new ItemDifference(part.label(), lines(used), lines(now)));
   }
 
+  /** All lines of a template, in one. */
   private static String lines(JsonNode text) {
-    long count = text.asString("").lines().count();
-    return count == 0 ? "from the dialect" : count == 1 ? "1 line" : count + " lines";
+    String all = text.asString("").lines().collect(Collectors.joining(" ⏎ "));
+    if (all.isEmpty()) {
+      return "from the dialect";
+    }
+    return all.length() <= LONGEST ? all : all.substring(0, LONGEST) + " …";
   }
 
   private static String said(ShelfFields.Field field, JsonNode value) {

@@ -59,7 +59,7 @@ class ItemChangeTest {
                 List.of(
                     new ItemDifference("Surface", "rough sheet", "none"),
                     new ItemDifference("Nozzles 2: Melts", "20 mm³/s", "18 mm³/s"),
-                    new ItemDifference("For a pause", "from the dialect", "2 lines"))),
+                    new ItemDifference("For a pause", "from the dialect", "M25 ⏎ M118 x"))),
             new ItemChange(
                 "Filament Chalk",
                 true,
