@@ -17,7 +17,7 @@ import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 import org.stratonomy.app.plans.PlanImporter;
 import org.stratonomy.demo.DemoPlan;
-import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.settings.Setting;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 

@@ -32,7 +32,7 @@ import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.shelf.Shelf;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 

@@ -15,17 +15,17 @@ import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
-import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 /**
  * How long it takes from cancelling a computation until its threads work for others, at random

@@ -16,7 +16,7 @@ import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.mesh.MeshPart;
 import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.mesh.ThreeMfWriter;
-import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.shelf.Shelf;
 import org.stratonomy.engine.strata.HeightProfile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;

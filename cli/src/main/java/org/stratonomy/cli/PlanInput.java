@@ -23,18 +23,18 @@ import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Job;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanChecker;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Shelf;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.program.Enclosures;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Machine;
+import org.stratonomy.engine.shelf.Shelf;
 
 /**
  * A plan and its meshes from the command line: a plan file, a program that carries its plan, or a

@@ -24,7 +24,7 @@ import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.shelf.Shelf;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 

@@ -22,13 +22,13 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Region.Side;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Scope.Layers;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Triangles;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Scope.Layers;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 /** The plans of the made-up workshop at Lantern Rock, with their models as mesh files. */
 public final class DemoPlan {

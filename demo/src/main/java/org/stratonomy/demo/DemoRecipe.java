@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.stratonomy.engine.plan.Scope.Layers;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
-import org.stratonomy.engine.plan.Value.Course;
+import org.stratonomy.engine.settings.Scope.Layers;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.settings.Value.Course;
 
 /**
  * A recipe of the workshop's shelf.

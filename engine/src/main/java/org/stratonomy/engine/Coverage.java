@@ -5,10 +5,10 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import org.stratonomy.engine.divide.Cells;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.strata.PieceLayer;
 
 /**

@@ -6,10 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.path.Bridge;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.LargestCircle;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.strata.PieceLayer;
 
 /**

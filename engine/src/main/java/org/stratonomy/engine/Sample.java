@@ -10,12 +10,12 @@ import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Printed;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Resolver.Reason;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.ScopeSpot;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.SpotSettings;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.ScopeSpot;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.SpotSettings;
+import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.strata.LayerStack.Part;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 

@@ -14,12 +14,12 @@ import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Shelf;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Shelf;
 
 /**
  * Computes small made-up plans again and again, every other one with a core, so that the virtual

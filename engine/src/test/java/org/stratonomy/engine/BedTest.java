@@ -18,9 +18,9 @@ import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Shelf;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Shelf;
 import tools.jackson.databind.node.ObjectNode;
 
 /** What a machine says of its bed: how hot it may get, what lies on it, where its zero is. */

@@ -18,11 +18,12 @@ import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 /** Meshes of every bad kind end in a program that can be printed, or in a named problem. */
 class BrokenMeshTest {
@@ -301,8 +302,7 @@ class BrokenMeshTest {
         plan.withPiece(
             plan.pieces()
                 .getFirst()
-                .withPlacement(
-                    Placement.at(125, 105).withPosition(new Placement.Vector(125, 105, -3))));
+                .withPlacement(Placement.at(125, 105).withPosition(new Vector(125, 105, -3))));
     GcodeReader program = print(plan, Shapes.sphere(6));
     assertThat(program.faults).isEmpty();
     assertThat(program.extrusions).allMatch(e -> e.z() > 0.19);

@@ -19,13 +19,13 @@ import net.jqwik.api.constraints.IntRange;
 import org.stratonomy.engine.WayReader.Way;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.mesh.Mesh;
-import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Machine;
 
 /** What the clock counts besides the layers is what the program does, of random prints. */
 class ClockProperties {

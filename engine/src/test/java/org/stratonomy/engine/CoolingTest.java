@@ -12,10 +12,10 @@ import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Scope.Layers.From;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Scope.Layers.From;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 /** Short layers that are waited for, and a bed whose temperature goes by the layer. */
 class CoolingTest {

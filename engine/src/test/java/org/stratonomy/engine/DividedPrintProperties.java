@@ -20,16 +20,16 @@ import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
-import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.strata.PieceLayer;
 
 /** What always holds of pieces that regions divide at random. */

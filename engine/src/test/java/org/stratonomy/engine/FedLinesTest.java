@@ -14,16 +14,16 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
-import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver.Reason;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.ScopeSpot;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.ScopeSpot;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Settings;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Filament;
 
 /** Lines of another filament than the piece's are printed as suits theirs, and it is said so. */
 class FedLinesTest {

@@ -15,10 +15,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.stratonomy.engine.GcodeReader.Wait;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 /** How hot the nozzle is while filament is changed, and where it waits for that. */
 class HeatAtChangesTest {

@@ -15,16 +15,16 @@ import net.jqwik.api.constraints.DoubleRange;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.document.PlanFormat;
-import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Strata;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 /** Cavities for what is put in while the machine waits. */
 class InsertTest {

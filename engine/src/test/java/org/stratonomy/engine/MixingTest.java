@@ -13,18 +13,18 @@ import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.FilamentChange;
-import org.stratonomy.engine.plan.FilamentMix;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Scope.Layers;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope.Layers;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.FilamentMix;
 
 /** Two filaments in one nozzle: mixes by rule, gradients by course, and how they are written. */
 class MixingTest {

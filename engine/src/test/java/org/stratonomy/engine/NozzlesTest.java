@@ -25,17 +25,18 @@ import org.stratonomy.engine.merge.NozzleHeat;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
-import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Piece;
-import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Shelf;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.BedPoint;
+import org.stratonomy.engine.shelf.Machine;
+import org.stratonomy.engine.shelf.Shelf;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -178,7 +179,7 @@ class NozzlesTest {
     Plan plan = mixed();
     assertThat(compute(plan).findings()).noneMatch(f -> f.id().startsWith("nozzle-reach"));
     Plan aside = at(plan, 20, 100);
-    Purging tower = new Purging(Optional.of(new Purging.Place(150, 100)), List.of());
+    Purging tower = new Purging(Optional.of(new BedPoint(150, 100)), List.of());
     List<Finding> found =
         compute(aside.withPurging(tower)).findings().stream()
             .filter(f -> f.id().startsWith("nozzle-reach"))
@@ -202,7 +203,7 @@ class NozzlesTest {
             .put("parkY", 190);
     Shelf shelf = ShelfReader.standard().with(ShelfFormat.machine(round));
     Mesh bar = Shapes.bar(20, 16, 6);
-    Purging tower = new Purging(Optional.of(new Purging.Place(130, 130)), List.of());
+    Purging tower = new Purging(Optional.of(new BedPoint(130, 130)), List.of());
     Plan inside = at(mixed(), 100, 100).withPurging(tower);
     assertThat(Shapes.compute(inside, bar, shelf).findings())
         .noneMatch(f -> f.id().startsWith("nozzle-reach"));

@@ -19,20 +19,21 @@ import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.place.PieceOrder;
 import org.stratonomy.engine.plan.Job;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.propose.Objective;
 import org.stratonomy.engine.propose.Proposal;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Machine;
 
 class OneAtATimeTest {
   private static final Rule ONE = order("one at a time");
@@ -243,7 +244,7 @@ class OneAtATimeTest {
   void aRaisedPieceThatIsPrintedLaterIsSupported() {
     Plan plan = pair(100, ONE, Shapes.everywhere(Map.of(Setting.SUPPORT, Value.of("everywhere"))));
     Piece right = plan.pieces().get(1);
-    Placement raised = right.placement().withPosition(new Placement.Vector(160, 100, 3));
+    Placement raised = right.placement().withPosition(new Vector(160, 100, 3));
     PlanResult result = Shapes.compute(plan.withPiece(right.withPlacement(raised)), BAR);
     assertThat(findings(result, "floating")).isEmpty();
   }

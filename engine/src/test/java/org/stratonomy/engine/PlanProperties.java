@@ -19,17 +19,18 @@ import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
-import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.BedPoint;
 
 /** Plans put together at random are printed as the ledger says, whatever findings they have. */
 class PlanProperties {
@@ -53,8 +54,8 @@ class PlanProperties {
         .map(value -> value.map(OptionalDouble::of).orElse(OptionalDouble.empty()));
   }
 
-  private static Arbitrary<Optional<Purging.Place>> places() {
-    return Combinators.combine(between(0, 200), between(0, 200)).as(Purging.Place::new).optional();
+  private static Arbitrary<Optional<BedPoint>> places() {
+    return Combinators.combine(between(0, 200), between(0, 200)).as(BedPoint::new).optional();
   }
 
   private static Arbitrary<Ruled> pieces() {

@@ -25,17 +25,17 @@ import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
-import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.ScopeSpot;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Strata;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.ScopeSpot;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Filament;
 import org.stratonomy.engine.strata.LayerStack.Part;
 
 /** What is said of a line is what is printed, and where it is not, the cause explains it. */

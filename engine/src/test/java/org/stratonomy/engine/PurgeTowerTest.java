@@ -22,16 +22,17 @@ import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Tower;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Piece;
-import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Purging;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.BedPoint;
 
 /** The purge tower, as a machine with a feeder prints it. */
 class PurgeTowerTest {
@@ -80,7 +81,7 @@ class PurgeTowerTest {
     Plan plan = plan(brim);
     Plan placed =
         plan.withPurging(
-            new Purging(Optional.of(new Purging.Place(150, 105)), plan.purging().volumes()));
+            new Purging(Optional.of(new BedPoint(150, 105)), plan.purging().volumes()));
     Finding finding =
         compute(placed).findings().stream()
             .filter(f -> f.id().startsWith("tower-in-piece"))
@@ -122,7 +123,7 @@ class PurgeTowerTest {
   @Property(tries = 10)
   void theTowerHoldsAllThatIsPurgedAndNothingElse(@ForAll @IntRange(min = 30, max = 220) int x)
       throws IOException {
-    Purging purging = new Purging(Optional.of(new Purging.Place(x, 40)), List.of());
+    Purging purging = new Purging(Optional.of(new BedPoint(x, 40)), List.of());
     PlanResult result = compute(plan().withPurging(purging));
     Tower tower = result.schedule().tower().orElseThrow();
     assertThat((tower.bounds().minX() + tower.bounds().maxX()) / 2).isCloseTo(x, within(1e-9));
@@ -271,7 +272,7 @@ class PurgeTowerTest {
 
   @Test
   void aTowerOffTheBedOrInAPieceIsFoundAndGoesBesideThePieces() {
-    for (Purging.Place place : List.of(new Purging.Place(2, 100), new Purging.Place(125, 105))) {
+    for (BedPoint place : List.of(new BedPoint(2, 100), new BedPoint(125, 105))) {
       PlanResult result = compute(plan().withPurging(new Purging(Optional.of(place), List.of())));
       Finding finding =
           result.findings().stream()

@@ -14,9 +14,9 @@ import net.jqwik.api.Property;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 /** Whatever settings allow is printed as the ledger says. */
 class SettingProperties {

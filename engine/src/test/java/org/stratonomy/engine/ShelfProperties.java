@@ -13,13 +13,13 @@ import net.jqwik.api.Property;
 import org.stratonomy.engine.document.ShelfFields;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
-import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Shelf;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.Machine;
+import org.stratonomy.engine.shelf.Shelf;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Whatever the shelf allows of machines and filaments can be computed, or is refused in words. */

@@ -7,16 +7,16 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.check.Finding;
+import org.stratonomy.engine.edit.PieceEditor;
 import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.plan.PieceEditor;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Placement;
-import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Strata;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 /** Strata belong to the model: they go with it below the bed, and come back. */
 class SinkingTest {

@@ -22,15 +22,15 @@ import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.ledger.Ledger;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Purging;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Stop.Kind;
 import org.stratonomy.engine.plan.Stop.Waiting;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.BedPoint;
+import org.stratonomy.engine.shelf.Machine;
+import org.stratonomy.engine.shelf.Shelf;
 
 /** Stops of the planner, from the plan to the program. */
 class StopTest {
@@ -61,7 +61,7 @@ class StopTest {
   private static Waiting waiting(double lift, double x, double y, double celsius, double purge) {
     return new Waiting(
         OptionalDouble.of(lift),
-        Optional.of(new Purging.Place(x, y)),
+        Optional.of(new BedPoint(x, y)),
         OptionalDouble.of(celsius),
         OptionalDouble.of(600),
         purge);

@@ -6,7 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.settings.Settings;
 
 /** Times what a program does between its extrusions, by its lines alone. */
 final class WayReader {

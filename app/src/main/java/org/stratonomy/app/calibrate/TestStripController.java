@@ -11,7 +11,7 @@ import org.stratonomy.app.plans.PlanState;
 import org.stratonomy.app.shelf.ShelfService;
 import org.stratonomy.engine.calibrate.MeltFit;
 import org.stratonomy.engine.calibrate.TestStrip;
-import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.shelf.Shelf;
 
 /** Finds out what the nozzle of a machine holds. */
 @RestController

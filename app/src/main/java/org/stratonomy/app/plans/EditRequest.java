@@ -8,9 +8,9 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import org.stratonomy.engine.edit.RegionEditor;
 import org.stratonomy.engine.place.Placer;
-import org.stratonomy.engine.plan.RegionEditor;
-import org.stratonomy.engine.plan.Scope.Layers;
+import org.stratonomy.engine.settings.Scope.Layers;
 
 /**
  * One edit of a plan; which of the fields are read depends on the action.

@@ -15,25 +15,25 @@ import org.springframework.stereotype.Service;
 import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.shelf.ShelfService;
 import org.stratonomy.engine.document.StratFile;
+import org.stratonomy.engine.edit.BodyEditor;
+import org.stratonomy.engine.edit.RegionEditor;
 import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.mesh.Archive;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.place.CommonOrigin;
 import org.stratonomy.engine.plan.Body;
-import org.stratonomy.engine.plan.BodyEditor;
 import org.stratonomy.engine.plan.CustomCode;
-import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.FreeId;
 import org.stratonomy.engine.plan.Job;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.RegionEditor;
-import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.program.Enclosures;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.FreeId;
+import org.stratonomy.engine.shelf.Machine;
+import org.stratonomy.engine.shelf.Shelf;
 
 /** Makes plans of dropped files: meshes become pieces on the bed, a .strat file its own plan. */
 @Service

@@ -27,8 +27,8 @@ import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.shelf.Shelf;
 import tools.jackson.databind.node.ObjectNode;
 
 /**

@@ -4,8 +4,8 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.UUID;
 import org.stratonomy.engine.document.ItemChange;
-import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.Machine;
 import tools.jackson.databind.JsonNode;
 
 /**

@@ -13,7 +13,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.stratonomy.engine.plan.PlanDifferences.PlanDifference;
+import org.stratonomy.engine.edit.PlanDifferences.PlanDifference;
 
 /** Variants of plans. */
 @RestController

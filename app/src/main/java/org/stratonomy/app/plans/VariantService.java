@@ -10,10 +10,10 @@ import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.problems.MissingException;
 import org.stratonomy.app.shelf.SnapshotService;
 import org.stratonomy.engine.document.PlanFormat;
+import org.stratonomy.engine.edit.PlanDifferences;
+import org.stratonomy.engine.edit.PlanDifferences.PlanDifference;
 import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.plan.Job;
-import org.stratonomy.engine.plan.PlanDifferences;
-import org.stratonomy.engine.plan.PlanDifferences.PlanDifference;
 import org.stratonomy.engine.problem.Problem;
 
 /** States of a plan that are kept beside each other, edited apart, and compared. */

@@ -10,8 +10,8 @@ import org.stratonomy.engine.merge.Bleed;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Travel;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Role;
 
 /**
  * The toolpaths of a layer in a compact form, described in docs/formats/layer.md: little-endian,

@@ -8,7 +8,7 @@ import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.plans.PlanService;
 import org.stratonomy.engine.picture.PlanPicture;
 import org.stratonomy.engine.plan.Job;
-import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.shelf.Shelf;
 
 /** Pictures of plans for the start page. */
 @Component

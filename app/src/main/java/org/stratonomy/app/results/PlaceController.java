@@ -33,13 +33,13 @@ import org.stratonomy.engine.merge.Cause;
 import org.stratonomy.engine.merge.Printed;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.ScopeSpot;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.SpotSettings;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.ScopeSpot;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.SpotSettings;
+import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.strata.PieceLayer;
 
 /** What holds at a place of a revision, why, and where regions lie. */

@@ -18,9 +18,9 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.stratonomy.engine.document.ValueFormat;
-import org.stratonomy.engine.plan.Recipes;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Recipes;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 

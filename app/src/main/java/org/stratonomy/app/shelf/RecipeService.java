@@ -9,12 +9,12 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.stratonomy.engine.document.ValueFormat;
 import org.stratonomy.engine.guard.PlainText;
-import org.stratonomy.engine.plan.FreeId;
-import org.stratonomy.engine.plan.Recipe;
-import org.stratonomy.engine.plan.Recipes;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Recipe;
+import org.stratonomy.engine.settings.Recipes;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.FreeId;
 import tools.jackson.databind.json.JsonMapper;
 
 /**

@@ -4,12 +4,12 @@ import java.util.Arrays;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
-import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.Machine;
+import org.stratonomy.engine.shelf.Shelf;
 
 /** Machines, filaments, and the catalogue of settings. */
 @RestController

@@ -19,14 +19,14 @@ import org.stratonomy.app.shelf.ShelfItemEntity.Kind;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.plan.CustomCode;
-import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.FreeId;
 import org.stratonomy.engine.plan.Job;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PlanChecker;
-import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.FreeId;
+import org.stratonomy.engine.shelf.Machine;
+import org.stratonomy.engine.shelf.Shelf;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -190,7 +190,7 @@ public class ShelfService {
         () -> {
           repository.lock();
           ids.clear();
-          Shelf used = now().with(brought).usedBy(plan);
+          Shelf used = now().with(brought).only(plan.machine(), plan.slots());
           used.machines().forEach(machine -> adopt(machine.id(), machine, ids));
           used.filaments().forEach(filament -> adopt(filament.id(), filament, ids));
         });

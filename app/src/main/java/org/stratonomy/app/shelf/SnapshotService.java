@@ -6,7 +6,7 @@ import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.stratonomy.app.problems.MissingException;
 import org.stratonomy.engine.document.Snapshot;
-import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.shelf.Shelf;
 
 /** Machines and filaments as they were when revisions were made. */
 @Service

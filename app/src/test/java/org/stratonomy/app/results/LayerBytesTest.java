@@ -17,8 +17,8 @@ import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.plan.PrintedFor;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 
 class LayerBytesTest {

@@ -1,9 +1,9 @@
 package org.stratonomy.engine.calibrate;
 
-import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.PurgeVolumes;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Filament;
 
 /**
  * What a nozzle holds, from how far a {@link TestStrip} shows the filament before: a change takes

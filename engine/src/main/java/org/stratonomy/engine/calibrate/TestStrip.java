@@ -10,16 +10,16 @@ import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Body;
-import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * A plan of two strips that show how far a change of filament is seen, in either direction. Both

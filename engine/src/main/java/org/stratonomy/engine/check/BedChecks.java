@@ -6,9 +6,9 @@ import java.util.Optional;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /** What a bed holds: how hot it may get, what stands over it, and what sticks to its surface. */

@@ -5,12 +5,12 @@ import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.edit.RuleEditor;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.RuleEditor;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 /** What a plan wants that there is over a bed only. */
 final class BeltChecks {

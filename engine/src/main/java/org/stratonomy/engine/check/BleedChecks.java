@@ -14,10 +14,10 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 /** Lines that are seen, and come out in a mixed colour because too little is purged. */
 final class BleedChecks {

@@ -11,17 +11,17 @@ import java.util.TreeSet;
 import java.util.function.ToIntFunction;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.edit.Divider;
 import org.stratonomy.engine.merge.FilamentOrder;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.plan.Divider;
-import org.stratonomy.engine.plan.FilamentMix;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.shelf.FilamentMix;
+import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /**

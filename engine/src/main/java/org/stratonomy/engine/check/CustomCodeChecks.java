@@ -5,8 +5,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.plan.CustomCode;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.shelf.Machine;
 
 /** Lists custom G-code, which has to be accepted before a program is written. */
 final class CustomCodeChecks {

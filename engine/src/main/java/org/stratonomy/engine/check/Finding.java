@@ -3,12 +3,12 @@ package org.stratonomy.engine.check;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.stratonomy.engine.edit.RuleEditor;
 import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.RuleEditor;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 /**
  * Something that a check found.

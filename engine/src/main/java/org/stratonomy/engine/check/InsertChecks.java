@@ -8,14 +8,14 @@ import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.divide.Inserts;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.plan.FreeId;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.shelf.FreeId;
+import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.Sections;
 

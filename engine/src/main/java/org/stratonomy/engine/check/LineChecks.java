@@ -16,17 +16,17 @@ import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.path.PieceLines;
-import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Settings;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Filament;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 
 /**

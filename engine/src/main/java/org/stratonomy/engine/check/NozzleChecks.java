@@ -15,16 +15,16 @@ import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Bounds;
-import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Piece;
-import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * Looks whether each nozzle gets hot enough for its filament, and on a carriage with several of

@@ -5,17 +5,17 @@ import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.edit.RuleEditor;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.place.AdhesionReach;
 import org.stratonomy.engine.place.PieceOrder;
 import org.stratonomy.engine.place.PiecesApart;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.RuleEditor;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /** Whether pieces can be printed one at a time as the plan wants it. */

@@ -8,16 +8,16 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
+import org.stratonomy.engine.edit.RuleEditor;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.RuleEditor;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Machine;
 
 /** Looks whether stops happen, and whether the machine can wait as they say. */
 final class StopChecks {

@@ -8,14 +8,14 @@ import java.util.TreeSet;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.place.Placer;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
-import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.ScopeSpot;
-import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.settings.ScopeSpot;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /**

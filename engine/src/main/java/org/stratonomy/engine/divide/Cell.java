@@ -1,8 +1,8 @@
 package org.stratonomy.engine.divide;
 
 import java.util.List;
-import org.stratonomy.engine.plan.SpotSettings;
 import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.settings.SpotSettings;
 
 /**
  * An area of a layer of a piece in which one resolved set of settings holds.

@@ -3,7 +3,7 @@ package org.stratonomy.engine.divide;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
-import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Region;
 
 /** Meshes of boxes, cylinders and spheres. */

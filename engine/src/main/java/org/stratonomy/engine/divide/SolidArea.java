@@ -3,7 +3,7 @@ package org.stratonomy.engine.divide;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.Mesh;
-import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.PlacedPiece;

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.stratonomy.engine.plan.FillingRules;
+import org.stratonomy.engine.edit.FillingRules;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Plan.Accepted;
 import org.stratonomy.engine.plan.Strata;

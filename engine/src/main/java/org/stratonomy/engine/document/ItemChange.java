@@ -6,11 +6,11 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Job;
-import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Shelf;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.Machine;
+import org.stratonomy.engine.shelf.Shelf;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 

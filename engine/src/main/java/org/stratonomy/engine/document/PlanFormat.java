@@ -6,17 +6,18 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.stratonomy.engine.guard.PlainText;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Region;
-import org.stratonomy.engine.plan.Rule;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Stratum;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Rule;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -188,11 +189,10 @@ public final class PlanFormat {
         node.path("fixed").asBoolean(false));
   }
 
-  private static Placement.Vector vector(JsonNode node, double missing) {
+  private static Vector vector(JsonNode node, double missing) {
     return node.isArray()
-        ? new Placement.Vector(
-            node.get(0).asDouble(), node.get(1).asDouble(), node.get(2).asDouble())
-        : new Placement.Vector(missing, missing, missing);
+        ? new Vector(node.get(0).asDouble(), node.get(1).asDouble(), node.get(2).asDouble())
+        : new Vector(missing, missing, missing);
   }
 
   static List<String> texts(JsonNode node) {
@@ -238,7 +238,7 @@ public final class PlanFormat {
     for (Body body : piece.bodies()) {
       ObjectNode one = bodies.addObject();
       one.put("id", body.id()).put("name", body.name()).put("mesh", body.mesh());
-      if (!body.shift().equals(Placement.Vector.ZERO)) {
+      if (!body.shift().equals(Vector.ZERO)) {
         write(body.shift(), one.putArray("shift"));
       }
     }
@@ -268,7 +268,7 @@ public final class PlanFormat {
     }
   }
 
-  static void write(Placement.Vector vector, ArrayNode node) {
+  static void write(Vector vector, ArrayNode node) {
     node.add(vector.x()).add(vector.y()).add(vector.z());
   }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.plan.Purging;
+import org.stratonomy.engine.shelf.BedPoint;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -25,9 +26,9 @@ final class PurgingFormat {
   }
 
   /** X and Y, if they are given. */
-  static Optional<Purging.Place> place(JsonNode node) {
+  static Optional<BedPoint> place(JsonNode node) {
     return node.isArray()
-        ? Optional.of(new Purging.Place(node.get(0).asDouble(), node.get(1).asDouble()))
+        ? Optional.of(new BedPoint(node.get(0).asDouble(), node.get(1).asDouble()))
         : Optional.empty();
   }
 

@@ -2,7 +2,7 @@ package org.stratonomy.engine.document;
 
 import java.util.Locale;
 import java.util.Optional;
-import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plan.Region.Side;

@@ -4,8 +4,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.program.Dialect;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * What may be in a machine and in a filament, with names, units, ranges and meanings: the shelf's

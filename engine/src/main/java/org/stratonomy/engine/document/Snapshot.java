@@ -4,8 +4,8 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
-import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.shelf.Shelf;
 
 /**
  * The machine and the filaments of a job as they are kept: once under a hash of what they are,

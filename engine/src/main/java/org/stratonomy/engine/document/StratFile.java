@@ -18,9 +18,9 @@ import java.util.zip.ZipOutputStream;
 import org.stratonomy.engine.mesh.Archive;
 import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.program.Enclosures;
+import org.stratonomy.engine.shelf.Shelf;
 
 /**
  * A plan with its meshes in one file: a zip archive of {@code plan.json} and the meshes that it
@@ -41,7 +41,7 @@ public record StratFile(Plan plan, Map<String, byte[]> meshes, Optional<Shelf> s
 
   /** With a snapshot of what the plan uses of a shelf. */
   public StratFile withSnapshot(Shelf of) {
-    return new StratFile(plan, meshes, Optional.of(of.usedBy(plan)));
+    return new StratFile(plan, meshes, Optional.of(of.only(plan.machine(), plan.slots())));
   }
 
   /**

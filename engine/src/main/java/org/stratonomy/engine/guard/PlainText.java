@@ -1,5 +1,6 @@
 package org.stratonomy.engine.guard;
 
+import java.math.BigDecimal;
 import java.util.Optional;
 
 /**
@@ -67,6 +68,13 @@ public final class PlainText {
       i += Character.charCount(character);
     }
     return clean.toString().strip();
+  }
+
+  /** A number as people write it: without exponent, and without zeros at its end. */
+  public static String number(double value) {
+    return Double.isFinite(value)
+        ? BigDecimal.valueOf(value).stripTrailingZeros().toPlainString()
+        : Double.toString(value);
   }
 
   /** What is wrong with a text of one line, as the end of a sentence; nothing if it is plain. */

@@ -12,14 +12,14 @@ import org.stratonomy.engine.merge.LayerVolumes;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.motion.LayerTime;
-import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.FilamentMix;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.PrintedFor;
-import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.shelf.BedPoint;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.FilamentMix;
+import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.steps.Timeline;
 
 /**
@@ -131,7 +131,7 @@ public record Ledger(
       List<String> kinds,
       String note,
       int beforeStroke,
-      Optional<Purging.Place> park,
+      Optional<BedPoint> park,
       double strandMm) {
     HaltEntry withStrandMm(double mm) {
       return new HaltEntry(

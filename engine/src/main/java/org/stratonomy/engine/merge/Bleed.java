@@ -6,11 +6,11 @@ import java.util.Arrays;
 import java.util.Deque;
 import java.util.List;
 import org.stratonomy.engine.guard.Interruption;
-import org.stratonomy.engine.plan.FilamentMix;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.PigmentMix;
 import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.shelf.FilamentMix;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * What the filament before a change still colours. The melt is the stirred volume of {@link

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
-import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.shelf.BedPoint;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * A point in a layer where filament is changed, or the planner's stops happen: first messages, then
@@ -77,7 +77,7 @@ public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops)
   }
 
   /** Where the head waits: at the place of the first stop that names one. */
-  public Purging.Place park(Machine machine) {
+  public BedPoint park(Machine machine) {
     return waits().stream()
         .map(stop -> stop.waiting().park())
         .flatMap(Optional::stream)

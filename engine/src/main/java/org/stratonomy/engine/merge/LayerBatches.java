@@ -15,7 +15,7 @@ import org.stratonomy.engine.merge.PurgeSinks.Loose;
 import org.stratonomy.engine.merge.PurgeSinks.Shares;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.PieceLines;
-import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.LayerStack.Part;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;

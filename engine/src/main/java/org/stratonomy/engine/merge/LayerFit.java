@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeMap;
 import org.stratonomy.engine.memo.Memo;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Role;
 
 /**
  * How well strokes fit what they fill: how wide walls are, and how much of what is inside of them

@@ -7,7 +7,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.path.Line;
-import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.settings.Role;
 
 /**
  * Puts the lines of a layer in order: filament by filament as it is told; within a filament the

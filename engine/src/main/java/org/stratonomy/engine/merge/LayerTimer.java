@@ -9,10 +9,10 @@ import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.motion.MotionModel;
 import org.stratonomy.engine.motion.MoveList;
 import org.stratonomy.engine.motion.TravelSettings;
-import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Settings;
+import org.stratonomy.engine.shelf.Machine;
 
 /** How long layers take, and how much they are slowed down for the least layer time. */
 final class LayerTimer {

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plan.PrintedFor;
-import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.settings.Role;
 
 /** How much strokes lay, and how fast at most, by what they are printed for, role and filament. */
 public record LayerVolumes(List<Share> shares) implements Memo.Sized {

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * How hot the nozzles of a carriage are while others print. A nozzle that waits for more than twice

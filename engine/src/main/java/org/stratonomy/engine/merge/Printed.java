@@ -1,8 +1,8 @@
 package org.stratonomy.engine.merge;
 
 import java.util.Optional;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Setting;
 
 /**
  * A value that a line is printed with.

@@ -8,11 +8,11 @@ import java.util.stream.Stream;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.PieceLines;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.strata.LayerStack.Part;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 

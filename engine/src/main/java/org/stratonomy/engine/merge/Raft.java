@@ -4,13 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.path.Line;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Hatch;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Settings;
 
 /**
  * Layers under all pieces: lines apart from each other on the bed, and across them closed layers on

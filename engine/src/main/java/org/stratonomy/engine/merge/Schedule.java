@@ -7,8 +7,8 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.plan.FilamentChange;
-import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * The whole print in its order: layer by layer, or one piece at a time, each layer by layer.

@@ -3,8 +3,8 @@ package org.stratonomy.engine.merge;
 import java.util.Collection;
 import java.util.function.ToIntFunction;
 import org.stratonomy.engine.path.Line;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Role;
 
 /** Says at which points a line may begin: at an end of an open one, a corner of a closed one. */
 interface Seam {

@@ -2,8 +2,8 @@ package org.stratonomy.engine.merge;
 
 import java.util.Optional;
 import org.stratonomy.engine.plan.PrintedFor;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Role;
 
 /**
  * One continuous extrusion with one role, filament, width and settings.

@@ -9,13 +9,13 @@ import java.util.stream.Stream;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.Overhang;
-import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.PrintedFor;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
-import org.stratonomy.engine.plan.SpotSettings;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Settings;
+import org.stratonomy.engine.settings.SpotSettings;
+import org.stratonomy.engine.shelf.Filament;
 import org.stratonomy.engine.strata.PieceLayer;
 
 /** Turns the lines of one cell of a layer into strokes: filament, speed, fan, temperature. */

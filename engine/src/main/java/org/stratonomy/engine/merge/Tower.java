@@ -6,10 +6,10 @@ import java.util.Optional;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.path.Line;
-import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Purging;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.shelf.BedPoint;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * The tower that purged filament goes into: a block beside the pieces, in every layer up to the
@@ -80,7 +80,7 @@ public final class Tower {
   static Optional<Tower> of(
       List<TowerLayer> layers,
       Make make,
-      Optional<Purging.Place> place,
+      Optional<BedPoint> place,
       Around pieces,
       Machine machine) {
     int last = layers.size();
@@ -92,7 +92,7 @@ public final class Tower {
     }
     List<TowerLayer> used = List.copyOf(layers.subList(0, last));
     double side = side(used, make);
-    Purging.Place middle = place.orElseGet(() -> beside(pieces, side + 2 * make.brimMm(), machine));
+    BedPoint middle = place.orElseGet(() -> beside(pieces, side + 2 * make.brimMm(), machine));
     double x = middle.x() - side / 2;
     double y = middle.y() - side / 2;
     return Optional.of(new Tower(x, y, side, make, used));
@@ -114,12 +114,12 @@ public final class Tower {
    *
    * @param side of the square that it takes on the bed, mm
    */
-  private static Purging.Place beside(Around pieces, double side, Machine machine) {
+  private static BedPoint beside(Around pieces, double side, Machine machine) {
     Bounds all = pieces.bounds;
     double away = pieces.margin + side / 2;
     double x = (all.minX() + all.maxX()) / 2;
     double y = (all.minY() + all.maxY()) / 2;
-    List<Purging.Place> places =
+    List<BedPoint> places =
         List.of(
             tenths(all.maxX() + away, y),
             tenths(all.minX() - away, y),
@@ -131,14 +131,14 @@ public final class Tower {
         .orElse(places.getFirst());
   }
 
-  private static Bounds square(Purging.Place middle, double side) {
+  private static Bounds square(BedPoint middle, double side) {
     double half = side / 2;
     return new Bounds(
         middle.x() - half, middle.y() - half, 0, middle.x() + half, middle.y() + half, 0);
   }
 
-  private static Purging.Place tenths(double x, double y) {
-    return new Purging.Place(Math.rint(10 * x) / 10, Math.rint(10 * y) / 10);
+  private static BedPoint tenths(double x, double y) {
+    return new BedPoint(Math.rint(10 * x) / 10, Math.rint(10 * y) / 10);
   }
 
   /** Rows that fit between the walls. */

@@ -3,7 +3,7 @@ package org.stratonomy.engine.motion;
 import java.util.List;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plan.PrintedFor;
-import org.stratonomy.engine.plan.Role;
+import org.stratonomy.engine.settings.Role;
 
 /**
  * How long a layer takes.

@@ -1,8 +1,8 @@
 package org.stratonomy.engine.motion;
 
 import org.stratonomy.engine.memo.Key;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Settings;
 
 /**
  * How the head moves between strokes.

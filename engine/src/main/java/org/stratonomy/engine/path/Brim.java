@@ -3,13 +3,13 @@ package org.stratonomy.engine.path;
 import java.util.ArrayList;
 import java.util.List;
 import org.stratonomy.engine.memo.Key;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Settings;
 
 /**
  * Lines on the bed around a piece, in its holes, or both, from the piece outwards; perhaps only

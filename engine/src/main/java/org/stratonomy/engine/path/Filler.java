@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
 import java.util.function.Function;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.CircleFit;
 import org.stratonomy.engine.plane.Clipper;
@@ -12,6 +11,7 @@ import org.stratonomy.engine.plane.ConnectedParts;
 import org.stratonomy.engine.plane.Hatch;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Role;
 
 /** Fills areas of one layer: solid, as a bridge, or with a pattern. */
 final class Filler {

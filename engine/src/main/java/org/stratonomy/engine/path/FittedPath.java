@@ -2,9 +2,9 @@ package org.stratonomy.engine.path;
 
 import java.util.Arrays;
 import org.stratonomy.engine.guard.Interruption;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Role;
 
 /**
  * Collects the points of a line whose width varies, and makes it a line of few segments: points

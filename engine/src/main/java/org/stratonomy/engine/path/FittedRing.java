@@ -3,10 +3,10 @@ package org.stratonomy.engine.path;
 import java.util.Arrays;
 import java.util.Optional;
 import org.stratonomy.engine.guard.Interruption;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.InnerDiscs;
+import org.stratonomy.engine.settings.Role;
 
 /**
  * A wall whose two sides come so near to each other that they do not fit, or that too little is

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.function.Supplier;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Role;
 
 /**
  * The lines inside of the walls: skins and solid layers where one of the next layers above or below

@@ -1,11 +1,11 @@
 package org.stratonomy.engine.path;
 
 import java.util.List;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Role;
 
 /**
  * Where an area meets one of another filament inside a piece. It may reach over the joint a little,

@@ -1,7 +1,7 @@
 package org.stratonomy.engine.path;
 
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Settings;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.Sections;
 

@@ -1,8 +1,8 @@
 package org.stratonomy.engine.path;
 
 import java.util.Arrays;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Role;
 
 /**
  * A line to print, before its settings and its place in the order are known. Its width, and how far

@@ -3,9 +3,9 @@ package org.stratonomy.engine.path;
 import java.util.ArrayList;
 import java.util.List;
 import org.stratonomy.engine.divide.Cell;
-import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Settings;
 
 /**
  * The cells of a layer whose lines run alike and have one filament: their lines are laid as in one

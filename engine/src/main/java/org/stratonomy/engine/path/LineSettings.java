@@ -2,10 +2,10 @@ package org.stratonomy.engine.path;
 
 import java.util.Map;
 import org.stratonomy.engine.memo.Key;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
-import org.stratonomy.engine.plan.SpotSettings;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Settings;
+import org.stratonomy.engine.settings.SpotSettings;
 
 /**
  * The settings that decide where lines run; no other one is read by this stage.

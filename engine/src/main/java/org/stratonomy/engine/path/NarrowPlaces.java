@@ -5,7 +5,6 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.guard.Interruption;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.ConnectedParts;
@@ -13,6 +12,7 @@ import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.InnerDiscs;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Role;
 
 /**
  * Lines of varying width for the places of an area that whole lines do not fit: where it is

@@ -1,10 +1,10 @@
 package org.stratonomy.engine.path;
 
 import java.util.List;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Role;
 
 /**
  * Walls along the outline of an area, from the outside inwards; each wall starts from what the one

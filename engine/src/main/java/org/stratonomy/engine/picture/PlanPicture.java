@@ -16,16 +16,16 @@ import javax.imageio.ImageIO;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
-import org.stratonomy.engine.plan.Belt;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
-import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.ScopeSpot;
 import org.stratonomy.engine.plan.Triangles;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.ScopeSpot;
+import org.stratonomy.engine.shelf.Belt;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /**
@@ -261,9 +261,7 @@ public final class PlanPicture {
 
   /** Across the layers. */
   private double height(double[] p, int i) {
-    return belt.isEmpty()
-        ? p[i + 2]
-        : belt.get().level(new Placement.Vector(p[i], p[i + 1], p[i + 2])).z();
+    return belt.isEmpty() ? p[i + 2] : belt.get().level(new Vector(p[i], p[i + 1], p[i + 2])).z();
   }
 
   /** Index of the stratum; a face that lies in a boundary belongs to the one below. */

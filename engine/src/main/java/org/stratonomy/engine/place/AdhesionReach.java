@@ -3,8 +3,8 @@ package org.stratonomy.engine.place;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Settings;
 
 /** How far what is printed reaches outwards of the models, mm. */
 public final class AdhesionReach {

@@ -8,10 +8,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.stratonomy.engine.mesh.Bounds;
-import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Placement.Vector;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * Finds places for rectangles on a bed. What is fixed, then what is not in the way of anything,

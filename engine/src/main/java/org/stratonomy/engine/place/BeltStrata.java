@@ -3,10 +3,10 @@ package org.stratonomy.engine.place;
 import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.mesh.MeshSource;
-import org.stratonomy.engine.plan.Belt;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Strata;
+import org.stratonomy.engine.shelf.Belt;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /**

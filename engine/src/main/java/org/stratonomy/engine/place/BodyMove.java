@@ -8,12 +8,12 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.plan.Body;
-import org.stratonomy.engine.plan.FreeId;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Scope;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.shelf.FreeId;
 
 /**
  * Takes a body out of its piece and puts it into another one, with its patches. Rules that held for

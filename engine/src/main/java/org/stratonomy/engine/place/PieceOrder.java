@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.stratonomy.engine.mesh.Bounds;
-import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * In which order pieces are printed one at a time, so that neither the head nor the beam that it

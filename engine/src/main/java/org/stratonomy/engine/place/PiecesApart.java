@@ -5,12 +5,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.stratonomy.engine.mesh.Bounds;
-import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Piece;
-import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /** Places pieces so far apart that they can be printed one at a time. */

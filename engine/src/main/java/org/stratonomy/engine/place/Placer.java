@@ -3,18 +3,18 @@ package org.stratonomy.engine.place;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
+import org.stratonomy.engine.edit.PieceEditor;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Body;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
-import org.stratonomy.engine.plan.PieceEditor;
 import org.stratonomy.engine.plan.Placement;
-import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.strata.PlacedPiece;
 
 /**

@@ -1,6 +1,6 @@
 package org.stratonomy.engine.place;
 
-import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.mesh.Vector;
 
 /**
  * A rotation, as a matrix: rows of three.

@@ -1,6 +1,6 @@
 package org.stratonomy.engine.plan;
 
-import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.mesh.Vector;
 
 /**
  * One mesh within a piece.

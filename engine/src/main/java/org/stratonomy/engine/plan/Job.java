@@ -1,6 +1,8 @@
 package org.stratonomy.engine.plan;
 
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.shelf.Machine;
+import org.stratonomy.engine.shelf.Shelf;
 
 /**
  * A plan together with the machine and the filaments that it uses: all that a print depends on
@@ -15,7 +17,7 @@ public record Job(Plan plan, Shelf used) {
    * @throws Problem if some of that is missing
    */
   public Job {
-    used = used.usedBy(plan);
+    used = used.only(plan.machine(), plan.slots());
   }
 
   /**

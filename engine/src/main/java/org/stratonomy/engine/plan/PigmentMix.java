@@ -1,6 +1,7 @@
 package org.stratonomy.engine.plan;
 
 import java.util.List;
+import org.stratonomy.engine.shelf.CieLab;
 
 /** Colours of filaments that are mixed like pigments. */
 public final class PigmentMix {

@@ -1,5 +1,7 @@
 package org.stratonomy.engine.plan;
 
+import org.stratonomy.engine.mesh.Vector;
+
 /**
  * How a piece stands on the bed: scaled along the model's axes, turned about X, then Y, then Z, and
  * moved.
@@ -10,23 +12,6 @@ package org.stratonomy.engine.plan;
  * @param scale factors along X, Y, Z; a negative one mirrors
  */
 public record Placement(Vector position, Vector rotation, Vector scale) {
-  /** Three numbers along X, Y and Z. */
-  public record Vector(double x, double y, double z) {
-    public static final Vector ZERO = new Vector(0, 0, 0);
-
-    public Vector plus(Vector other) {
-      return new Vector(x + other.x, y + other.y, z + other.z);
-    }
-
-    public Vector minus(Vector other) {
-      return plus(other.times(-1));
-    }
-
-    public Vector times(double factor) {
-      return new Vector(x * factor, y * factor, z * factor);
-    }
-  }
-
   public static Placement at(double x, double y) {
     return new Placement(new Vector(x, y, 0), Vector.ZERO, new Vector(1, 1, 1));
   }

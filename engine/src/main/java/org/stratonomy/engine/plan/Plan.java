@@ -3,6 +3,7 @@ package org.stratonomy.engine.plan;
 import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Rule;
 
 /**
  * The whole document: what is printed, on which machine, of which filaments, by which rules.
@@ -73,7 +74,7 @@ public record Plan(
    * @param what is edited, for the error
    * @throws Problem if there is no such piece
    */
-  Piece piece(String id, String what) {
+  public Piece piece(String id, String what) {
     return piece(id)
         .orElseThrow(
             () ->

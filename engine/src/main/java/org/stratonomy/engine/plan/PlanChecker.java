@@ -4,7 +4,13 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Machine;
 
 /** Refuses plans that ask for something impossible, as far as can be told without the meshes. */
 public final class PlanChecker {
@@ -55,7 +61,7 @@ public final class PlanChecker {
       if (piece.bodies().isEmpty()) {
         throw bad(place, "It has no body.", "Give it a mesh, or remove the piece.");
       }
-      Placement.Vector scale = piece.placement().scale();
+      Vector scale = piece.placement().scale();
       if (!(isFactor(scale.x()) && isFactor(scale.y()) && isFactor(scale.z()))) {
         throw bad(
             place,

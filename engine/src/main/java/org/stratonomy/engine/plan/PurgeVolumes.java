@@ -5,6 +5,9 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import org.stratonomy.engine.shelf.CieLab;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * How much filament must flow through the nozzle after a change until the one before is not seen

@@ -2,6 +2,7 @@ package org.stratonomy.engine.plan;
 
 import java.util.List;
 import java.util.Optional;
+import org.stratonomy.engine.shelf.BedPoint;
 
 /**
  * What a plan says of purging besides its rules.
@@ -9,16 +10,13 @@ import java.util.Optional;
  * @param tower where the middle of the purge tower stands; by itself beside the pieces if not given
  * @param volumes that are used instead of those that follow from the filaments
  */
-public record Purging(Optional<Place> tower, List<Volume> volumes) {
+public record Purging(Optional<BedPoint> tower, List<Volume> volumes) {
   /** Nothing that would not follow from the filaments and the pieces. */
   public static final Purging BY_ITSELF = new Purging(Optional.empty(), List.of());
 
   public Purging {
     volumes = List.copyOf(volumes);
   }
-
-  /** A place on the bed, mm. */
-  public record Place(double x, double y) {}
 
   /**
    * What a change takes.

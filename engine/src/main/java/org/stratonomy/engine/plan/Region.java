@@ -2,7 +2,7 @@ package org.stratonomy.engine.plan;
 
 import java.util.Optional;
 import java.util.function.UnaryOperator;
-import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.mesh.Vector;
 
 /**
  * A volume in a piece where other rules may hold. It belongs to the piece: lengths and places are

@@ -2,8 +2,9 @@ package org.stratonomy.engine.plan;
 
 import java.util.HashSet;
 import java.util.Set;
-import org.stratonomy.engine.plan.Placement.Vector;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Value;
 
 /** Refuses regions that can be nowhere. */
 final class RegionChecker {

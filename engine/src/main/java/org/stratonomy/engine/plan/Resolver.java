@@ -11,6 +11,17 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.ScopeSpot;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Settings;
+import org.stratonomy.engine.settings.SpotSettings;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.FilamentMix;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * Decides which value holds at a spot: the rules are read from the top, and for each setting the

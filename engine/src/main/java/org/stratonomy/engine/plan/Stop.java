@@ -3,6 +3,7 @@ package org.stratonomy.engine.plan;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.stratonomy.engine.shelf.BedPoint;
 
 /**
  * A halt that the planner put: before the layer that starts at a height.
@@ -96,7 +97,7 @@ public record Stop(
    */
   public record Waiting(
       OptionalDouble liftMm,
-      Optional<Purging.Place> park,
+      Optional<BedPoint> park,
       OptionalDouble nozzleC,
       OptionalDouble seconds,
       double purgeMm,
@@ -104,7 +105,7 @@ public record Stop(
     /** Told as the machine usually is. */
     public Waiting(
         OptionalDouble liftMm,
-        Optional<Purging.Place> park,
+        Optional<BedPoint> park,
         OptionalDouble nozzleC,
         OptionalDouble seconds,
         double purgeMm) {
@@ -123,7 +124,7 @@ public record Stop(
       return new Waiting(changed, park, nozzleC, seconds, purgeMm, told);
     }
 
-    public Waiting withPark(Optional<Purging.Place> changed) {
+    public Waiting withPark(Optional<BedPoint> changed) {
       return new Waiting(liftMm, changed, nozzleC, seconds, purgeMm, told);
     }
 

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Value;
 
 /**
  * The strata of a piece or of the plan: one or more height ranges, each on top of the one before.
@@ -15,7 +16,7 @@ import org.stratonomy.engine.problem.Problem;
  */
 public record Strata(List<Stratum> all) {
   /** Heights nearer than this are the same, mm. */
-  static final double SAME = 1e-6;
+  public static final double SAME = 1e-6;
 
   /** A single stratum. */
   public static final Strata UNDIVIDED = of(List.of());
@@ -152,7 +153,7 @@ public record Strata(List<Stratum> all) {
   }
 
   /** Id of the stratum below another one that is not the lowest. */
-  String below(String id) {
+  public String below(String id) {
     return get(number(id).orElseThrow() - 1).id();
   }
 
@@ -187,7 +188,7 @@ public record Strata(List<Stratum> all) {
   }
 
   /** Whether there is a boundary at a height. */
-  boolean hasBoundary(double height) {
+  public boolean hasBoundary(double height) {
     return indexOf(rounded(height)) >= 0;
   }
 
@@ -211,7 +212,7 @@ public record Strata(List<Stratum> all) {
     return -1;
   }
 
-  static Problem bad(String reason, String remedy) {
+  public static Problem bad(String reason, String remedy) {
     return new Problem(Problem.Kind.PLAN, "dividing", reason, remedy);
   }
 

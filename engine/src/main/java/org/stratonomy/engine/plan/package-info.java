@@ -1,8 +1,8 @@
 /**
- * The document: pieces, strata, regions, rules, stops, machine and filaments; its edits; and the
- * resolver, which decides what holds where.
+ * The plan as a document: pieces, bodies, regions, strata, rules, stops; and what it says about any
+ * spot of what is printed.
  *
- * <p>Door: {@link org.stratonomy.engine.plan.Plan}. In: edits. Out: a changed plan; {@link
- * org.stratonomy.engine.plan.Settings} for any spot.
+ * <p>Door: {@link org.stratonomy.engine.plan.Job}. In: a plan with the machine and filaments that
+ * it uses. Out: {@link org.stratonomy.engine.plan.Resolver}, the value of every setting at a spot.
  */
 package org.stratonomy.engine.plan;

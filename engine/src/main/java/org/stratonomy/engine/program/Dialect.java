@@ -21,9 +21,9 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.stratonomy.engine.guard.PlainText;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * How a machine wants its program written: a template for each {@link Part}; what is alike in most

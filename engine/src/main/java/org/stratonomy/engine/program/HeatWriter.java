@@ -3,7 +3,7 @@ package org.stratonomy.engine.program;
 import java.io.IOException;
 import java.util.Collections;
 import java.util.SortedMap;
-import org.stratonomy.engine.plan.Machine;
+import org.stratonomy.engine.shelf.Machine;
 
 /** Writes how hot nozzles and bed are and how much the fan blows, whenever that changes. */
 final class HeatWriter {

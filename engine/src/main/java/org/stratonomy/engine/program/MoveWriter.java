@@ -5,10 +5,10 @@ import java.util.Optional;
 import java.util.function.IntToDoubleFunction;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.motion.TravelSettings;
-import org.stratonomy.engine.plan.Belt;
-import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.shelf.BedPoint;
+import org.stratonomy.engine.shelf.Belt;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * Writes moves and knows where they lead: only what changes is written, and what rounding leaves of
@@ -168,7 +168,7 @@ final class MoveWriter {
   }
 
   /** Goes straight to where the first nozzle is at a place of the machine's, mm. */
-  void go(Purging.Place place) throws IOException {
+  void go(BedPoint place) throws IOException {
     moveFast(scaled(place.x()) + offsetX, scaled(place.y()) + offsetY);
   }
 

@@ -14,11 +14,11 @@ import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Filament;
 
 /**
  * The file name of a program, from the machine's template; for example {@code

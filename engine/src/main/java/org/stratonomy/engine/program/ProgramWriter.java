@@ -9,7 +9,7 @@ import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Setting;
+import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.steps.StepWalk;
 import org.stratonomy.engine.steps.Timeline;
 

@@ -11,16 +11,16 @@ import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.program.Dialect.Part;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.shelf.BedPoint;
+import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.steps.StepVisitor;
 import org.stratonomy.engine.steps.StepWalk;
 import org.stratonomy.engine.steps.Timeline;
@@ -164,7 +164,7 @@ final class StepWriter implements StepVisitor<IOException> {
   }
 
   @Override
-  public void go(Purging.Place place, double length) throws IOException {
+  public void go(BedPoint place, double length) throws IOException {
     moves.go(place);
   }
 

@@ -10,12 +10,12 @@ import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.FilamentMix;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.FilamentMix;
+import org.stratonomy.engine.shelf.Machine;
 
 /** The values that the templates of a {@link Dialect} may name, at one point of a program. */
 final class TemplateValues {

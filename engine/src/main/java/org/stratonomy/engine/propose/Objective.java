@@ -5,15 +5,15 @@ import java.util.List;
 import java.util.function.Function;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
+import org.stratonomy.engine.edit.RuleEditor;
 import org.stratonomy.engine.ledger.Ledger.SlotEntry;
 import org.stratonomy.engine.place.PiecesApart;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.RuleEditor;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Settings;
+import org.stratonomy.engine.settings.Value;
 
 /** What a proposed variant of a plan is to have less of. */
 public enum Objective {

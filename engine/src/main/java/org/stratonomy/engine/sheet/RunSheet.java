@@ -29,10 +29,10 @@ import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.plan.CustomCode;
-import org.stratonomy.engine.plan.Filament;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.PrintedFor;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * What the operator needs on paper beside the machine: filaments to load, what is to be done and

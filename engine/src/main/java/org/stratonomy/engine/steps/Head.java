@@ -1,9 +1,9 @@
 package org.stratonomy.engine.steps;
 
 import java.util.Optional;
-import org.stratonomy.engine.plan.Belt;
-import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Purging;
+import org.stratonomy.engine.shelf.BedPoint;
+import org.stratonomy.engine.shelf.Belt;
+import org.stratonomy.engine.shelf.Machine;
 
 /** Where the head of a machine is: the carriage with its nozzles, mm. */
 final class Head {
@@ -50,7 +50,7 @@ final class Head {
   }
 
   /** How far the head travels to a place of the machine; 0 from an unknown place. */
-  double lengthTo(Purging.Place place) {
+  double lengthTo(BedPoint place) {
     return length(place.x(), place.y());
   }
 
@@ -65,7 +65,7 @@ final class Head {
    *
    * @return how far it was
    */
-  double go(Purging.Place place) {
+  double go(BedPoint place) {
     return moved(place.x(), place.y());
   }
 

@@ -5,10 +5,10 @@ import java.util.SortedMap;
 import org.stratonomy.engine.merge.Halt;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.plan.Purging;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.shelf.BedPoint;
 import org.stratonomy.engine.strata.LayerStack;
 
 /**
@@ -96,7 +96,7 @@ public interface StepVisitor<X extends Exception> {
    *
    * @param length as the head goes; 0 if the head's place was unknown
    */
-  void go(Purging.Place place, double length) throws X;
+  void go(BedPoint place, double length) throws X;
 
   /** A stroke that begins where the nozzle is. */
   void stroke(Stroke stroke, double speed) throws X;

@@ -15,11 +15,11 @@ import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.motion.TravelSettings;
-import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Purging;
-import org.stratonomy.engine.plan.Role;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.shelf.BedPoint;
+import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.steps.StepVisitor.Aside;
 import org.stratonomy.engine.steps.StepVisitor.Wait;
 import org.stratonomy.engine.strata.LayerStack;
@@ -300,7 +300,7 @@ public final class StepWalk<X extends Exception> {
   }
 
   /** Retracts, lifts, and only then travels to where the head waits. */
-  private void park(double liftMm, Purging.Place place) throws X {
+  private void park(double liftMm, BedPoint place) throws X {
     retract();
     lift(liftedZ(liftMm));
     to.go(place, head.go(place));

@@ -3,9 +3,9 @@ package org.stratonomy.engine.steps;
 import java.util.Arrays;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.shelf.BedPoint;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * When each layer of a print begins, by its steps. The clock starts cold: bed and nozzle are heated
@@ -118,7 +118,7 @@ public final class Timeline {
     }
 
     @Override
-    public void go(Purging.Place place, double length) {
+    public void go(BedPoint place, double length) {
       hasLeft = true;
       travel(place.x(), place.y(), length);
     }

@@ -1,9 +1,9 @@
 package org.stratonomy.engine.strata;
 
 import java.util.List;
-import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * Whether boundaries that somebody puts have room for layers above and below. Those that a piece

@@ -6,9 +6,9 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Settings;
 
 /**
  * All layers of a plan in the order of their heights: layers of several pieces whose tops fall

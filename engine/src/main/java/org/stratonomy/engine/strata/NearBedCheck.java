@@ -2,8 +2,8 @@ package org.stratonomy.engine.strata;
 
 import java.util.Locale;
 import org.stratonomy.engine.mesh.Bounds;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.shelf.Machine;
 
 /** Refuses pieces far off the bed. A piece a little off the bed is a finding instead. */
 public final class NearBedCheck {

@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
 import java.util.function.IntFunction;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Settings;
+import org.stratonomy.engine.shelf.Machine;
 
 /**
  * Divides the height of a piece into layers so that every boundary and every stop falls on a layer

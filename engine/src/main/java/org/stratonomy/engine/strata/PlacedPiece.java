@@ -8,11 +8,12 @@ import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
-import org.stratonomy.engine.plan.Belt;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.shelf.Belt;
 
 /**
  * A piece where it stands on the machine: its bodies' vertices in machine coordinates, mm. On a
@@ -57,7 +58,7 @@ public final class PlacedPiece implements Memo.Sized {
           }
         }
       }
-      Placement.Vector by = belt.get().level(new Placement.Vector(dx, dy, dz));
+      Vector by = belt.get().level(new Vector(dx, dy, dz));
       return new Frame(product, by.x(), by.y(), by.z(), model);
     }
   }
@@ -94,8 +95,7 @@ public final class PlacedPiece implements Memo.Sized {
       key.add(body.shift().x()).add(body.shift().y()).add(body.shift().z());
     }
     Placement placement = piece.placement();
-    for (Placement.Vector v :
-        List.of(placement.position(), placement.rotation(), placement.scale())) {
+    for (Vector v : List.of(placement.position(), placement.rotation(), placement.scale())) {
       key.add(v.x()).add(v.y()).add(v.z());
     }
     return key.build();
@@ -132,7 +132,7 @@ public final class PlacedPiece implements Memo.Sized {
       Bounds body = Bounds.of(vertices[m]);
       turned = turned == null ? body : turned.with(body);
     }
-    Placement.Vector to = placement.position();
+    Vector to = placement.position();
     double dx = to.x() - (turned.minX() + turned.maxX()) / 2;
     double dy = to.y() - (turned.minY() + turned.maxY()) / 2;
     double dz = to.z() - turned.minZ();
@@ -215,7 +215,7 @@ public final class PlacedPiece implements Memo.Sized {
     double sy = Math.sin(ay);
     double cz = Math.cos(az);
     double sz = Math.sin(az);
-    Placement.Vector s = placement.scale();
+    Vector s = placement.scale();
     return new double[] {
       cz * cy * s.x(), (cz * sy * sx - sz * cx) * s.y(), (cz * sy * cx + sz * sx) * s.z(),
       sz * cy * s.x(), (sz * sy * sx + cz * cx) * s.y(), (sz * sy * cx - cz * sx) * s.z(),
@@ -228,16 +228,16 @@ public final class PlacedPiece implements Memo.Sized {
    *
    * @param shift what to add to the model's coordinates before, mm
    */
-  public double[] place(Mesh mesh, Placement.Vector shift) {
+  public double[] place(Mesh mesh, Vector shift) {
     double[] xyz = turn(mesh, frame.matrix, shift);
     move(xyz, frame.dx, frame.dy, frame.dz);
     return xyz;
   }
 
   /** Where a place of the model comes to stand, mm. */
-  public Placement.Vector machine(Placement.Vector model) {
+  public Vector machine(Vector model) {
     double[] m = frame.matrix;
-    return new Placement.Vector(
+    return new Vector(
         m[0] * model.x() + m[1] * model.y() + m[2] * model.z() + frame.dx,
         m[3] * model.x() + m[4] * model.y() + m[5] * model.z() + frame.dy,
         m[6] * model.x() + m[7] * model.y() + m[8] * model.z() + frame.dz);
@@ -246,14 +246,14 @@ public final class PlacedPiece implements Memo.Sized {
   /**
    * A way of the machine in the model's axes, mm: the columns of the matrix are at right angles.
    */
-  public Placement.Vector direction(Placement.Vector way) {
+  public Vector direction(Vector way) {
     double[] m = frame.matrix;
     double[] along = new double[3];
     for (int axis = 0; axis < 3; axis++) {
       double square = m[axis] * m[axis] + m[axis + 3] * m[axis + 3] + m[axis + 6] * m[axis + 6];
       along[axis] = (m[axis] * way.x() + m[axis + 3] * way.y() + m[axis + 6] * way.z()) / square;
     }
-    return new Placement.Vector(along[0], along[1], along[2]);
+    return new Vector(along[0], along[1], along[2]);
   }
 
   /** Bounds of the unturned, unscaled model of a piece, mm. */
@@ -267,7 +267,7 @@ public final class PlacedPiece implements Memo.Sized {
   /** Bounds of a body in the model's coordinates, mm. */
   public static Bounds model(Body body, MeshSource source) {
     Bounds b = source.mesh(body.mesh()).report().bounds();
-    Placement.Vector by = body.shift();
+    Vector by = body.shift();
     return new Bounds(
         b.minX() + by.x(),
         b.minY() + by.y(),
@@ -278,12 +278,12 @@ public final class PlacedPiece implements Memo.Sized {
   }
 
   /** The middle of the bottom of the model's bounds, in the model's coordinates, mm. */
-  public Placement.Vector origin() {
+  public Vector origin() {
     Bounds b = frame.model;
-    return new Placement.Vector((b.minX() + b.maxX()) / 2, (b.minY() + b.maxY()) / 2, b.minZ());
+    return new Vector((b.minX() + b.maxX()) / 2, (b.minY() + b.maxY()) / 2, b.minZ());
   }
 
-  private static double[] turn(Mesh mesh, double[] m, Placement.Vector shift) {
+  private static double[] turn(Mesh mesh, double[] m, Vector shift) {
     double[] xyz = new double[3 * mesh.vertexCount()];
     for (int i = 0; i < xyz.length; i++) {
       xyz[i] = mesh.coordinate(i / 3, i % 3);

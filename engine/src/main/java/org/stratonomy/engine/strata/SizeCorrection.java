@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Settings;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Settings;
 
 /**
  * How the section of a layer differs from that of the model, so that what comes off the machine has

@@ -17,12 +17,12 @@ import org.stratonomy.engine.merge.Bleed;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.MeshFiles;
-import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Job;
-import org.stratonomy.engine.plan.Machine;
-import org.stratonomy.engine.plan.Shelf;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.Machine;
+import org.stratonomy.engine.shelf.Shelf;
 
 /** Two strips tell what a nozzle holds. */
 class TestStripTest {

@@ -17,18 +17,18 @@ import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
-import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Triangles;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 class ChecksTest {
   private static List<Finding> findings(Plan plan, Mesh mesh) {
@@ -42,7 +42,7 @@ class ChecksTest {
     return findings(plan, mesh).stream().filter(f -> f.id().startsWith(kind)).findFirst();
   }
 
-  private static Plan at(Placement.Vector position) {
+  private static Plan at(Vector position) {
     Plan plan = Shapes.plan(List.of());
     Piece piece = plan.pieces().getFirst();
     return plan.withPiece(piece.withPlacement(piece.placement().withPosition(position)));
@@ -64,7 +64,7 @@ class ChecksTest {
   @Test
   void aPieceOffTheBedCanBeMovedOntoIt() {
     Mesh bar = Shapes.bar(20, 20, 2);
-    Finding off = finding(at(new Placement.Vector(5, 100, 0)), bar, "off-bed").orElseThrow();
+    Finding off = finding(at(new Vector(5, 100, 0)), bar, "off-bed").orElseThrow();
     assertThat(off.severity()).isEqualTo(Finding.Severity.ERROR);
     mends(off, bar, "off-bed");
     assertThat(finding(off.remedies().getFirst().plan(), bar, "skirt")).isEmpty();
@@ -73,8 +73,8 @@ class ChecksTest {
   @Test
   void aWarningCanBeAcceptedAndAnErrorCannot() {
     Mesh bar = Shapes.bar(20, 20, 2);
-    Plan floating = at(new Placement.Vector(100, 100, 3));
-    Plan off = at(new Placement.Vector(5, 100, 0));
+    Plan floating = at(new Vector(100, 100, 3));
+    Plan off = at(new Vector(5, 100, 0));
     for (Plan plan : List.of(floating, off)) {
       Plan accepting =
           plan.withAccepted(
@@ -94,10 +94,7 @@ class ChecksTest {
   @Test
   void aPieceInTheAirCanBePutDown() {
     Mesh bar = Shapes.bar(20, 20, 2);
-    mends(
-        finding(at(new Placement.Vector(100, 100, 3)), bar, "floating").orElseThrow(),
-        bar,
-        "floating");
+    mends(finding(at(new Vector(100, 100, 3)), bar, "floating").orElseThrow(), bar, "floating");
   }
 
   @Test
@@ -125,8 +122,8 @@ class ChecksTest {
   @Test
   void aSkirtWithoutRoomCanBeLeftOut() {
     Mesh bar = Shapes.bar(20, 20, 2);
-    mends(finding(at(new Placement.Vector(13, 100, 0)), bar, "skirt").orElseThrow(), bar, "skirt");
-    assertThat(finding(at(new Placement.Vector(20, 100, 0)), bar, "skirt")).isEmpty();
+    mends(finding(at(new Vector(13, 100, 0)), bar, "skirt").orElseThrow(), bar, "skirt");
+    assertThat(finding(at(new Vector(20, 100, 0)), bar, "skirt")).isEmpty();
   }
 
   @Test
@@ -341,7 +338,7 @@ class ChecksTest {
   @Test
   void aPieceBelowTheBedIsSaidToLoseItsFoot() {
     Mesh bar = Shapes.bar(20, 20, 4);
-    Finding sunk = finding(at(new Placement.Vector(100, 100, -1)), bar, "sunk").orElseThrow();
+    Finding sunk = finding(at(new Vector(100, 100, -1)), bar, "sunk").orElseThrow();
     assertThat(sunk.severity()).isEqualTo(Finding.Severity.NOTE);
     mends(sunk, bar, "sunk");
   }
@@ -349,7 +346,7 @@ class ChecksTest {
   private static Plan pair(double dx, double z) {
     Plan plan = Shapes.plan(List.of());
     Piece left = plan.pieces().getFirst();
-    Placement beside = left.placement().withPosition(new Placement.Vector(125 + dx, 105, z));
+    Placement beside = left.placement().withPosition(new Vector(125 + dx, 105, z));
     Piece right = new Piece("right", "Right", left.bodies(), beside, List.of());
     return plan.withPieces(List.of(left, right));
   }

@@ -24,12 +24,12 @@ import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
-import org.stratonomy.engine.plan.Role;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Triangles;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 class PatchAreaTest {
   private static final double WIDTH = 0.44;

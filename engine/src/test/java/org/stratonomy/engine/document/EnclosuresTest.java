@@ -15,11 +15,11 @@ import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.program.Enclosures;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 class EnclosuresTest {
   private static final String NAME = "plan.gcode";

@@ -7,11 +7,11 @@ import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.document.ItemChange.ItemDifference;
-import org.stratonomy.engine.plan.Filament;
 import org.stratonomy.engine.plan.Job;
-import org.stratonomy.engine.plan.Machine;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Shelf;
+import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.shelf.Machine;
+import org.stratonomy.engine.shelf.Shelf;
 import tools.jackson.databind.node.ObjectNode;
 
 class ItemChangeTest {

@@ -18,9 +18,9 @@ import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
 import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.strata.Sections;
 
 class TravelTest {

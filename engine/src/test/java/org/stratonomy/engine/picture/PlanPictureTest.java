@@ -10,9 +10,9 @@ import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
-import org.stratonomy.engine.plan.Setting;
 import org.stratonomy.engine.plan.Triangles;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 class PlanPictureTest {
   @Test

@@ -13,6 +13,7 @@ import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.shelf.CieLab;
 
 /** What a change of filament takes. */
 class PurgeVolumesTest {

@@ -20,10 +20,10 @@ import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Rule;
-import org.stratonomy.engine.plan.Scope;
-import org.stratonomy.engine.plan.Setting;
-import org.stratonomy.engine.plan.Value;
+import org.stratonomy.engine.settings.Rule;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
 
 /** The run sheet as a PDF, read back. */
 class RunSheetTest {

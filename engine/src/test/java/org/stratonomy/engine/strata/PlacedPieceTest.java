@@ -14,10 +14,10 @@ import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
-import org.stratonomy.engine.plan.Placement.Vector;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plane.Area;
@@ -109,9 +109,8 @@ class PlacedPieceTest {
     Mesh wedge = Shapes.prism(2, 0, 0, 10, 0, 0, 6);
     Plan plan = Shapes.plan(List.of());
     Piece piece = plan.pieces().getFirst();
-    Placement.Vector flat = new Placement.Vector(0, 0, 0);
-    Placement mirrored =
-        new Placement(new Placement.Vector(125, 105, 0), flat, new Placement.Vector(-1, 1, 1));
+    Vector flat = new Vector(0, 0, 0);
+    Placement mirrored = new Placement(new Vector(125, 105, 0), flat, new Vector(-1, 1, 1));
     Plan turned = plan.withPiece(piece.withPlacement(mirrored));
     Area as = section(plan, wedge);
     Area seen = section(turned, wedge);

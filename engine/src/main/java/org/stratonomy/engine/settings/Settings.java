@@ -1,0 +1,79 @@
+package org.stratonomy.engine.settings;
+
+import java.util.EnumMap;
+import java.util.Map;
+import org.stratonomy.engine.shelf.FilamentMix;
+
+/**
+ * One value for every setting, each with the rule that decided.
+ *
+ * @param values one for each setting
+ * @param rules index of the deciding rule in the rule sheet, from 0; {@link #BY_DEFAULT} for none
+ * @param below what would hold if the deciding rule said nothing
+ */
+public record Settings(
+    Map<Setting, Value> values, Map<Setting, Integer> rules, Map<Setting, Value> below) {
+  /** In place of a rule's index: the default holds. */
+  public static final int BY_DEFAULT = -1;
+
+  /** The value of a setting that is a number, in its unit; of a course, its beginning. */
+  public double number(Setting setting) {
+    return switch (values.get(setting)) {
+      case Value.Number n -> n.value();
+      case Value.Course course -> course.at(1);
+      case Value.Choice c -> throw new IllegalArgumentException(setting.id() + " is a choice");
+    };
+  }
+
+  /** The value of a setting that counts something. */
+  public int count(Setting setting) {
+    return (int) number(setting);
+  }
+
+  /** The value of a setting that is a choice. */
+  public String choice(Setting setting) {
+    return switch (values.get(setting)) {
+      case Value.Choice c -> c.value();
+      case Value.Number _, Value.Course _ ->
+          throw new IllegalArgumentException(setting.id() + " is a number");
+    };
+  }
+
+  /** The same with another value of one setting. */
+  public Settings with(Setting setting, Value value) {
+    Map<Setting, Value> changed = new EnumMap<>(values);
+    changed.put(setting, value);
+    return new Settings(changed, rules, below);
+  }
+
+  /** Whether any filament will do for lines of a role, on a machine that purges by itself. */
+  public boolean isLoose(Role role) {
+    String takes = choice(Setting.TAKES_PURGE);
+    return switch (role) {
+      case SUPPORT, INTERFACE, BRIM, SKIRT, PURGE -> false;
+      case OUTER_WALL, TOP_SKIN, BOTTOM_SKIN -> takes.equals("all lines");
+      default -> !takes.equals("nothing");
+    };
+  }
+
+  /** The same for another filament or mix. */
+  public Settings withSlot(int slot) {
+    return with(Setting.FILAMENT, Value.of(slot)).with(Setting.ADMIXTURE, Value.of(0));
+  }
+
+  /** The values of one spot: courses give way to what they are there. */
+  public Settings at(ScopeSpot spot) {
+    return new Settings(at(spot, values), rules, at(spot, below));
+  }
+
+  private static Map<Setting, Value> at(ScopeSpot spot, Map<Setting, Value> values) {
+    Map<Setting, Value> here = new EnumMap<>(values);
+    here.replaceAll((_, value) -> value instanceof Value.Course course ? course.at(spot) : value);
+    return here;
+  }
+
+  /** Slot of the filament, from 1, or of a {@link FilamentMix}. */
+  public int slot() {
+    return FilamentMix.slot(count(Setting.FILAMENT), number(Setting.ADMIXTURE));
+  }
+}
