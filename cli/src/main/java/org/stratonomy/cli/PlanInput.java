@@ -189,7 +189,7 @@ record PlanInput(Plan plan, MeshSource meshes, Function<String, byte[]> files, S
   }
 
   private static Value value(Setting setting, String text) {
-    if (!setting.choices().isEmpty()) {
+    if (setting.isChoice()) {
       return Value.of(text);
     }
     try {

@@ -75,7 +75,7 @@ final class SettingsCommand implements Callable<Integer> {
   }
 
   private static String range(Setting setting) {
-    return setting.choices().isEmpty()
+    return !setting.isChoice()
         ? "%s to %s".formatted(Value.of(setting.min()), setting.said(Value.of(setting.max())))
         : String.join(" | ", setting.choices());
   }
@@ -85,7 +85,7 @@ final class SettingsCommand implements Callable<Integer> {
     for (Setting setting : settings) {
       ObjectNode one = all.addObject().put("id", setting.id()).put("label", setting.label());
       one.put("group", setting.group().label()).put("unit", setting.unit());
-      if (setting.choices().isEmpty()) {
+      if (!setting.isChoice()) {
         one.put("min", setting.min()).put("max", setting.max()).put("whole", setting.isWhole());
       } else {
         setting.choices().forEach(one.putArray("choices")::add);

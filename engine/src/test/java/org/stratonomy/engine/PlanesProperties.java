@@ -13,9 +13,9 @@ import net.jqwik.api.constraints.DoubleRange;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Strata;
+import org.stratonomy.engine.settings.Choice.PieceOrder;
 import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
@@ -55,7 +55,7 @@ class PlanesProperties {
                     Setting.SKIRT_LINES,
                     Value.of(0),
                     Setting.PIECE_ORDER,
-                    Value.of(apart ? Resolver.ONE_AT_A_TIME : "together"))));
+                    Value.of(apart ? PieceOrder.ONE_AT_A_TIME : PieceOrder.TOGETHER))));
     Piece left = plan.pieces().getFirst().withPlacement(Placement.at(60, 100));
     Piece right = new Piece("right", "Right", left.bodies(), Placement.at(180, 100), List.of());
     return plan.withMachine("workshop-four")

@@ -36,7 +36,7 @@ class PurgeIntoPieceTest {
   /** A block with a box of another filament in it, and beside it a lump. */
   private static Plan plan(String takes, double lump) {
     Scope inLump = new Scope(List.of("lump"), List.of());
-    Rule rule = new Rule(inLump, Map.of(Setting.TAKES_PURGE, new Value.Choice(takes)));
+    Rule rule = new Rule(inLump, Map.of(Setting.TAKES_PURGE, new Value.Word(takes)));
     Rule solid =
         Shapes.everywhere(
             Map.of(Setting.INFILL_DENSITY, Value.of(100), Setting.SKIRT_LINES, Value.of(0)));

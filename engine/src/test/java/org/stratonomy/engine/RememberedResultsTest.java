@@ -132,7 +132,7 @@ class RememberedResultsTest {
 
   /** Values besides the default that a plan may have. */
   private static List<Value> others(Setting setting) {
-    if (!setting.choices().isEmpty()) {
+    if (setting.isChoice()) {
       return setting.choices().stream().map(Value::of).toList();
     }
     List<Value> values = new ArrayList<>();

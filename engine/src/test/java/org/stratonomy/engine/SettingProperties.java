@@ -49,7 +49,7 @@ class SettingProperties {
   }
 
   private static Value value(Setting setting, Random random) {
-    if (!setting.choices().isEmpty()) {
+    if (setting.isChoice()) {
       return Value.of(setting.choices().get(random.nextInt(setting.choices().size())));
     }
     if (setting == Setting.FILAMENT) {

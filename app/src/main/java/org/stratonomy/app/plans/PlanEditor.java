@@ -300,7 +300,7 @@ class PlanEditor {
   }
 
   private static Value value(Setting setting, String text) {
-    if (!setting.choices().isEmpty()) {
+    if (setting.isChoice()) {
       return Value.of(text);
     }
     try {

@@ -14,6 +14,8 @@ import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Choice.FilamentOrder;
+import org.stratonomy.engine.settings.Choice.PurgeInto;
 import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
@@ -87,8 +89,8 @@ public final class TestStrip {
                     Setting.FIRST_LAYER_HEIGHT, Value.of(LAYER_MM),
                     Setting.WALLS, Value.of(0),
                     Setting.BOTTOM_LAYERS, Value.of(LAYERS + 1),
-                    Setting.FILAMENT_ORDER, Value.of("slots upward"),
-                    Setting.PURGE_INTO, Value.of("nothing"))));
+                    Setting.FILAMENT_ORDER, Value.of(FilamentOrder.SLOTS_UPWARD),
+                    Setting.PURGE_INTO, Value.of(PurgeInto.NOTHING))));
     Plan plan =
         new Plan(
             "Test strip %s and %s".formatted(first.name(), second.name()),

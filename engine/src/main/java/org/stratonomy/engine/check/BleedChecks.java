@@ -14,6 +14,7 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.settings.Choice.PurgeInto;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
@@ -38,7 +39,7 @@ final class BleedChecks {
   }
 
   private List<Finding> findings() {
-    boolean intoNothing = resolver.plan().choice(Setting.PURGE_INTO).equals("nothing");
+    boolean intoNothing = resolver.plan().choice(PurgeInto.class) == PurgeInto.NOTHING;
     if (!resolver.machine().hasFeeder()
         || schedule.changeCount() == 0
         || !(intoNothing || givesLess())) {
@@ -84,7 +85,11 @@ final class BleedChecks {
     Remedy remedy =
         intoNothing
             ? Remedy.rule(
-                "Purge into a tower", plan, Scope.EVERYWHERE, Setting.PURGE_INTO, Value.of("tower"))
+                "Purge into a tower",
+                plan,
+                Scope.EVERYWHERE,
+                Setting.PURGE_INTO,
+                Value.of(PurgeInto.TOWER))
             : new Remedy(
                 "Purge what the filaments need",
                 plan.withPurging(new Purging(plan.purging().tower(), List.of())));

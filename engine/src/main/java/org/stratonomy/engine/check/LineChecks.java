@@ -21,6 +21,7 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Choice.ShortLayers;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
@@ -197,7 +198,7 @@ final class LineChecks {
         plan,
         Scope.EVERYWHERE,
         Setting.SHORT_LAYERS,
-        Value.of("slow down, then wait"));
+        Value.of(ShortLayers.SLOWED_THEN_WAITED_FOR));
   }
 
   private void changesInBridges() {

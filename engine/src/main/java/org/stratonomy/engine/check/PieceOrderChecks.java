@@ -12,6 +12,8 @@ import org.stratonomy.engine.place.PieceOrder;
 import org.stratonomy.engine.place.PiecesApart;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.settings.Choice;
+import org.stratonomy.engine.settings.Choice.PurgeInto;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
@@ -50,7 +52,7 @@ final class PieceOrderChecks {
             machine)
         .conflict()
         .ifPresent(conflict -> findings.add(inTheWay(conflict)));
-    boolean purges = resolver.plan().choice(Setting.PURGE_INTO).contains("tower");
+    boolean purges = resolver.plan().choice(PurgeInto.class) != PurgeInto.NOTHING;
     if (machine.changesByItself() && purges && schedule.changeCount() > 0) {
       findings.add(
           new Finding(
@@ -92,6 +94,7 @@ final class PieceOrderChecks {
   private Remedy together() {
     return new Remedy(
         "Print the pieces together",
-        RuleEditor.set(plan, Scope.EVERYWHERE, Setting.PIECE_ORDER, Value.of("together")));
+        RuleEditor.set(
+            plan, Scope.EVERYWHERE, Setting.PIECE_ORDER, Value.of(Choice.PieceOrder.TOGETHER)));
   }
 }

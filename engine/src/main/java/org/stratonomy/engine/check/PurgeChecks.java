@@ -11,6 +11,7 @@ import org.stratonomy.engine.place.AdhesionReach;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.settings.Choice.PurgeInto;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
@@ -74,7 +75,7 @@ final class PurgeChecks {
                 plan,
                 Scope.EVERYWHERE,
                 Setting.PURGE_INTO,
-                Value.of("nothing"));
+                Value.of(PurgeInto.NOTHING));
     findings.add(
         new Finding(
             id,

@@ -12,6 +12,7 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Choice.Support;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Settings;
@@ -103,7 +104,7 @@ final class StandingChecks {
     for (PieceLayer layer : layers) {
       Settings own = resolver.stratum(piece.id(), layer.stratum());
       double hanging = flaws.get(layer.index() - 1).hangingMm2();
-      if (hanging > 0 && own.choice(Setting.SUPPORT).equals("none")) {
+      if (hanging > 0 && own.choice(Support.class) == Support.NONE) {
         found.add(layer);
         mm2 = Math.max(mm2, hanging);
         degrees = own.number(Setting.SUPPORT_ANGLE);
@@ -154,6 +155,6 @@ final class StandingChecks {
   /** Supports all of a piece that needs it. */
   static Remedy support(Plan plan, Piece piece) {
     Scope where = Scope.ofPiece(piece.id());
-    return Remedy.rule("Support it", plan, where, Setting.SUPPORT, Value.of("everywhere"));
+    return Remedy.rule("Support it", plan, where, Setting.SUPPORT, Value.of(Support.EVERYWHERE));
   }
 }

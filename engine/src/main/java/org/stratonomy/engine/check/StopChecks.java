@@ -12,8 +12,8 @@ import org.stratonomy.engine.edit.RuleEditor;
 import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.settings.Choice.PieceOrder;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
@@ -156,7 +156,7 @@ final class StopChecks {
                           plan,
                           Scope.EVERYWHERE,
                           Setting.PIECE_ORDER,
-                          Value.of(Resolver.ONE_AT_A_TIME))))
+                          Value.of(PieceOrder.ONE_AT_A_TIME))))
               : List.of());
     }
   }

@@ -14,6 +14,7 @@ import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.settings.Choice.ThinPlaces;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Settings;
@@ -35,8 +36,6 @@ final class ThinChecks {
 
   /** Nor are those that are less than this share of what is inside of the walls in the layer. */
   private static final double LEAST_SHARE = 0.35;
-
-  private static final String FITTED = "fitted";
 
   private final Plan plan;
   private final Resolver resolver;
@@ -80,7 +79,7 @@ final class ThinChecks {
   private Finding bits(Piece piece, List<LayerSchedule> layers, int most) {
     LayerSchedule first = layers.getFirst();
     Settings own = resolver.stratum(piece.id(), 1);
-    boolean isFitted = own.choice(Setting.THIN_PLACES).equals(FITTED);
+    boolean isFitted = own.choice(ThinPlaces.class) == ThinPlaces.FITTED;
     Scope where = Scope.ofPiece(piece.id());
     int walls = own.count(Setting.WALLS) + 1;
     Remedy more =
@@ -104,7 +103,11 @@ final class ThinChecks {
             ? List.of(more)
             : List.of(
                 Remedy.rule(
-                    "Fit lines to them", plan, where, Setting.THIN_PLACES, Value.of(FITTED)),
+                    "Fit lines to them",
+                    plan,
+                    where,
+                    Setting.THIN_PLACES,
+                    Value.of(ThinPlaces.FITTED)),
                 more));
   }
 
@@ -129,8 +132,8 @@ final class ThinChecks {
 
   private List<Remedy> remedies(Piece piece, Settings own) {
     Scope where = Scope.ofPiece(piece.id());
-    if (!own.choice(Setting.THIN_PLACES).equals(FITTED)) {
-      Value fitted = Value.of(FITTED);
+    if (own.choice(ThinPlaces.class) != ThinPlaces.FITTED) {
+      Value fitted = Value.of(ThinPlaces.FITTED);
       return List.of(Remedy.rule("Fit lines to them", plan, where, Setting.THIN_PLACES, fitted));
     }
     Machine machine = resolver.machine();

@@ -37,7 +37,7 @@ public final class ValueFormat {
     if (!setting.unit().isEmpty()) {
       value.put("x-unit", setting.unit());
     }
-    if (!setting.choices().isEmpty()) {
+    if (setting.isChoice()) {
       ArrayNode choices = value.putArray("enum");
       setting.choices().forEach(choices::add);
     } else if (setting.canCourse()) {
@@ -121,7 +121,7 @@ public final class ValueFormat {
   private static void write(ObjectNode set, Setting setting, Value value) {
     switch (value) {
       case Value.Number n -> number(set, setting, setting.id(), n.value());
-      case Value.Choice c -> set.put(setting.id(), c.value());
+      case Value.Word c -> set.put(setting.id(), c.value());
       case Value.Course course -> {
         ObjectNode node = set.putObject(setting.id());
         node.put("from", name(course.from()));

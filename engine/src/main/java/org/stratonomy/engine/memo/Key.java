@@ -62,6 +62,36 @@ public record Key(long high, long low) {
       return add(Double.doubleToLongBits(number));
     }
 
+    public Builder add(Enum<?> constant) {
+      return add(constant.name());
+    }
+
+    /**
+     * Takes in all components of a record: so that what a stage reads, told as a record, cannot be
+     * left out of its key.
+     *
+     * @throws IllegalArgumentException if it holds anything but numbers, truths, texts, constants
+     *     and such records
+     */
+    public Builder add(Record record) {
+      Components.of(record.getClass()).forEach(component -> addValue(component.of(record)));
+      return this;
+    }
+
+    private void addValue(Object value) {
+      switch (value) {
+        case Double number -> add(number.doubleValue());
+        case Integer number -> add(number.longValue());
+        case Long number -> add(number.longValue());
+        case Boolean truth -> add(truth ? 1 : 0);
+        case String text -> add(text);
+        case Enum<?> constant -> add(constant);
+        case Key key -> add(key);
+        case Record record -> add(record);
+        default -> throw new IllegalArgumentException(value.getClass() + " is no part of a key");
+      }
+    }
+
     public Builder add(Key key) {
       return add(key.high).add(key.low);
     }

@@ -7,6 +7,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.path.Line;
+import org.stratonomy.engine.settings.Choice.WallOrder;
 import org.stratonomy.engine.settings.Role;
 
 /**
@@ -161,7 +162,9 @@ final class LayerSequencer {
   private static Sequence sequence(Batch batch, Tour.Place start, Tour.Place goal) {
     TreeMap<Integer, List<Line>> stages = new TreeMap<>();
     for (Line line : batch.lines) {
-      stages.computeIfAbsent(batch.walls.stage(line), s -> new ArrayList<>()).add(line);
+      stages
+          .computeIfAbsent(IslandOrder.stage(line, batch.walls), s -> new ArrayList<>())
+          .add(line);
     }
     List<LineOrder.Item> items = new ArrayList<>();
     Tour.Place at = start;

@@ -10,6 +10,7 @@ import org.stratonomy.engine.motion.MotionModel;
 import org.stratonomy.engine.motion.MoveList;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Choice.ShortLayers;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Settings;
 import org.stratonomy.engine.shelf.Machine;
@@ -36,14 +37,14 @@ final class LayerTimer {
     this.travel = travel;
     leastSeconds = plan.number(Setting.MIN_LAYER_TIME);
     minSpeed = plan.number(Setting.MIN_SPEED);
-    String shortLayers = plan.choice(Setting.SHORT_LAYERS);
-    slows = shortLayers.startsWith("slow down");
-    waits = shortLayers.endsWith("wait");
+    ShortLayers shortLayers = plan.choice(ShortLayers.class);
+    slows = shortLayers != ShortLayers.WAITED_FOR;
+    waits = shortLayers != ShortLayers.SLOWED;
   }
 
   /** Takes in all that a layer's time depends on besides its strokes and travels. */
   void addTo(Key.Builder key) {
-    travel.addTo(key);
+    key.add(travel);
     key.add(machine.junctionMm()).add(machine.maxSpeedXy());
     key.add(machine.riseSpeed()).add(leastSeconds).add(minSpeed);
     key.add(slows ? 1 : 0).add(waits ? 1 : 0).add(machine.mixes() ? 1 : 0);

@@ -10,6 +10,7 @@ import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PurgeVolumes;
+import org.stratonomy.engine.settings.Choice.PurgeInto;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.shelf.Machine;
@@ -76,7 +77,7 @@ final class PurgeSinks {
     boolean purges = machine.changesByItself();
     boolean anySays = plan.rules().stream().anyMatch(r -> r.set().containsKey(Setting.TAKES_PURGE));
     takesAny = purges && anySays;
-    hides = purges && settings.plan().choice(Setting.PURGE_INTO).startsWith("infill");
+    hides = purges && settings.plan().choice(PurgeInto.class) == PurgeInto.INSIDE_THEN_TOWER;
   }
 
   /** Whether infill and support take what is purged. */

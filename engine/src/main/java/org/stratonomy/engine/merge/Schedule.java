@@ -49,7 +49,7 @@ public record Schedule(
     return switch (bed) {
       case Value.Course course -> course.at(number);
       case Value.Number same -> same.value();
-      case Value.Choice choice -> throw new IllegalStateException("no temperature: " + choice);
+      case Value.Word choice -> throw new IllegalStateException("no temperature: " + choice);
     };
   }
 

@@ -21,6 +21,7 @@ import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Choice;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Settings;
@@ -177,7 +178,7 @@ public final class Scheduler {
     boolean purges = resolver.machine().changesByItself();
     double weight = purges ? planSettings.number(Setting.PURGE_WEIGHT) : 0;
     int begin = (int) planSettings.number(Setting.FIRST_FILAMENT);
-    if (planSettings.choice(Setting.FILAMENT_ORDER).equals("slots upward")) {
+    if (planSettings.choice(Choice.FilamentOrder.class) == Choice.FilamentOrder.SLOTS_UPWARD) {
       return FilamentOrder.upward(needed, begin);
     }
     return FilamentOrder.cheapest(

@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.function.ToIntFunction;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Choice.SeamPlace;
 import org.stratonomy.engine.settings.Role;
 
 /** Says at which points a line may begin: at an end of an open one, a corner of a closed one. */
@@ -34,13 +35,12 @@ interface Seam {
    * @param choice of the setting
    * @param layer index of the layer, which scattered seams differ by
    */
-  static Seam of(String choice, int layer) {
+  static Seam of(SeamPlace choice, int layer) {
     return switch (choice) {
-      case "nearest" -> NEAREST;
-      case "behind" -> outer(Seam::rearmost);
-      case "inner corner" -> outer(Seam::innerCorner);
-      case "scattered" -> outer(path -> scattered(path, layer));
-      default -> throw new IllegalArgumentException(choice);
+      case NEAREST -> NEAREST;
+      case BEHIND -> outer(Seam::rearmost);
+      case INNER_CORNER -> outer(Seam::innerCorner);
+      case SCATTERED -> outer(path -> scattered(path, layer));
     };
   }
 

@@ -11,6 +11,8 @@ import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.path.Overhang;
 import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Choice.SeamPlace;
+import org.stratonomy.engine.settings.Choice.WallOrder;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Settings;
@@ -66,11 +68,11 @@ final class StrokeSettings {
   }
 
   Seam seam() {
-    return Seam.of(settings.all().choice(Setting.SEAM), layer.index());
+    return Seam.of(settings.all().choice(SeamPlace.class), layer.index());
   }
 
   WallOrder wallOrder() {
-    return WallOrder.of(settings.all().choice(Setting.WALL_ORDER));
+    return settings.all().choice(WallOrder.class);
   }
 
   /** Adds the strokes of a line: one for each run of segments of the same width and overhang. */
@@ -223,6 +225,6 @@ final class StrokeSettings {
     for (Role role : Role.values()) {
       key.add(slot(role)).add(heats.headSet(temperature(role)).size());
     }
-    key.add(settings.all().choice(Setting.SEAM)).add(settings.all().choice(Setting.WALL_ORDER));
+    key.add(settings.all().choice(SeamPlace.class)).add(settings.all().choice(WallOrder.class));
   }
 }

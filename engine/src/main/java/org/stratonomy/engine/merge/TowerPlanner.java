@@ -7,6 +7,7 @@ import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.place.AdhesionReach;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.settings.Choice.PurgeInto;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Settings;
 import org.stratonomy.engine.strata.LayerStack;
@@ -41,7 +42,7 @@ final class TowerPlanner {
    * @param filaments slots of each layer, in their order
    */
   Optional<Tower> tower(List<List<Integer>> filaments) {
-    boolean isWanted = !settings.choice(Setting.PURGE_INTO).equals("nothing");
+    boolean isWanted = settings.choice(PurgeInto.class) != PurgeInto.NOTHING;
     if (!isWanted || !resolver.machine().changesByItself() || placed.isEmpty()) {
       return Optional.empty();
     }

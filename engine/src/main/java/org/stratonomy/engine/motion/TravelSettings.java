@@ -1,6 +1,5 @@
 package org.stratonomy.engine.motion;
 
-import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Settings;
 
@@ -54,11 +53,5 @@ public record TravelSettings(
   public double wipeSeconds(double lengthMm) {
     double most = wipeSpeed(lengthMm);
     return new MotionModel(accelerationMmS2, 0, most).moveTime(lengthMm, 0, 0, most);
-  }
-
-  /** Adds all of them to a key. */
-  public void addTo(Key.Builder key) {
-    key.add(speed).add(retractionMm).add(retractionSpeed).add(retractFromMm);
-    key.add(liftMm).add(accelerationMmS2).add(wipeMm);
   }
 }

@@ -7,6 +7,7 @@ import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Choice.BrimSide;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Settings;
@@ -25,9 +26,9 @@ final class Brim {
   Brim(Settings settings) {
     count = settings.count(Setting.BRIM_LINES);
     width = settings.number(Setting.LINE_WIDTH);
-    String side = settings.choice(Setting.BRIM_SIDE);
-    outside = !side.equals("inside");
-    inside = !side.equals("outside");
+    BrimSide side = settings.choice(BrimSide.class);
+    outside = side != BrimSide.INSIDE;
+    inside = side != BrimSide.OUTSIDE;
     upToMm2 = settings.number(Setting.BRIM_UP_TO);
   }
 

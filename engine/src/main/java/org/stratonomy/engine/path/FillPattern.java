@@ -1,9 +1,7 @@
 package org.stratonomy.engine.path;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import org.stratonomy.engine.guard.Interruption;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
@@ -11,10 +9,11 @@ import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.Hatch;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Choice.InfillPattern;
 
 /**
  * A pattern of lines that take up a share ρ of an area. A new one is a method here, or a class, and
- * a line in {@link #ALL}. Patterns whose layers must stand on each other are laid out from the
+ * a line in {@link #of}. Patterns whose layers must stand on each other are laid out from the
  * origin of the bed, whatever the area.
  */
 interface FillPattern {
@@ -50,18 +49,16 @@ interface FillPattern {
     return false;
   }
 
-  /** By the choices of the setting. */
-  Map<String, FillPattern> ALL = all();
-
-  private static Map<String, FillPattern> all() {
-    Map<String, FillPattern> all = new LinkedHashMap<>();
-    all.put("lines", new Lines());
-    all.put("grid", place -> crossed(place, 2));
-    all.put("triangles", place -> crossed(place, 3));
-    all.put("honeycomb", new Honeycomb());
-    all.put("gyroid", new Gyroid());
-    all.put("concentric", FillPattern::concentric);
-    return all;
+  /** The pattern that a plan chooses. */
+  static FillPattern of(InfillPattern chosen) {
+    return switch (chosen) {
+      case LINES -> new Lines();
+      case GRID -> place -> crossed(place, 2);
+      case TRIANGLES -> place -> crossed(place, 3);
+      case HONEYCOMB -> new Honeycomb();
+      case GYROID -> new Gyroid();
+      case CONCENTRIC -> FillPattern::concentric;
+    };
   }
 
   /**

@@ -11,6 +11,7 @@ import org.stratonomy.engine.plane.ConnectedParts;
 import org.stratonomy.engine.plane.Hatch;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Choice.ThinPlaces;
 import org.stratonomy.engine.settings.Role;
 
 /** Fills areas of one layer: solid, as a bridge, or with a pattern. */
@@ -172,7 +173,7 @@ final class Filler {
    * @param z middle of the layer, mm
    */
   void infill(Area area, LineSettings settings, double z) {
-    FillPattern pattern = FillPattern.ALL.get(settings.pattern());
+    FillPattern pattern = FillPattern.of(settings.pattern());
     double end = pattern.joinsEnds() ? 0.5 : ANCHOR;
     double apart = settings.infillWidth();
     Area centres = Plane.inset(area, end * apart);

@@ -9,6 +9,7 @@ import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Choice.ThinPlaces;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.Section;
@@ -60,7 +61,7 @@ final class LineMaker {
     List<Integer> slots = new ArrayList<>();
     for (Cell cell : cells.of(layer)) {
       LineSettings s = relevant.apply(LineSettings.of(cell.settings()));
-      s.addTo(key);
+      key.add(s);
       // Which cells have the same filament counts, not which filament that is.
       int slot = cell.settings().all().slot();
       if (!slots.contains(slot)) {
@@ -93,7 +94,7 @@ final class LineMaker {
   /** What of a layer is too thin for any line. */
   Area lost(PieceLayer layer) {
     LineSettings s = LineSettings.of(cells.stratum(layer));
-    double least = s.thinPlaces().least() * s.lineWidth();
+    double least = NarrowPlaces.least(s.thinPlaces()) * s.lineWidth();
     Key key = Key.of("lost").add(sections.key(layer.index())).add(least).build();
     return memo.get(
             key,
@@ -157,12 +158,7 @@ final class LineMaker {
   }
 
   private static Key walls(Key section, LineSettings s, int count) {
-    return Key.of("walls")
-        .add(section)
-        .add(s.lineWidth())
-        .add(count)
-        .add(s.thinPlaces().ordinal())
-        .build();
+    return Key.of("walls").add(section).add(s.lineWidth()).add(count).add(s.thinPlaces()).build();
   }
 
   /** What of the section has another filament. */

@@ -1,7 +1,8 @@
 package org.stratonomy.engine.path;
 
 import java.util.Map;
-import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.settings.Choice.InfillPattern;
+import org.stratonomy.engine.settings.Choice.ThinPlaces;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Settings;
@@ -23,7 +24,7 @@ record LineSettings(
     double leastSkinMm2,
     double density,
     double infillWidth,
-    String pattern,
+    InfillPattern pattern,
     double angleRad) {
 
   static LineSettings of(Settings settings) {
@@ -37,13 +38,13 @@ record LineSettings(
         settings.count(Setting.WALLS),
         settings.count(Setting.JOINT_WALLS),
         settings.number(Setting.JOINT_OVERLAP),
-        ThinPlaces.of(settings.choice(Setting.THIN_PLACES)),
+        settings.choice(ThinPlaces.class),
         settings.count(Setting.TOP_LAYERS),
         settings.count(Setting.BOTTOM_LAYERS),
         settings.number(Setting.SKIN_LEAST_AREA),
         settings.number(Setting.INFILL_DENSITY) / 100,
         spot.of(Role.INFILL).number(Setting.LINE_WIDTH),
-        settings.choice(Setting.INFILL_PATTERN),
+        settings.choice(InfillPattern.class),
         Math.toRadians(settings.number(Setting.INFILL_ANGLE)));
   }
 
@@ -60,18 +61,12 @@ record LineSettings(
         leastSkinMm2,
         density < 1 ? 0 : 1,
         lineWidth,
-        "",
+        InfillPattern.LINES,
         angleRad);
   }
 
   /** Whether lines differ from height to height. */
   boolean dependsOnHeight() {
-    return density > 0 && density < 1 && FillPattern.ALL.get(pattern).dependsOnHeight();
-  }
-
-  void addTo(Key.Builder key) {
-    key.add(lineWidth).add(walls).add(jointWalls).add(jointOverlap);
-    key.add(thinPlaces.ordinal()).add(topLayers).add(bottomLayers);
-    key.add(leastSkinMm2).add(density).add(infillWidth).add(pattern).add(angleRad);
+    return density > 0 && density < 1 && FillPattern.of(pattern).dependsOnHeight();
   }
 }

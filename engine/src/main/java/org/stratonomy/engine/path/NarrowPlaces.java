@@ -12,6 +12,7 @@ import org.stratonomy.engine.plane.Distance;
 import org.stratonomy.engine.plane.InnerDiscs;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Choice.ThinPlaces;
 import org.stratonomy.engine.settings.Role;
 
 /**
@@ -25,6 +26,15 @@ import org.stratonomy.engine.settings.Role;
 final class NarrowPlaces {
   /** Places narrower than this many widths are left out. */
   static final double LEAST = 0.5;
+
+  /** Narrower places get no line, in widths of one. */
+  static double least(ThinPlaces thin) {
+    return switch (thin) {
+      case FITTED -> LEAST;
+      case WHOLE -> 1;
+      case LEFT_OUT -> 2;
+    };
+  }
 
   /** Walls grow where they take at least this share of a square of a line's width. */
   private static final double LEAST_TAKEN = 0.5;

@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Simplifier;
+import org.stratonomy.engine.settings.Choice.ThinPlaces;
 
 /**
  * Walls along the outline of a whole section. They depend on nothing but the section and how walls

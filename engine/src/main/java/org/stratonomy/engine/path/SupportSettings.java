@@ -1,6 +1,7 @@
 package org.stratonomy.engine.path;
 
-import org.stratonomy.engine.memo.Key;
+import org.stratonomy.engine.settings.Choice.Support;
+import org.stratonomy.engine.settings.Choice.SupportKind;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Settings;
@@ -18,8 +19,8 @@ import org.stratonomy.engine.settings.SpotSettings;
  * @param lineWidth of support; that of its interface may come from another nozzle
  */
 record SupportSettings(
-    Where where,
-    boolean tree,
+    Support where,
+    SupportKind kind,
     double overhangRad,
     double density,
     int gapLayers,
@@ -31,30 +32,13 @@ record SupportSettings(
     double lineWidth,
     double interfaceWidth) {
 
-  /** What support may stand on. */
-  enum Where {
-    NOWHERE,
-    BED,
-    EVERYWHERE,
-    FORCED;
-
-    static Where of(Settings settings) {
-      return switch (settings.choice(Setting.SUPPORT)) {
-        case "from the bed" -> BED;
-        case "everywhere" -> EVERYWHERE;
-        case "forced" -> FORCED;
-        default -> NOWHERE;
-      };
-    }
-  }
-
   /**
    * @param beside what holds for what is printed beside the piece
    */
   static SupportSettings of(Settings settings, SpotSettings beside) {
     return new SupportSettings(
-        Where.of(settings),
-        settings.choice(Setting.SUPPORT_KIND).equals("tree"),
+        settings.choice(Support.class),
+        settings.choice(SupportKind.class),
         Math.toRadians(settings.number(Setting.SUPPORT_ANGLE)),
         settings.number(Setting.SUPPORT_DENSITY) / 100,
         settings.count(Setting.SUPPORT_GAP_LAYERS),
@@ -65,11 +49,5 @@ record SupportSettings(
         settings.number(Setting.SUPPORT_BRIDGE),
         beside.of(Role.SUPPORT).number(Setting.LINE_WIDTH),
         beside.of(Role.INTERFACE).number(Setting.LINE_WIDTH));
-  }
-
-  void addTo(Key.Builder key) {
-    key.add(where.ordinal()).add(tree ? 1 : 0).add(overhangRad).add(density).add(gapLayers);
-    key.add(gapMm).add(interfaceLayers).add(interfaceDensity).add(leastMm2).add(bridgeMm);
-    key.add(lineWidth).add(interfaceWidth);
   }
 }

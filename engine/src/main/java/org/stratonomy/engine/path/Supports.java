@@ -13,6 +13,8 @@ import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Hatch;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Choice.Support;
+import org.stratonomy.engine.settings.Choice.SupportKind;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.strata.PieceLayer;
@@ -38,7 +40,7 @@ final class Supports {
   private final List<SupportSettings> settings = new ArrayList<>();
 
   /** What support may stand on, in any cell of any layer; found when it is asked for. */
-  private Set<SupportSettings.Where> wheres;
+  private Set<Support> wheres;
 
   private List<SupportLayer> layers;
   private Key key;
@@ -54,9 +56,9 @@ final class Supports {
     }
   }
 
-  private synchronized Set<SupportSettings.Where> wheres() {
+  private synchronized Set<Support> wheres() {
     if (wheres == null) {
-      wheres = EnumSet.noneOf(SupportSettings.Where.class);
+      wheres = EnumSet.noneOf(Support.class);
       if (cells.mayHaveRules(Setting.SUPPORT)) {
         stack.layers().stream()
             .flatMap(layer -> cells.of(layer).stream())
@@ -68,11 +70,11 @@ final class Supports {
 
   /** Whether there may be support anywhere. */
   private boolean any() {
-    return wheres().stream().anyMatch(where -> where != SupportSettings.Where.NOWHERE);
+    return wheres().stream().anyMatch(where -> where != Support.NONE);
   }
 
-  private static SupportSettings.Where where(Cell cell) {
-    return SupportSettings.Where.of(cell.settings().all());
+  private static Support where(Cell cell) {
+    return cell.settings().all().choice(Support.class);
   }
 
   private SupportSettings settings(int index) {
@@ -91,8 +93,8 @@ final class Supports {
       for (int i = 1; any() && i <= settings.size(); i++) {
         PieceLayer layer = stack.layers().get(i - 1);
         builder.add(sections.key(i)).add(layer.height()).add(cells.key(layer));
-        cells.of(layer).forEach(cell -> builder.add(where(cell).ordinal()));
-        settings(i).addTo(builder);
+        cells.of(layer).forEach(cell -> builder.add(where(cell)));
+        builder.add(settings(i));
       }
       key = builder.build();
     }
@@ -102,7 +104,7 @@ final class Supports {
   /** Takes in how support is laid in a layer. */
   void addSettings(Key.Builder key, int index) {
     if (any()) {
-      settings(index).addTo(key);
+      key.add(settings(index));
     }
   }
 
@@ -138,7 +140,7 @@ final class Supports {
   private static List<Line> lines(SupportLayer support, SupportSettings s, PieceLayer layer) {
     List<Line> lines = new ArrayList<>();
     double width = s.lineWidth();
-    if (s.tree()) {
+    if (s.kind() == SupportKind.TREE) {
       Path.ofRings(Plane.inset(support.body(), width / 2))
           .forEach(path -> lines.add(new Line(Role.SUPPORT, path, width)));
     } else {
@@ -207,11 +209,11 @@ final class Supports {
     List<Area> kept = new ArrayList<>();
     for (Cell cell : cells.of(layer)) {
       switch (where(cell)) {
-        case NOWHERE -> {
+        case NONE -> {
           // Nothing is supported here.
         }
         case FORCED -> kept.add(Plane.difference(cell.area(), sections.carryingWhole(index - 1)));
-        case BED, EVERYWHERE -> {
+        case FROM_BED, EVERYWHERE -> {
           kept.add(overhang(cell.area(), index, step));
           kept.add(islands(cell.area(), index));
         }
@@ -254,7 +256,7 @@ final class Supports {
       piece = Plane.union(piece, section(index - k));
     }
     Area away = Plane.union(Plane.outset(piece, s.gapMm()), sections.belt(index));
-    if (s.tree()) {
+    if (s.kind() == SupportKind.TREE) {
       TreeSupport tree = new TreeSupport(stack.layers().get(index - 1).height());
       List<SupportLayer.Branch> branches = tree.below(above.branches(), fresh, away);
       Area touching = Plane.difference(Plane.union(nonEmpty(near)), away);
@@ -281,13 +283,11 @@ final class Supports {
   }
 
   /** Where nothing is said, support goes on down as it may elsewhere in the piece. */
-  private boolean bedOnly(SupportSettings.Where where) {
+  private boolean bedOnly(Support where) {
     return switch (where) {
-      case BED -> true;
+      case FROM_BED -> true;
       case EVERYWHERE, FORCED -> false;
-      case NOWHERE ->
-          !wheres().contains(SupportSettings.Where.EVERYWHERE)
-              && !wheres().contains(SupportSettings.Where.FORCED);
+      case NONE -> !wheres().contains(Support.EVERYWHERE) && !wheres().contains(Support.FORCED);
     };
   }
 

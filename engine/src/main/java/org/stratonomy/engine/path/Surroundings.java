@@ -87,10 +87,7 @@ final class Surroundings {
   }
 
   private static Key.Builder withinOuterWall(String what, LineSettings s) {
-    return Key.of(what)
-        .add(s.lineWidth())
-        .add(s.thinPlaces().ordinal())
-        .add(Math.min(s.walls(), 1));
+    return Key.of(what).add(s.lineWidth()).add(s.thinPlaces()).add(Math.min(s.walls(), 1));
   }
 
   /** What of an area is more than half a line wide, by a quarter of a line less. */

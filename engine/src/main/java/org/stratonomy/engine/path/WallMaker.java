@@ -4,6 +4,7 @@ import java.util.List;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.settings.Choice.ThinPlaces;
 import org.stratonomy.engine.settings.Role;
 
 /**

@@ -3,6 +3,7 @@ package org.stratonomy.engine.place;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.settings.Choice.BrimSide;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Settings;
 
@@ -46,7 +47,7 @@ public final class AdhesionReach {
 
   private static double ofBrim(Piece piece, Resolver resolver) {
     Settings settings = resolver.stratum(piece.id(), 1);
-    boolean outside = !settings.choice(Setting.BRIM_SIDE).equals("inside");
+    boolean outside = settings.choice(BrimSide.class) != BrimSide.INSIDE;
     double lines = settings.count(Setting.BRIM_LINES) * settings.number(Setting.LINE_WIDTH);
     return ofOutlines(piece, resolver) + (outside ? lines : 0);
   }

@@ -120,12 +120,12 @@ public final class PlanChecker {
 
   private void value(String place, Setting setting, Value value) {
     switch (value) {
-      case Value.Choice choice -> {
+      case Value.Word choice -> {
         if (!setting.choices().contains(choice.value())) {
           throw bad(
               place,
               "%s cannot be '%s'.".formatted(setting.label(), choice.value()),
-              setting.choices().isEmpty()
+              !setting.isChoice()
                   ? "Give a number."
                   : "Choose one of: %s.".formatted(String.join(", ", setting.choices())));
         }
@@ -168,7 +168,7 @@ public final class PlanChecker {
   }
 
   private void number(String place, Setting setting, double value) {
-    if (!setting.choices().isEmpty()) {
+    if (setting.isChoice()) {
       throw bad(
           place,
           "%s cannot be a number.".formatted(setting.label()),

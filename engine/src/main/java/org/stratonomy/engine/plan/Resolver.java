@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
+import org.stratonomy.engine.settings.Choice.PieceOrder;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Scope;
@@ -30,9 +31,6 @@ import org.stratonomy.engine.shelf.Machine;
  * finer than it can differ for is passed over. Safe to use from several threads.
  */
 public final class Resolver {
-  /** The choice of {@link Setting#PIECE_ORDER} that asks for one piece at a time. */
-  public static final String ONE_AT_A_TIME = "one at a time";
-
   private final Plan plan;
   private final Machine machine;
   private final List<Filament> filaments;
@@ -62,7 +60,7 @@ public final class Resolver {
 
   /** Whether several pieces are printed one at a time; over a belt they never are. */
   public boolean printsApart() {
-    return plan().choice(Setting.PIECE_ORDER).equals(ONE_AT_A_TIME) && machine.belt().isEmpty();
+    return plan().choice(PieceOrder.class) == PieceOrder.ONE_AT_A_TIME && machine.belt().isEmpty();
   }
 
   /** The filament in a slot, counted from 1, or what comes out of the nozzle for a mix. */

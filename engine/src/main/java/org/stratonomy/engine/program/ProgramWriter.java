@@ -9,7 +9,9 @@ import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
-import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Choice.EnclosedPicture;
+import org.stratonomy.engine.settings.Choice.EnclosedPlan;
+import org.stratonomy.engine.settings.Settings;
 import org.stratonomy.engine.steps.StepWalk;
 import org.stratonomy.engine.steps.Timeline;
 
@@ -46,23 +48,20 @@ public final class ProgramWriter {
 
   public void write(OutputStream out) throws IOException {
     GcodeText text = new GcodeText(out);
+    Settings says = resolver.plan();
     for (String error : despite) {
       text.add("; written despite: ").add(PlainText.cleaned(error)).add('\n');
     }
-    if (enclosed.isPresent() && says(Setting.PROGRAM_PICTURE, "small")) {
+    if (enclosed.isPresent() && says.choice(EnclosedPicture.class) == EnclosedPicture.SMALL) {
       text.add(enclosed.get().pictureText());
     }
     StepWalk.tell(
         schedule,
         resolver.machine(),
         new StepWriter(text, plan, resolver, schedule, timeline, ledger));
-    if (enclosed.isPresent() && says(Setting.PROGRAM_PLAN, "with its models")) {
+    if (enclosed.isPresent() && says.choice(EnclosedPlan.class) == EnclosedPlan.WITH_MODELS) {
       text.add(enclosed.get().planText());
     }
     text.flush();
-  }
-
-  private boolean says(Setting setting, String choice) {
-    return resolver.plan().choice(setting).equals(choice);
   }
 }

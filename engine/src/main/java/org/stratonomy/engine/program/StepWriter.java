@@ -17,6 +17,8 @@ import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.program.Dialect.Part;
+import org.stratonomy.engine.settings.Choice;
+import org.stratonomy.engine.settings.Choice.Extrusion;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.shelf.BedPoint;
@@ -69,7 +71,7 @@ final class StepWriter implements StepVisitor<IOException> {
     this.dialect = Dialect.of(machine);
     this.stops = schedule.stopCount(machine);
     this.progress =
-        resolver.plan().choice(Setting.PROGRESS).equals("by layer")
+        resolver.plan().choice(Choice.Progress.class) == Choice.Progress.BY_LAYER
             ? Optional.of(timeline)
             : Optional.empty();
     this.heat = new HeatWriter(text, machine);
@@ -79,7 +81,7 @@ final class StepWriter implements StepVisitor<IOException> {
             schedule.travel(),
             resolver.plan().number(Setting.ARC_TOLERANCE),
             machine,
-            resolver.plan().choice(Setting.EXTRUSION).equals("absolute"),
+            resolver.plan().choice(Extrusion.class) == Extrusion.ABSOLUTE,
             ofSlot -> resolver.filament(ofSlot).crossSectionMm2());
   }
 

@@ -9,7 +9,11 @@ import org.stratonomy.engine.edit.RuleEditor;
 import org.stratonomy.engine.ledger.Ledger.SlotEntry;
 import org.stratonomy.engine.place.PiecesApart;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.settings.Choice.FilamentOrder;
+import org.stratonomy.engine.settings.Choice.InfillPattern;
+import org.stratonomy.engine.settings.Choice.PieceOrder;
+import org.stratonomy.engine.settings.Choice.PurgeInto;
+import org.stratonomy.engine.settings.Choice.SupportKind;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Settings;
@@ -26,7 +30,12 @@ public enum Objective {
     @Override
     List<Step> steps(PlanResult result) {
       List<Step> steps = new ArrayList<>();
-      add(steps, result, Setting.FILAMENT_ORDER, Value.of("least cost"), "order of least cost");
+      add(
+          steps,
+          result,
+          Setting.FILAMENT_ORDER,
+          Value.of(FilamentOrder.LEAST_COST),
+          "order of least cost");
       add(steps, result, Setting.PURGE_WEIGHT, Value.of(0), "filament is worth nothing");
       result.findings().stream()
           .filter(Finding::savesChanges)
@@ -60,7 +69,7 @@ public enum Objective {
         Value height = Value.of(Math.rint(100 * thick) / 100);
         add(steps, result, Setting.LAYER_HEIGHT, height, "layers of " + height + " mm");
       }
-      add(steps, result, Setting.INFILL_PATTERN, Value.of("lines"), "infill in lines");
+      add(steps, result, Setting.INFILL_PATTERN, Value.of(InfillPattern.LINES), "infill in lines");
       addThinner(steps, result);
       return steps;
     }
@@ -76,9 +85,9 @@ public enum Objective {
     List<Step> steps(PlanResult result) {
       List<Step> steps = new ArrayList<>();
       addThinner(steps, result);
-      add(steps, result, Setting.SUPPORT_KIND, Value.of("tree"), "support like trees");
+      add(steps, result, Setting.SUPPORT_KIND, Value.of(SupportKind.TREE), "support like trees");
       if (result.resolver().machine().changesByItself()) {
-        Value into = Value.of("infill, support, tower");
+        Value into = Value.of(PurgeInto.INSIDE_THEN_TOWER);
         add(steps, result, Setting.PURGE_INTO, into, "purging into infill and support");
       }
       return steps;
@@ -95,7 +104,7 @@ public enum Objective {
     List<Step> steps(PlanResult result) {
       List<Step> steps = new ArrayList<>();
       if (result.plan().pieces().size() > 1) {
-        Value choice = Value.of(Resolver.ONE_AT_A_TIME);
+        Value choice = Value.of(PieceOrder.ONE_AT_A_TIME);
         add(steps, result, Setting.PIECE_ORDER, choice, label());
         Function<Plan, Plan> ordered =
             plan -> RuleEditor.set(plan, Scope.EVERYWHERE, Setting.PIECE_ORDER, choice);

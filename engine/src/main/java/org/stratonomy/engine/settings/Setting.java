@@ -1,7 +1,9 @@
 package org.stratonomy.engine.settings;
 
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.stratonomy.engine.shelf.Filament;
 import org.stratonomy.engine.shelf.Machine;
@@ -143,8 +145,7 @@ public enum Setting {
       "Thin places",
       Group.WALLS,
       Scope.CELL,
-      List.of("fitted", "whole", "left out"),
-      "fitted",
+      Choice.ThinPlaces.FITTED,
       "Where whole lines do not fit: lines of fitted width; whole lines only; or nothing where less"
           + " than two lines fit."),
   SEAM(
@@ -152,8 +153,7 @@ public enum Setting {
       "Seam",
       Group.WALLS,
       Scope.CELL,
-      List.of("behind", "nearest", "inner corner", "scattered"),
-      "behind",
+      Choice.SeamPlace.BEHIND,
       "Where an outer wall begins and ends: at its rearmost point, nearest to where the head comes"
           + " from, in its sharpest inner corner, or somewhere else on each layer."),
   WALL_ORDER(
@@ -161,8 +161,7 @@ public enum Setting {
       "Wall order",
       Group.WALLS,
       Scope.CELL,
-      List.of("inner first", "outer first", "after infill"),
-      "inner first",
+      Choice.WallOrder.INNER_FIRST,
       "Which walls are printed first; after infill: walls last, inner ones first."),
   TOP_LAYERS(
       "topLayers",
@@ -213,8 +212,7 @@ public enum Setting {
       "Infill pattern",
       Group.INFILL,
       Scope.CELL,
-      List.of("lines", "grid", "triangles", "honeycomb", "gyroid", "concentric"),
-      "lines",
+      Choice.InfillPattern.LINES,
       "Lines turn by a right angle with each layer; grid, triangles and honeycomb stand on each other"
           + " layer by layer; gyroid waves change from layer to layer; concentric rings follow the"
           + " walls."),
@@ -322,8 +320,7 @@ public enum Setting {
       "Short layers",
       Group.COOLING,
       Scope.PLAN,
-      List.of("slow down", "slow down, then wait", "wait"),
-      "slow down",
+      Choice.ShortLayers.SLOWED,
       "How a layer comes to take the least layer time: its lines are slowed, or the head waits"
           + " aside after it."),
   OUTER_WALL_SPEED(
@@ -542,16 +539,14 @@ public enum Setting {
       "Extrusion is told",
       Group.PROGRAM,
       Scope.PLAN,
-      List.of("relative", "absolute"),
-      "relative",
+      Choice.Extrusion.RELATIVE,
       "Each move tells how much strand it takes, or how much all since the layer began have taken."),
   PROGRESS(
       "progress",
       "Progress is told",
       Group.PROGRAM,
       Scope.PLAN,
-      List.of("no", "by layer"),
-      "no",
+      Choice.Progress.NO,
       "At each layer the program tells the machine's display how much is done, and how many minutes"
           + " are left (M73)."),
   PROGRAM_PICTURE(
@@ -559,16 +554,14 @@ public enum Setting {
       "Enclosed picture",
       Group.PROGRAM,
       Scope.PLAN,
-      List.of("no", "small"),
-      "small",
+      Choice.EnclosedPicture.SMALL,
       "A picture of the plan as comments at the beginning of the program."),
   PROGRAM_PLAN(
       "programPlan",
       "Enclosed plan",
       Group.PROGRAM,
       Scope.PLAN,
-      List.of("no", "with its models"),
-      "with its models",
+      Choice.EnclosedPlan.WITH_MODELS,
       "The plan as comments at the end of the program, so that the program can be dropped on the"
           + " start page and opened as a plan again."),
   SUPPORT(
@@ -576,8 +569,7 @@ public enum Setting {
       "Support",
       Group.SUPPORT,
       Scope.CELL,
-      List.of("none", "from the bed", "everywhere", "forced"),
-      "none",
+      Choice.Support.NONE,
       "Whether overhangs are supported, and what support may stand on; forced: everything that faces"
           + " down, whatever its angle or size, on whatever is below."),
   SUPPORT_KIND(
@@ -585,8 +577,7 @@ public enum Setting {
       "Kind of support",
       Group.SUPPORT,
       Scope.STRATUM,
-      List.of("lines", "tree"),
-      "lines",
+      Choice.SupportKind.LINES,
       "Upright lines, or branches that join on their way down."),
   SUPPORT_ANGLE(
       "supportAngle",
@@ -714,8 +705,7 @@ public enum Setting {
       "Brim side",
       Group.BED,
       Scope.PIECE,
-      List.of("outside", "inside", "both"),
-      "outside",
+      Choice.BrimSide.OUTSIDE,
       "Whether the brim runs around the piece, in its holes, or both."),
   BRIM_UP_TO(
       "brimUpTo",
@@ -789,8 +779,7 @@ public enum Setting {
       "Purge into",
       Group.MATERIAL,
       Scope.PLAN,
-      List.of("tower", "infill, support, tower", "nothing"),
-      "tower",
+      Choice.PurgeInto.TOWER,
       "Where a machine purges that changes filament by itself: into a tower beside the pieces; into"
           + " infill and support of the filament that comes, and only what they do not hold into a"
           + " tower; or into nothing, so that colours bleed. By hand it is done at the stop."),
@@ -810,8 +799,7 @@ public enum Setting {
       "Takes purged filament",
       Group.MATERIAL,
       Scope.LINE,
-      List.of("nothing", "what is inside", "all lines"),
-      "nothing",
+      Choice.TakesPurge.NOTHING,
       "Lines for which any filament will do, so that they are printed with what a machine that"
           + " changes filament by itself purges, before the tower gets it: none; all but outer"
           + " walls and skins; or all."),
@@ -820,8 +808,7 @@ public enum Setting {
       "Pieces are printed",
       Group.BED,
       Scope.PLAN,
-      List.of("together", "one at a time"),
-      "together",
+      Choice.PieceOrder.TOGETHER,
       "Layer by layer together, or one at a time from bottom to top; then in such an order that the"
           + " head meets none that stands already."),
   FILAMENT_ORDER(
@@ -829,8 +816,7 @@ public enum Setting {
       "Order of filaments",
       Group.MATERIAL,
       Scope.PLAN,
-      List.of("least cost", "slots upward"),
-      "least cost",
+      Choice.FilamentOrder.LEAST_COST,
       "In which order the filaments of a layer are printed: so that all changes of the print cost the"
           + " least; or in every layer from the lowest slot to the highest, even if that takes more"
           + " changes."),
@@ -905,6 +891,8 @@ public enum Setting {
     double value(From from);
   }
 
+  private static final Map<Class<?>, Setting> OF_CHOICE = ofChoice();
+
   private final String id;
   private final String label;
   private final Group group;
@@ -914,8 +902,7 @@ public enum Setting {
   private final double max;
   private final boolean whole;
   private final Default standard;
-  private final List<String> choices;
-  private final String standardChoice;
+  private final Optional<Choice> standardChoice;
   private final String description;
 
   Setting(
@@ -938,19 +925,11 @@ public enum Setting {
     this.max = max;
     this.whole = whole;
     this.standard = standard;
-    this.choices = List.of();
-    this.standardChoice = "";
+    this.standardChoice = Optional.empty();
     this.description = description;
   }
 
-  Setting(
-      String id,
-      String label,
-      Group group,
-      Scope scope,
-      List<String> choices,
-      String standard,
-      String description) {
+  Setting(String id, String label, Group group, Scope scope, Choice standard, String description) {
     this.id = id;
     this.label = label;
     this.group = group;
@@ -960,9 +939,16 @@ public enum Setting {
     this.max = 0;
     this.whole = false;
     this.standard = from -> 0;
-    this.choices = choices;
-    this.standardChoice = standard;
+    this.standardChoice = Optional.of(standard);
     this.description = description;
+  }
+
+  private static Map<Class<?>, Setting> ofChoice() {
+    Map<Class<?>, Setting> all = new HashMap<>();
+    for (Setting setting : values()) {
+      setting.standardChoice.ifPresent(choice -> all.put(choice.getClass(), setting));
+    }
+    return Map.copyOf(all);
   }
 
   /** The name in plan files and in the API. */
@@ -1008,15 +994,28 @@ public enum Setting {
     return whole;
   }
 
-  /** The values of a choice; empty for a number. */
+  /** The words of its choices; empty for a number. */
   public List<String> choices() {
-    return choices;
+    return standardChoice.stream()
+        .flatMap(choice -> Choice.all(choice.getClass()).stream())
+        .map(Choice::word)
+        .toList();
+  }
+
+  /** Whether it is a choice, and not a number. */
+  public boolean isChoice() {
+    return standardChoice.isPresent();
+  }
+
+  /** The setting that choices of a kind are for. */
+  static Setting of(Class<? extends Choice> kind) {
+    return OF_CHOICE.get(kind);
   }
 
   /** Whether its value may go by the layer. */
   public boolean canCourse() {
     boolean varies = scope == Scope.CELL || scope == Scope.LINE || this == BED_TEMPERATURE;
-    return choices.isEmpty() && varies && this != FILAMENT;
+    return !isChoice() && varies && this != FILAMENT;
   }
 
   public String description() {
@@ -1030,7 +1029,7 @@ public enum Setting {
 
   /** What holds where no rule says anything. */
   public Value standard(From from) {
-    return choices.isEmpty() ? Value.of(standard.value(from)) : Value.of(standardChoice);
+    return standardChoice.map(Value::of).orElseGet(() -> Value.of(standard.value(from)));
   }
 
   public static Optional<Setting> byId(String id) {

@@ -2,6 +2,7 @@ package org.stratonomy.engine.settings;
 
 import java.util.EnumMap;
 import java.util.Map;
+import org.stratonomy.engine.settings.Choice.TakesPurge;
 import org.stratonomy.engine.shelf.FilamentMix;
 
 /**
@@ -21,7 +22,7 @@ public record Settings(
     return switch (values.get(setting)) {
       case Value.Number n -> n.value();
       case Value.Course course -> course.at(1);
-      case Value.Choice c -> throw new IllegalArgumentException(setting.id() + " is a choice");
+      case Value.Word _ -> throw new IllegalArgumentException(setting.id() + " is a choice");
     };
   }
 
@@ -30,12 +31,12 @@ public record Settings(
     return (int) number(setting);
   }
 
-  /** The value of a setting that is a choice. */
-  public String choice(Setting setting) {
-    return switch (values.get(setting)) {
-      case Value.Choice c -> c.value();
-      case Value.Number _, Value.Course _ ->
-          throw new IllegalArgumentException(setting.id() + " is a number");
+  /** The value of the setting that is a choice of a kind. */
+  public <C extends Choice> C choice(Class<C> kind) {
+    return switch (values.get(Setting.of(kind))) {
+      case Value.Word chosen -> Choice.of(kind, chosen.value());
+      case Value.Number number -> throw new IllegalArgumentException("a number: " + number);
+      case Value.Course course -> throw new IllegalArgumentException("a course: " + course);
     };
   }
 
@@ -48,11 +49,11 @@ public record Settings(
 
   /** Whether any filament will do for lines of a role, on a machine that purges by itself. */
   public boolean isLoose(Role role) {
-    String takes = choice(Setting.TAKES_PURGE);
+    TakesPurge takes = choice(TakesPurge.class);
     return switch (role) {
       case SUPPORT, INTERFACE, BRIM, SKIRT, PURGE -> false;
-      case OUTER_WALL, TOP_SKIN, BOTTOM_SKIN -> takes.equals("all lines");
-      default -> !takes.equals("nothing");
+      case OUTER_WALL, TOP_SKIN, BOTTOM_SKIN -> takes == TakesPurge.ALL_LINES;
+      default -> takes != TakesPurge.NOTHING;
     };
   }
 

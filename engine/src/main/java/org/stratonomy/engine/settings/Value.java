@@ -5,7 +5,10 @@ import java.util.stream.Collectors;
 import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.settings.Scope.Layers;
 
-/** The value of a setting: a number in the setting's unit, a course of numbers, or a choice. */
+/**
+ * The value of a setting: a number in the setting's unit, a course of numbers, or the word of a
+ * choice.
+ */
 public sealed interface Value {
   record Number(double value) implements Value {
     @Override
@@ -14,7 +17,8 @@ public sealed interface Value {
     }
   }
 
-  record Choice(String value) implements Value {
+  /** The word of a {@link Choice}. */
+  record Word(String value) implements Value {
     @Override
     public String toString() {
       return value;
@@ -69,7 +73,11 @@ public sealed interface Value {
     return new Number(value);
   }
 
-  static Value of(String choice) {
-    return new Choice(choice);
+  static Value of(String word) {
+    return new Word(word);
+  }
+
+  static Value of(Choice choice) {
+    return new Word(choice.word());
   }
 }

@@ -10,6 +10,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Choice.WallOrder;
 import org.stratonomy.engine.settings.Role;
 
 class LayerSequencerTest {
@@ -26,13 +27,7 @@ class LayerSequencerTest {
 
   private static LayerSequencer.Batch batch(int part, List<Line> lines) {
     return new LayerSequencer.Batch(
-        part,
-        1,
-        210,
-        lines,
-        Seam.NEAREST,
-        WallOrder.of("outer first"),
-        LayerSequencer.Batch.Rank.PIECE);
+        part, 1, 210, lines, Seam.NEAREST, WallOrder.OUTER_FIRST, LayerSequencer.Batch.Rank.PIECE);
   }
 
   private static List<LineOrder.Item> order(List<LayerSequencer.Batch> islands) {

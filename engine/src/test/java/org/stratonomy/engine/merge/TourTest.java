@@ -10,6 +10,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.stratonomy.engine.path.Line;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.settings.Choice.SeamPlace;
 import org.stratonomy.engine.settings.Role;
 
 class TourTest {
@@ -124,7 +125,7 @@ class TourTest {
     return new Line(Role.OUTER_WALL, new Path(true, 0, 0, 10, 0, 10, 10, 0, 10), 0.4);
   }
 
-  private static int start(String seam, int layer, Line line, double x, double y) {
+  private static int start(SeamPlace seam, int layer, Line line, double x, double y) {
     NearestPoints starts = new NearestPoints(16);
     Seam.of(seam, layer).addStarts(line, 0, starts);
     return starts.mark(starts.nearest(x, y));
@@ -133,18 +134,18 @@ class TourTest {
   @Test
   void seamsAreWhereTheyAreAskedFor() {
     Line notched = new Line(Role.OUTER_WALL, new Path(true, 0, 0, 10, 0, 10, 10, 5, 4, 0, 10), 0.4);
-    assertThat(start("inner corner", 1, notched, 50, 0)).isEqualTo(3);
-    assertThat(start("nearest", 1, square(), 50, -5)).isEqualTo(1);
-    int behind = start("behind", 1, square(), 50, -5);
+    assertThat(start(SeamPlace.INNER_CORNER, 1, notched, 50, 0)).isEqualTo(3);
+    assertThat(start(SeamPlace.NEAREST, 1, square(), 50, -5)).isEqualTo(1);
+    int behind = start(SeamPlace.BEHIND, 1, square(), 50, -5);
     assertThat(square().path().y(behind)).isEqualTo(10);
     assertThat(
             java.util.stream.IntStream.range(0, 40)
-                .map(layer -> start("scattered", layer, square(), 0, 0))
+                .map(layer -> start(SeamPlace.SCATTERED, layer, square(), 0, 0))
                 .distinct()
                 .count())
         .isEqualTo(4);
-    assertThat(start("scattered", 9, square(), 0, 0))
-        .isEqualTo(start("scattered", 9, square(), 7, 3));
+    assertThat(start(SeamPlace.SCATTERED, 9, square(), 0, 0))
+        .isEqualTo(start(SeamPlace.SCATTERED, 9, square(), 7, 3));
   }
 
   @Test

@@ -6,25 +6,19 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.MethodSource;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
-import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Choice.InfillPattern;
 
 class FillPatternTest {
   private static final double WIDTH = 0.44;
 
-  static List<String> patterns() {
-    return List.copyOf(FillPattern.ALL.keySet());
-  }
-
-  private static List<Path> paths(String pattern, Area area, double density, int layer) {
+  private static List<Path> paths(InfillPattern pattern, Area area, double density, int layer) {
     double base = Math.toRadians(45);
-    return FillPattern.ALL
-        .get(pattern)
+    return FillPattern.of(pattern)
         .paths(
             new FillPattern.Place(
                 area,
@@ -42,13 +36,13 @@ class FillPatternTest {
 
   /** A pattern that says it does not is shared by all layers of the same angle. */
   @ParameterizedTest
-  @MethodSource("patterns")
-  void aPatternDependsOnTheHeightExactlyIfItSaysSo(String pattern) {
+  @EnumSource
+  void aPatternDependsOnTheHeightExactlyIfItSaysSo(InfillPattern pattern) {
     boolean differs = false;
     for (int layer = 1; layer < 12; layer += 2) {
       differs |= !same(paths(pattern, ring(), 0.25, layer), paths(pattern, ring(), 0.25, 13));
     }
-    assertThat(FillPattern.ALL.get(pattern).dependsOnHeight()).isEqualTo(differs);
+    assertThat(FillPattern.of(pattern).dependsOnHeight()).isEqualTo(differs);
   }
 
   private static boolean same(List<Path> one, List<Path> other) {
@@ -60,15 +54,9 @@ class FillPatternTest {
     return same;
   }
 
-  @Test
-  void thePatternsAreTheChoicesOfTheSetting() {
-    assertThat(FillPattern.ALL.keySet())
-        .containsExactlyInAnyOrderElementsOf(Setting.INFILL_PATTERN.choices());
-  }
-
   @ParameterizedTest
-  @MethodSource("patterns")
-  void everyPatternStaysInsideAndReachesIntoEveryCorner(String pattern) {
+  @EnumSource
+  void everyPatternStaysInsideAndReachesIntoEveryCorner(InfillPattern pattern) {
     List<Path> paths = paths(pattern, ring(), 0.25, 3);
     Clipper inside = new Clipper(Plane.outset(ring(), 0.01));
     double[] reach = {40, 40, 0, 0};
@@ -88,8 +76,8 @@ class FillPatternTest {
   }
 
   @ParameterizedTest
-  @ValueSource(strings = {"grid", "triangles", "honeycomb", "concentric"})
-  void layersStandOnEachOther(String pattern) {
+  @EnumSource(names = {"GRID", "TRIANGLES", "HONEYCOMB", "CONCENTRIC"})
+  void layersStandOnEachOther(InfillPattern pattern) {
     assertThat(paths(pattern, ring(), 0.2, 4)).isEqualTo(paths(pattern, ring(), 0.2, 5));
   }
 
@@ -98,12 +86,12 @@ class FillPatternTest {
     Area large = Area.rectangle(0, 0, 60, 60);
     Clipper small = new Clipper(Plane.inset(Area.rectangle(10, 10, 50, 50), 0.3 * WIDTH));
     double clipped =
-        paths("honeycomb", large, 0.2, 1).stream()
+        paths(InfillPattern.HONEYCOMB, large, 0.2, 1).stream()
             .flatMap(path -> small.inside(path).stream())
             .mapToDouble(Path::lengthMm)
             .sum();
     double own =
-        paths("honeycomb", Area.rectangle(10, 10, 50, 50), 0.2, 1).stream()
+        paths(InfillPattern.HONEYCOMB, Area.rectangle(10, 10, 50, 50), 0.2, 1).stream()
             .mapToDouble(Path::lengthMm)
             .sum();
     assertThat(own).isCloseTo(clipped, within(0.01 * clipped));
@@ -112,12 +100,12 @@ class FillPatternTest {
   @Test
   void gyroidWavesMoveOnFromLayerToLayerAndReturnAfterAPeriod() {
     Area area = Area.rectangle(0, 0, 40, 40);
-    List<Path> low = paths("gyroid", area, 0.2, 1);
-    assertThat(paths("gyroid", area, 0.2, 4)).isNotEqualTo(low);
+    List<Path> low = paths(InfillPattern.GYROID, area, 0.2, 1);
+    assertThat(paths(InfillPattern.GYROID, area, 0.2, 4)).isNotEqualTo(low);
     // No wave jumps: neighbouring points lie close together.
     double period = FillPattern.Gyroid.LENGTH * WIDTH / 0.2;
     for (int layer = 1; layer < 30; layer++) {
-      for (Path path : paths("gyroid", area, 0.2, layer)) {
+      for (Path path : paths(InfillPattern.GYROID, area, 0.2, layer)) {
         for (int i = 0; i < path.segmentCount(); i++) {
           assertThat(path.segmentLengthMm(i)).isLessThan(period / 5);
         }
@@ -127,7 +115,7 @@ class FillPatternTest {
 
   @Test
   void concentricRingsKeepTheirDistance() {
-    List<Path> rings = paths("concentric", Area.rectangle(0, 0, 40, 40), 0.25, 1);
+    List<Path> rings = paths(InfillPattern.CONCENTRIC, Area.rectangle(0, 0, 40, 40), 0.25, 1);
     double spacing = WIDTH / 0.25;
     assertThat(rings).allMatch(Path::isClosed).hasSize((int) Math.round(20 / spacing));
     for (int i = 1; i < rings.size(); i++) {
