@@ -9,6 +9,7 @@ import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.SettingKind.Range;
 import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.shelf.Machine;
 
@@ -167,6 +168,16 @@ public final class PlanChecker {
     }
   }
 
+  private Range slots(Setting setting) {
+    int count = plan.slots().size();
+    return new Range(
+        setting.min(),
+        count,
+        count == 1
+            ? " because 1 filament is loaded"
+            : " because %d filaments are loaded".formatted(count));
+  }
+
   private void number(String place, Setting setting, double value) {
     if (setting.isChoice()) {
       throw bad(
@@ -174,43 +185,10 @@ public final class PlanChecker {
           "%s cannot be a number.".formatted(setting.label()),
           "Choose one of: %s.".formatted(String.join(", ", setting.choices())));
     }
-    double min = setting.min();
-    double max = setting.max();
-    String because = "";
-    switch (setting) {
-      case LAYER_HEIGHT, FIRST_LAYER_HEIGHT -> {
-        min = machine.minLayerHeight();
-        max = machine.maxLayerHeight();
-        because = " with a nozzle of %s".formatted(machine.nozzlesText());
-      }
-      case LINE_WIDTH -> {
-        min = machine.minLineWidth();
-        max = machine.maxLineWidth();
-        because = " with a nozzle of %s".formatted(machine.nozzlesText());
-      }
-      case ACCELERATION -> {
-        max = machine.accelerationMmS2();
-        because = " on %s".formatted(machine.name());
-      }
-      case NOZZLE_TEMPERATURE -> {
-        max = machine.nozzleMaxC();
-        because = " on %s".formatted(machine.name());
-      }
-      case BED_TEMPERATURE -> {
-        max = machine.bedMaxC();
-        because = " on %s".formatted(machine.name());
-      }
-      case FILAMENT, SUPPORT_FILAMENT, INTERFACE_FILAMENT -> {
-        max = plan.slots().size();
-        because =
-            max == 1
-                ? " because 1 filament is loaded"
-                : " because %d filaments are loaded".formatted(plan.slots().size());
-      }
-      default -> {
-        // The catalogue's own range holds.
-      }
-    }
+    Range range = setting.isSlot() ? slots(setting) : setting.range(machine);
+    double min = range.min();
+    double max = range.max();
+    String because = range.because();
     boolean fraction = setting.isWhole() && value != Math.rint(value);
     if (!(value >= min - 1e-9 && value <= max + 1e-9) || fraction) {
       throw bad(

@@ -17,6 +17,7 @@ import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.ScopeSpot;
 import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.SettingKind.Basis;
 import org.stratonomy.engine.settings.Settings;
 import org.stratonomy.engine.settings.SpotSettings;
 import org.stratonomy.engine.settings.Value;
@@ -221,7 +222,7 @@ public final class Resolver {
     Value slot = values.getOrDefault(Setting.FILAMENT, Value.of(1));
     int own = (int) ((Value.Number) slot).value();
     int fed = defaultsOfSlot.orElse(mixed(own, values.get(Setting.ADMIXTURE)));
-    Setting.From from = new Setting.From(machine, machine.nozzle(fed), filament(fed), core);
+    Basis from = new Basis(machine, machine.nozzle(fed), filament(fed), core);
     for (Setting setting : Setting.values()) {
       Value standard = setting.standard(from);
       below.putIfAbsent(setting, standard);
@@ -238,7 +239,7 @@ public final class Resolver {
    * @param slot that it is loaded in, from 1
    */
   public Map<Setting, Value> usual(int slot) {
-    Setting.From from = new Setting.From(machine, machine.nozzle(slot), filament(slot), false);
+    Basis from = new Basis(machine, machine.nozzle(slot), filament(slot), false);
     Map<Setting, Value> usual = new EnumMap<>(Setting.class);
     for (Setting setting : Setting.values()) {
       usual.put(setting, setting.standard(from));
