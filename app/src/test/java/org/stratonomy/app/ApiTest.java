@@ -21,8 +21,8 @@ import org.springframework.test.web.servlet.MvcResult;
 import org.springframework.test.web.servlet.RequestBuilder;
 import org.springframework.test.web.servlet.ResultActions;
 import org.stratonomy.engine.mesh.MeshBuilder;
-import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.mesh.io.StlWriter;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 

@@ -22,7 +22,7 @@ class ArchitectureTest {
       noClasses()
           .should()
           .dependOnClassesThat()
-          .haveFullyQualifiedName("org.stratonomy.engine.merge.Scheduler")
+          .haveFullyQualifiedName("org.stratonomy.engine.schedule.Scheduler")
           .orShould()
           .dependOnClassesThat()
           .haveFullyQualifiedName("org.stratonomy.engine.path.LineMaker");

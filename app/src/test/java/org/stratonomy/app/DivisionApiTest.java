@@ -17,10 +17,10 @@ import org.springframework.http.MediaType;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.MeshPart;
-import org.stratonomy.engine.mesh.StlReader;
-import org.stratonomy.engine.mesh.StlWriter;
-import org.stratonomy.engine.mesh.ThreeMfWriter;
 import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.mesh.io.StlReader;
+import org.stratonomy.engine.mesh.io.StlWriter;
+import org.stratonomy.engine.mesh.io.ThreeMfWriter;
 import tools.jackson.databind.JsonNode;
 
 /** Regions, bodies, samples and rules over the API. */

@@ -25,8 +25,8 @@ import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MvcResult;
 import org.stratonomy.engine.mesh.MeshPart;
-import org.stratonomy.engine.mesh.StlReader;
-import org.stratonomy.engine.mesh.ThreeMfWriter;
+import org.stratonomy.engine.mesh.io.StlReader;
+import org.stratonomy.engine.mesh.io.ThreeMfWriter;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 

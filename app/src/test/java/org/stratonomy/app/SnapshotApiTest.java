@@ -26,7 +26,7 @@ import org.stratonomy.engine.Progress;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.document.StratFile;
-import org.stratonomy.engine.mesh.MeshFiles;
+import org.stratonomy.engine.mesh.io.MeshFiles;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;

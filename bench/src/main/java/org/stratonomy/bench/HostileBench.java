@@ -13,7 +13,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import org.stratonomy.engine.mesh.MeshFiles;
+import org.stratonomy.engine.mesh.io.MeshFiles;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.program.Enclosures;
 

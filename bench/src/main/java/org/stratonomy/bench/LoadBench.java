@@ -20,8 +20,8 @@ import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.stratonomy.engine.mesh.MeshBuilder;
-import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.mesh.io.StlWriter;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 

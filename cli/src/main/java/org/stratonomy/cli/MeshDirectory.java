@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
-import org.stratonomy.engine.mesh.MeshFiles;
+import org.stratonomy.engine.mesh.io.MeshFiles;
 import org.stratonomy.engine.problem.Problem;
 
 /**

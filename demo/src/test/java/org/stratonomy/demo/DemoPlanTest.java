@@ -16,7 +16,7 @@ import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.mesh.Mesh;
-import org.stratonomy.engine.mesh.MeshFiles;
+import org.stratonomy.engine.mesh.io.MeshFiles;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.strata.LayerStack;
 

@@ -25,8 +25,8 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.api.io.TempDir;
 import org.stratonomy.engine.mesh.MeshBuilder;
-import org.stratonomy.engine.mesh.StlWriter;
 import org.stratonomy.engine.mesh.TriangleSoup;
+import org.stratonomy.engine.mesh.io.StlWriter;
 
 /** What a planner does in the real application, in a real browser. */
 abstract class Story {

@@ -5,7 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.divide.Cell;
-import org.stratonomy.engine.path.Bridge;
+import org.stratonomy.engine.line.Bridge;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.LargestCircle;
 import org.stratonomy.engine.plane.Plane;

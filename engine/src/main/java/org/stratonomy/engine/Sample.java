@@ -6,11 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.stratonomy.engine.divide.Cells;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Printed;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Resolver.Reason;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.schedule.LayerSchedule;
+import org.stratonomy.engine.schedule.Printed;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.ScopeSpot;
 import org.stratonomy.engine.settings.Setting;
@@ -18,6 +17,7 @@ import org.stratonomy.engine.settings.SpotSettings;
 import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.strata.LayerStack.Part;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
+import org.stratonomy.engine.stroke.Stroke;
 
 /**
  * What is printed at one spot of the bed, layer by layer from the bed to the top, and why a setting

@@ -33,17 +33,21 @@ class ArchitecturePictureTest {
     Map<String, Set<String>> uses = new TreeMap<>();
     for (JavaClass one : CLASSES) {
       if (one.getPackageName().startsWith(ENGINE)) {
-        String of = one.getPackageName().substring(ENGINE.length());
+        String of = room(one);
         uses.computeIfAbsent(of, _ -> new TreeSet<>());
         one.getDirectDependenciesFromSelf().stream()
-            .map(dependency -> dependency.getTargetClass().getPackageName())
-            .filter(target -> target.startsWith(ENGINE))
-            .map(target -> target.substring(ENGINE.length()))
+            .map(dependency -> dependency.getTargetClass())
+            .filter(target -> target.getPackageName().startsWith(ENGINE))
+            .map(ArchitecturePictureTest::room)
             .filter(target -> !target.equals(of))
             .forEach(uses.get(of)::add);
       }
     }
     return uses;
+  }
+
+  private static String room(JavaClass one) {
+    return one.getPackageName().substring(ENGINE.length()).split("\\.")[0];
   }
 
   private static boolean reaches(Map<String, Set<String>> uses, String from, String to) {

@@ -8,14 +8,14 @@ import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.check.Finding;
-import org.stratonomy.engine.merge.Bleed;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
+import org.stratonomy.engine.schedule.Bleed;
+import org.stratonomy.engine.schedule.LayerSchedule;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.stroke.Stroke;
 
 /** What the filament before a change still colours, stroke by stroke. */
 class BleedTest {

@@ -17,8 +17,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.mesh.Vector;
@@ -26,11 +24,13 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.schedule.LayerSchedule;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.stroke.Stroke;
 
 /** Layers that rules divide, as they are printed. */
 class DividedLayerTest {

@@ -17,8 +17,6 @@ import net.jqwik.api.Provide;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
 import org.stratonomy.engine.divide.Cell;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Plan;
@@ -27,10 +25,12 @@ import org.stratonomy.engine.plan.Region.Depth;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
+import org.stratonomy.engine.schedule.LayerSchedule;
 import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.strata.PieceLayer;
+import org.stratonomy.engine.stroke.Stroke;
 
 /** What always holds of pieces that regions divide at random. */
 class DividedPrintProperties {

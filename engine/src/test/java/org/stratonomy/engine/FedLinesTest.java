@@ -11,11 +11,10 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver.Reason;
+import org.stratonomy.engine.schedule.LayerSchedule;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Scope;
@@ -24,6 +23,7 @@ import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Settings;
 import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.shelf.Filament;
+import org.stratonomy.engine.stroke.Stroke;
 
 /** Lines of another filament than the piece's are printed as suits theirs, and it is said so. */
 class FedLinesTest {

@@ -11,17 +11,17 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.Filling.Level;
 import org.stratonomy.engine.edit.FillingRules;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.schedule.LayerSchedule;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.stroke.Stroke;
 
 class FillingTest {
   private static Optional<Filling> filling(Mesh mesh, double least) {

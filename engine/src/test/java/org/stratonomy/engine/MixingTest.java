@@ -12,11 +12,10 @@ import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.ledger.Ledger;
-import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.plan.FilamentChange;
+import org.stratonomy.engine.melt.FilamentChange;
+import org.stratonomy.engine.melt.PurgeVolumes;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.settings.Rule;
@@ -25,6 +24,7 @@ import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.shelf.Filament;
 import org.stratonomy.engine.shelf.FilamentMix;
+import org.stratonomy.engine.stroke.Stroke;
 
 /** Two filaments in one nozzle: mixes by rule, gradients by course, and how they are written. */
 class MixingTest {

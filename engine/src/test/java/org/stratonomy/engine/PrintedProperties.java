@@ -18,10 +18,6 @@ import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.divide.Cells;
-import org.stratonomy.engine.merge.Cause;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Printed;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
@@ -29,6 +25,8 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Strata;
+import org.stratonomy.engine.schedule.LayerSchedule;
+import org.stratonomy.engine.schedule.Printed;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Scope;
@@ -37,6 +35,8 @@ import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.shelf.Filament;
 import org.stratonomy.engine.strata.LayerStack.Part;
+import org.stratonomy.engine.stroke.Cause;
+import org.stratonomy.engine.stroke.Stroke;
 
 /** What is said of a line is what is printed, and where it is not, the cause explains it. */
 class PrintedProperties {

@@ -11,17 +11,17 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import org.junit.jupiter.api.Test;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.melt.PurgeVolumes;
 import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.PurgeVolumes;
+import org.stratonomy.engine.schedule.LayerSchedule;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.stroke.Stroke;
 
 /** Pieces for which any filament will do take what is purged. */
 class PurgeIntoPieceTest {

@@ -8,7 +8,6 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.edit.PieceEditor;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
@@ -17,6 +16,7 @@ import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.stroke.Stroke;
 
 /** Strata belong to the model: they go with it below the bed, and come back. */
 class SinkingTest {

@@ -23,14 +23,14 @@ import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.stratonomy.engine.guard.PlainText;
-import org.stratonomy.engine.mesh.Archive;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
-import org.stratonomy.engine.mesh.MeshFiles;
 import org.stratonomy.engine.mesh.MeshPart;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.mesh.Shells;
-import org.stratonomy.engine.mesh.StlWriter;
+import org.stratonomy.engine.mesh.io.Archive;
+import org.stratonomy.engine.mesh.io.MeshFiles;
+import org.stratonomy.engine.mesh.io.StlWriter;
 import org.stratonomy.engine.problem.Problem;
 
 /**

@@ -19,9 +19,9 @@ import org.stratonomy.app.tasks.UnfinishedException;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Progress;
-import org.stratonomy.engine.merge.LayerSchedule;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.schedule.LayerSchedule;
 
 /**
  * Computes revisions of plans. For each plan only the newest revision that was asked for is

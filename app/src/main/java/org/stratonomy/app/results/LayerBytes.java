@@ -6,12 +6,12 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.stratonomy.engine.merge.Bleed;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.schedule.Bleed;
+import org.stratonomy.engine.schedule.LayerSchedule;
 import org.stratonomy.engine.settings.Role;
+import org.stratonomy.engine.stroke.Stroke;
+import org.stratonomy.engine.travel.Travel;
 
 /**
  * The toolpaths of a layer in a compact form, described in docs/formats/layer.md: little-endian,

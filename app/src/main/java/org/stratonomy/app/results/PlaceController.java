@@ -29,11 +29,10 @@ import org.stratonomy.engine.Coverage;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Sample;
 import org.stratonomy.engine.divide.Cells;
-import org.stratonomy.engine.merge.Cause;
-import org.stratonomy.engine.merge.Printed;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plane.Area;
+import org.stratonomy.engine.schedule.Printed;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.ScopeSpot;
@@ -41,6 +40,7 @@ import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.SpotSettings;
 import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.strata.PieceLayer;
+import org.stratonomy.engine.stroke.Cause;
 
 /** What holds at a place of a revision, why, and where regions lie. */
 @RestController

@@ -34,9 +34,9 @@ import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.document.LedgerFormat;
-import org.stratonomy.engine.merge.Bleed;
-import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.schedule.Bleed;
+import org.stratonomy.engine.schedule.Schedule;
 import org.stratonomy.engine.sheet.RunSheet;
 
 /** What was computed of a revision; a revision never changes, so neither does its result. */

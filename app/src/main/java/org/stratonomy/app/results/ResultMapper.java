@@ -32,21 +32,20 @@ import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.divide.Cells;
 import org.stratonomy.engine.ledger.Ledger;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.merge.Tower;
+import org.stratonomy.engine.melt.FilamentChange;
+import org.stratonomy.engine.melt.PurgeVolumes;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshReport;
 import org.stratonomy.engine.mesh.Shells;
 import org.stratonomy.engine.path.LayerFlaws;
-import org.stratonomy.engine.plan.FilamentChange;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PrintedFor;
-import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Stratum;
+import org.stratonomy.engine.purge.Tower;
+import org.stratonomy.engine.schedule.LayerSchedule;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.ScopeSpot;
 import org.stratonomy.engine.settings.Setting;
@@ -58,6 +57,7 @@ import org.stratonomy.engine.strata.LayerStack.PlanLayer;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.PlacedPiece;
+import org.stratonomy.engine.stroke.Stroke;
 
 /** From what the engine computed to what the views show. */
 final class ResultMapper {

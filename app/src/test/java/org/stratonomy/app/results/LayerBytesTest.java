@@ -7,19 +7,19 @@ import java.nio.ByteOrder;
 import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.stratonomy.engine.merge.Bleed;
-import org.stratonomy.engine.merge.LayerFit;
-import org.stratonomy.engine.merge.LayerOrder;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.LayerVolumes;
-import org.stratonomy.engine.merge.Printed;
-import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.schedule.Bleed;
+import org.stratonomy.engine.schedule.LayerFit;
+import org.stratonomy.engine.schedule.LayerOrder;
+import org.stratonomy.engine.schedule.LayerSchedule;
+import org.stratonomy.engine.schedule.LayerVolumes;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
+import org.stratonomy.engine.stroke.Causes;
+import org.stratonomy.engine.stroke.Stroke;
+import org.stratonomy.engine.travel.Travel;
 
 class LayerBytesTest {
   private static final double[] NO_VIA = {};
@@ -37,7 +37,7 @@ class LayerBytesTest {
     path.add(10, y);
     PrintedFor origin = new PrintedFor(0, 1, List.of());
     return new Stroke(
-        Role.INFILL, path.open(), 0.4, 0.2, origin, 1, speed, 100, 210, 1, Printed.Causes.NONE);
+        Role.INFILL, path.open(), 0.4, 0.2, origin, 1, speed, 100, 210, 1, Causes.NONE);
   }
 
   /** Two strokes of a pass, of which the second bleeds. */

@@ -1,6 +1,6 @@
 package org.stratonomy.engine.calibrate;
 
-import org.stratonomy.engine.plan.PurgeVolumes;
+import org.stratonomy.engine.melt.PurgeVolumes;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.shelf.Filament;

@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.check.Finding.Severity;
-import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.schedule.Schedule;
 import org.stratonomy.engine.shelf.Filament;
 import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.strata.PlacedPiece;
+import org.stratonomy.engine.stroke.Stroke;
 
 /** What a bed holds: how hot it may get, what stands over it, and what sticks to its surface. */
 final class BedChecks {

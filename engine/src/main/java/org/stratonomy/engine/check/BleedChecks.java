@@ -6,19 +6,19 @@ import java.util.Optional;
 import java.util.Set;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
-import org.stratonomy.engine.merge.Bleed;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.melt.PurgeVolumes;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.PurgeVolumes;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.schedule.Bleed;
+import org.stratonomy.engine.schedule.LayerSchedule;
+import org.stratonomy.engine.schedule.Schedule;
 import org.stratonomy.engine.settings.Choice.PurgeInto;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.stroke.Stroke;
 
 /** Lines that are seen, and come out in a mixed colour because too little is purged. */
 final class BleedChecks {

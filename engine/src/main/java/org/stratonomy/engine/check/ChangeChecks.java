@@ -12,17 +12,17 @@ import java.util.function.ToIntFunction;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.edit.Divider;
-import org.stratonomy.engine.merge.FilamentOrder;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.merge.Stroke;
+import org.stratonomy.engine.order.FilamentOrder;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.schedule.LayerSchedule;
+import org.stratonomy.engine.schedule.Schedule;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.shelf.FilamentMix;
 import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.strata.PlacedPiece;
+import org.stratonomy.engine.stroke.Stroke;
 
 /**
  * Changes of filament that a small step would save, and those that are made for next to nothing.

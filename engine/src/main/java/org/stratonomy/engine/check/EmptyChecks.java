@@ -6,13 +6,13 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.stratonomy.engine.check.Finding.Severity;
-import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Strata;
+import org.stratonomy.engine.schedule.Schedule;
 import org.stratonomy.engine.strata.LayerStack;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PlacedPiece;
+import org.stratonomy.engine.stroke.Stroke;
 
 /** Strata in which nothing is printed, because of what they say or because of where they lie. */
 final class EmptyChecks {

@@ -11,16 +11,15 @@ import java.util.TreeMap;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.guard.Interruption;
-import org.stratonomy.engine.merge.Halt;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.schedule.Halt;
+import org.stratonomy.engine.schedule.LayerSchedule;
+import org.stratonomy.engine.schedule.Schedule;
 import org.stratonomy.engine.settings.Choice.ShortLayers;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Scope;
@@ -29,6 +28,7 @@ import org.stratonomy.engine.settings.Settings;
 import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.shelf.Filament;
 import org.stratonomy.engine.strata.LayerStack.PlanLayer;
+import org.stratonomy.engine.stroke.Stroke;
 
 /**
  * Lines that will not come out as they are meant: long bridges, layers that are too short to cool,

@@ -11,9 +11,6 @@ import java.util.TreeMap;
 import java.util.stream.IntStream;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Piece;
@@ -21,10 +18,13 @@ import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.schedule.LayerSchedule;
+import org.stratonomy.engine.schedule.Schedule;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.shelf.Machine;
+import org.stratonomy.engine.stroke.Stroke;
 
 /**
  * Looks whether each nozzle gets hot enough for its filament, and on a carriage with several of

@@ -6,21 +6,21 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import org.stratonomy.engine.merge.Halt;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.LayerVolumes;
-import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.motion.LayerTime;
 import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.schedule.Halt;
+import org.stratonomy.engine.schedule.LayerSchedule;
+import org.stratonomy.engine.schedule.LayerVolumes;
+import org.stratonomy.engine.schedule.Schedule;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.shelf.BedPoint;
 import org.stratonomy.engine.shelf.Filament;
 import org.stratonomy.engine.shelf.FilamentMix;
 import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.steps.Timeline;
+import org.stratonomy.engine.stroke.Stroke;
 
 /**
  * Time and material of a print.

@@ -38,7 +38,7 @@ public final class FaceColours {
    * @param triangle of the soup, from 0
    * @param colour as #rrggbb
    */
-  void add(TriangleSoup soup, int triangle, String colour) {
+  public void add(TriangleSoup soup, int triangle, String colour) {
     int number = numbers.computeIfAbsent(colour, c -> palette.size());
     if (number == palette.size()) {
       palette.add(colour);

@@ -50,7 +50,7 @@ public final class MeshBuilder {
    *
    * @throws Problem if so much is not there
    */
-  static MemoryShare share(String name, long triangles) {
+  public static MemoryShare share(String name, long triangles) {
     return MemoryShare.take(BYTES_EACH * triangles)
         .orElseThrow(() -> Problem.ofMemory(Problem.Kind.MESH, name));
   }

@@ -47,7 +47,7 @@ public final class TriangleSoup {
   }
 
   /** Adds all triangles of another one. */
-  void addAll(TriangleSoup other) {
+  public void addAll(TriangleSoup other) {
     for (int c = 0; c < other.cornerCount(); c++) {
       corner(other.get(c, 0), other.get(c, 1), other.get(c, 2));
     }

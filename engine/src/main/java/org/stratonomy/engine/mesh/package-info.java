@@ -1,8 +1,7 @@
 /**
- * Triangle meshes, and the files that they come in. Reading mends orientation and holes, and
- * reports what it found.
+ * Triangle meshes: made from loose triangles, mended in orientation and holes, and measured.
  *
- * <p>Door: {@link org.stratonomy.engine.mesh.MeshFiles}. In: bytes of a file. Out: {@link
- * org.stratonomy.engine.mesh.Mesh}es.
+ * <p>Door: {@link org.stratonomy.engine.mesh.MeshBuilder}. In: triangles. Out: a {@link
+ * org.stratonomy.engine.mesh.Mesh}, and what was found.
  */
 package org.stratonomy.engine.mesh;

@@ -5,6 +5,13 @@ import java.util.List;
 import java.util.function.UnaryOperator;
 import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.divide.Cells;
+import org.stratonomy.engine.fill.FillPattern;
+import org.stratonomy.engine.fill.InsideMaker;
+import org.stratonomy.engine.line.LayerLines;
+import org.stratonomy.engine.line.Line;
+import org.stratonomy.engine.line.LineCell;
+import org.stratonomy.engine.line.LineSettings;
+import org.stratonomy.engine.line.Surroundings;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plane.Area;
@@ -14,6 +21,10 @@ import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.Section;
 import org.stratonomy.engine.strata.Sections;
+import org.stratonomy.engine.wall.CellWalls;
+import org.stratonomy.engine.wall.Joint;
+import org.stratonomy.engine.wall.NarrowPlaces;
+import org.stratonomy.engine.wall.OutlineWalls;
 
 /**
  * The lines of a layer: walls along its outline, walls along joints between filaments, and what is
@@ -70,7 +81,7 @@ final class LineMaker {
       key.add(slots.indexOf(slot));
       below = Math.max(below, s.bottomLayers());
       above = Math.max(above, s.topLayers());
-      wavy |= s.dependsOnHeight();
+      wavy |= isWavy(s);
     }
     key.add(layer.index() % 2).add(stack.onBed() ? 1 : 0).add(Math.min(layer.index(), 2));
     key.add(wavy ? layer.middle() : 0.0);
@@ -78,6 +89,11 @@ final class LineMaker {
       key.add(sections.key(i));
     }
     return key.build();
+  }
+
+  /** Whether lines differ from height to height. */
+  private static boolean isWavy(LineSettings s) {
+    return s.density() > 0 && s.density() < 1 && FillPattern.of(s.pattern()).dependsOnHeight();
   }
 
   LayerLines lines(PieceLayer layer) {

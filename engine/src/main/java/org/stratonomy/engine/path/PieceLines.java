@@ -2,8 +2,10 @@ package org.stratonomy.engine.path;
 
 import java.util.List;
 import java.util.stream.IntStream;
+import org.stratonomy.engine.adhesion.Brim;
 import org.stratonomy.engine.divide.Cell;
 import org.stratonomy.engine.divide.Cells;
+import org.stratonomy.engine.line.Line;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.plane.Area;
@@ -14,6 +16,7 @@ import org.stratonomy.engine.settings.SpotSettings;
 import org.stratonomy.engine.strata.PieceLayer;
 import org.stratonomy.engine.strata.PieceStack;
 import org.stratonomy.engine.strata.Sections;
+import org.stratonomy.engine.support.Supports;
 
 /**
  * All lines of one piece, layer by layer: the piece itself, its support, its brim. Safe to use from

@@ -1,8 +1,7 @@
 /**
- * Turns cells into lines: walls, infill, skins, bridges, support, brim. Lines know their role and
- * width, not yet how they are printed.
+ * All lines of a piece, layer by layer.
  *
- * <p>Door: {@link org.stratonomy.engine.path.PieceLines}. In: cells, sections, settings of each
- * stratum. Out: {@link org.stratonomy.engine.path.Line}s of each layer.
+ * <p>Door: {@link org.stratonomy.engine.path.PieceLines}. In: layers divided into cells. Out: lines
+ * of each layer, and its flaws.
  */
 package org.stratonomy.engine.path;

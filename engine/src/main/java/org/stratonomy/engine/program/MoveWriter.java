@@ -3,12 +3,12 @@ package org.stratonomy.engine.program;
 import java.io.IOException;
 import java.util.Optional;
 import java.util.function.IntToDoubleFunction;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.shelf.BedPoint;
 import org.stratonomy.engine.shelf.Belt;
 import org.stratonomy.engine.shelf.Machine;
+import org.stratonomy.engine.stroke.Stroke;
 
 /**
  * Writes moves and knows where they lead: only what changes is written, and what rounding leaves of

@@ -12,11 +12,11 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.ledger.Ledger;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Schedule;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.schedule.LayerSchedule;
+import org.stratonomy.engine.schedule.Schedule;
 import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.shelf.Filament;
 

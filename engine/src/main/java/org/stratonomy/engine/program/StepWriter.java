@@ -7,16 +7,15 @@ import java.util.Optional;
 import java.util.SortedMap;
 import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.ledger.Ledger;
-import org.stratonomy.engine.merge.Halt;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.program.Dialect.Part;
+import org.stratonomy.engine.schedule.Halt;
+import org.stratonomy.engine.schedule.LayerSchedule;
+import org.stratonomy.engine.schedule.Schedule;
 import org.stratonomy.engine.settings.Choice;
 import org.stratonomy.engine.settings.Choice.Extrusion;
 import org.stratonomy.engine.settings.Role;
@@ -27,6 +26,7 @@ import org.stratonomy.engine.steps.StepVisitor;
 import org.stratonomy.engine.steps.StepWalk;
 import org.stratonomy.engine.steps.Timeline;
 import org.stratonomy.engine.strata.LayerStack;
+import org.stratonomy.engine.stroke.Stroke;
 
 /**
  * Writes steps in a machine's dialect: absolute positions to 0.001 mm, extrusion to 0.00001 mm

@@ -2,14 +2,14 @@ package org.stratonomy.engine.steps;
 
 import java.util.List;
 import java.util.SortedMap;
-import org.stratonomy.engine.merge.Halt;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.schedule.Halt;
+import org.stratonomy.engine.schedule.LayerSchedule;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.shelf.BedPoint;
 import org.stratonomy.engine.strata.LayerStack;
+import org.stratonomy.engine.stroke.Stroke;
 
 /**
  * Receives what the machine does, in order. Lengths are mm, heights those of the machine, places in

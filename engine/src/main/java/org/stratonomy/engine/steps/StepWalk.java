@@ -8,21 +8,21 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.stratonomy.engine.merge.Halt;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.NozzleHeat;
-import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.merge.Travel;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.schedule.Halt;
+import org.stratonomy.engine.schedule.LayerSchedule;
+import org.stratonomy.engine.schedule.NozzleHeat;
+import org.stratonomy.engine.schedule.Schedule;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.shelf.BedPoint;
 import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.steps.StepVisitor.Aside;
 import org.stratonomy.engine.steps.StepVisitor.Wait;
 import org.stratonomy.engine.strata.LayerStack;
+import org.stratonomy.engine.stroke.Stroke;
+import org.stratonomy.engine.travel.Travel;
 
 /**
  * Turns a schedule into steps. Retraction, lifts, parking, waits for heat and the parts of a halt

@@ -1,11 +1,11 @@
 package org.stratonomy.engine.steps;
 
 import java.util.Arrays;
-import org.stratonomy.engine.merge.Schedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plane.Path;
+import org.stratonomy.engine.schedule.Schedule;
 import org.stratonomy.engine.shelf.BedPoint;
 import org.stratonomy.engine.shelf.Machine;
+import org.stratonomy.engine.stroke.Stroke;
 
 /**
  * When each layer of a print begins, by its steps. The clock starts cold: bed and nozzle are heated

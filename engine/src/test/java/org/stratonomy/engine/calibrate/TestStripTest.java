@@ -13,16 +13,16 @@ import org.stratonomy.engine.Progress;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.document.StratFile;
-import org.stratonomy.engine.merge.Bleed;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Stroke;
-import org.stratonomy.engine.mesh.MeshFiles;
+import org.stratonomy.engine.mesh.io.MeshFiles;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.schedule.Bleed;
+import org.stratonomy.engine.schedule.LayerSchedule;
 import org.stratonomy.engine.shelf.Filament;
 import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.shelf.Shelf;
+import org.stratonomy.engine.stroke.Stroke;
 
 /** Two strips tell what a nozzle holds. */
 class TestStripTest {

@@ -10,13 +10,13 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Shapes;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.stroke.Stroke;
 
 class ThinChecksTest {
   private static final Plan PLAN = Shapes.plan(List.of());

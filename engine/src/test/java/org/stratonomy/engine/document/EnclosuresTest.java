@@ -13,7 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Shapes;
-import org.stratonomy.engine.mesh.StlWriter;
+import org.stratonomy.engine.mesh.io.StlWriter;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.program.Enclosures;

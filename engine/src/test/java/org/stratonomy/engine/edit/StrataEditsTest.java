@@ -12,8 +12,6 @@ import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.document.ShelfReader;
-import org.stratonomy.engine.merge.LayerSchedule;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
@@ -23,6 +21,7 @@ import org.stratonomy.engine.plan.Resolver;
 import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Stratum;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.schedule.LayerSchedule;
 import org.stratonomy.engine.settings.Recipe;
 import org.stratonomy.engine.settings.Recipes;
 import org.stratonomy.engine.settings.Role;
@@ -32,6 +31,7 @@ import org.stratonomy.engine.settings.ScopeSpot;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.strata.PieceStack.MovedPlane;
+import org.stratonomy.engine.stroke.Stroke;
 
 /** Strata of the plan, names, bands, copies, and courses over the layers. */
 class StrataEditsTest {

@@ -12,6 +12,7 @@ import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
+import org.stratonomy.engine.plane.hatch.Hatch;
 
 /** Areas of every degenerate kind obey the algebra of sets and are measured by an exact oracle. */
 class PlaneProperties {

@@ -12,7 +12,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.check.Finding;
-import org.stratonomy.engine.merge.Stroke;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
@@ -21,6 +20,7 @@ import org.stratonomy.engine.plane.Plane;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.stroke.Stroke;
 
 /** A frame of 30 mm from 110 to 140 mm in X, with a hole of 10 mm from 120 to 130 mm. */
 class SizeCorrectionTest {

@@ -1,0 +1,7 @@
+/**
+ * The way of the head between strokes.
+ *
+ * <p>Door: {@link org.stratonomy.engine.travel.TravelPlanner}. In: where one stroke ends and the
+ * next begins. Out: travels, around outlines if need be.
+ */
+package org.stratonomy.engine.travel;
