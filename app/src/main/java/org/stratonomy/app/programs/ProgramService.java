@@ -22,8 +22,8 @@ import org.stratonomy.app.tasks.TaskService;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.check.Finding;
-import org.stratonomy.engine.picture.PlanPicture;
 import org.stratonomy.engine.program.Enclosures;
+import org.stratonomy.report.PlanPicture;
 
 /** Writes programs and keeps them with the revisions that they came from. */
 @Service

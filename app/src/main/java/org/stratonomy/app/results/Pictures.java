@@ -6,9 +6,9 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.stratonomy.app.meshes.MeshService;
 import org.stratonomy.app.plans.PlanService;
-import org.stratonomy.engine.picture.PlanPicture;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.shelf.Shelf;
+import org.stratonomy.report.PlanPicture;
 
 /** Pictures of plans for the start page. */
 @Component

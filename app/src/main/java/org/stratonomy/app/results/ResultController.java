@@ -33,11 +33,11 @@ import org.stratonomy.app.tasks.TaskView;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.check.Finding.Remedy;
-import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.schedule.Bleed;
 import org.stratonomy.engine.schedule.Schedule;
-import org.stratonomy.engine.sheet.RunSheet;
+import org.stratonomy.report.LedgerFormat;
+import org.stratonomy.report.RunSheet;
 
 /** What was computed of a revision; a revision never changes, so neither does its result. */
 @RestController

@@ -11,7 +11,6 @@ import java.util.function.ToDoubleFunction;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Shapes;
-import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.ledger.Ledger.Share;
 import org.stratonomy.engine.mesh.Vector;
@@ -59,8 +58,6 @@ class LedgerTest {
     Shelf shelf = ShelfReader.standard();
     Ledger ledger = Shapes.compute(plan, Shapes.bar(20, 20, 4), shelf).ledger();
     assertThat(ledger.currency()).isEqualTo("€");
-    assertThat(LedgerFormat.write(plan, ledger).get("currency").asString()).isEqualTo("€");
-    assertThat(LedgerFormat.csv(plan, ledger)).contains("cost,currency").contains(",€");
     Shelf mixed = shelf.with(inPounds(shelf.filament("slate")));
     assertThat(Shapes.compute(plan, Shapes.bar(20, 20, 4), mixed).ledger().currency()).isEmpty();
   }

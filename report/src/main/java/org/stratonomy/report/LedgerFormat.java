@@ -1,4 +1,4 @@
-package org.stratonomy.engine.document;
+package org.stratonomy.report;
 
 import java.util.ArrayList;
 import java.util.HashMap;

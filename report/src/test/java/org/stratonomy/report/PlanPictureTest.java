@@ -1,4 +1,4 @@
-package org.stratonomy.engine.picture;
+package org.stratonomy.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

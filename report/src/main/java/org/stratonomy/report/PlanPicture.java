@@ -1,4 +1,4 @@
-package org.stratonomy.engine.picture;
+package org.stratonomy.report;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;

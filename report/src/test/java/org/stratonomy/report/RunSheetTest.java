@@ -1,4 +1,4 @@
-package org.stratonomy.engine.sheet;
+package org.stratonomy.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -17,7 +17,6 @@ import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Shapes;
-import org.stratonomy.engine.document.LedgerFormat;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.settings.Rule;

@@ -1,4 +1,4 @@
-package org.stratonomy.engine.sheet;
+package org.stratonomy.report;
 
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.util.XRLog;
