@@ -29,7 +29,13 @@ export type TowerView = Schemas['TowerView'];
 export type SampleView = Schemas['SampleView'];
 export type CoverageView = Schemas['CoverageView'];
 export type RecipeView = Schemas['RecipeView'];
-export type EditRequest = Schemas['EditRequest'];
+/** One edit of a plan; its action says which. */
+export type PlanEdit = Schemas['PlanEdit'];
+
+type SetEdit = Extract<PlanEdit, { action: 'SET' }>;
+export type SettingId = SetEdit['setting'];
+type EditPlace = NonNullable<SetEdit['where']>;
+export type RoleName = NonNullable<EditPlace['roles']>[number];
 export type VariantView = Schemas['VariantView'];
 export type PlanDifference = Schemas['PlanDifference'];
 export type Progress = Pick<TaskView, 'stage' | 'done' | 'total'>;

@@ -1,4 +1,4 @@
-import type { PlanDocument, SettingView } from '../api/client';
+import type { PlanDocument, RoleName, SettingView } from '../api/client';
 
 /** A place as rules name it; a list that is missing sets no limit. */
 export interface Place {
@@ -7,7 +7,7 @@ export interface Place {
   /** Ids of strata of pieces. */
   strata?: string[];
   regions?: string[];
-  roles?: string[];
+  roles?: RoleName[];
   layers?: { from: 'piece' | 'stratum'; first?: number; last?: number };
   /** Ids of strata of the plan. */
   planStrata?: string[];

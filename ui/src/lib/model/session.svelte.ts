@@ -5,7 +5,7 @@ import {
   data,
   sendFiles,
   type Belonging,
-  type EditRequest,
+  type PlanEdit,
   type Filament,
   type PieceView,
   type PlanDocument,
@@ -39,8 +39,6 @@ import { Look } from '../sheet/look.svelte';
 import { Inquiries } from './inquiries';
 import { LatestResult } from './latestResult.svelte';
 import { clampLayer, layerBottom, layerFromPlane, type Heights } from './heights';
-
-export type EditWithoutVersion = Omit<EditRequest, 'version'>;
 
 /** Items of the shelf, and those of a plan that have left it. */
 function withOwn<T extends { id: string }>(shelf: T[], own: T[]): T[] {
@@ -358,12 +356,12 @@ export class PlanSession {
     return stratum ? stratum.from : this.plane;
   }
 
-  edit(edit: EditWithoutVersion): Promise<boolean> {
+  edit(edit: PlanEdit): Promise<boolean> {
     return this.change((id, version) =>
       data(
         client.POST('/api/plans/{id}/edits', {
-          params: { path: { id } },
-          body: { ...edit, version } as EditRequest,
+          params: { path: { id }, query: { version } },
+          body: edit,
         }),
       ),
     );

@@ -44,7 +44,7 @@ describe('an open plan', () => {
     const [piece] = RESULT.pieces;
     const sunken = { ...RESULT, pieces: [{ ...piece!, strata: piece!.strata.slice(1) }] };
     server.answers['/result'] = sunken;
-    await session.edit({ action: 'PLACE', piece: 'tower' });
+    await session.edit({ action: 'COPY_PIECE', piece: 'tower' });
     await vi.waitFor(() => expect(session.isStale).toBe(false));
     expect(session.selected).toEqual({
       piece: 'tower',
@@ -71,13 +71,13 @@ describe('an open plan', () => {
       session.undo(),
     ]);
     expect(server.sent.map((s) => s.path)).toEqual([
-      '/api/plans/p/edits',
-      '/api/plans/p/edits',
+      '/api/plans/p/edits?version=0',
+      '/api/plans/p/edits?version=1',
       '/api/plans/p/undo?version=2',
     ]);
     expect(server.edits.slice(0, 2)).toEqual([
-      { action: 'DIVIDE', piece: 'tower', height: 2, version: 0 },
-      { action: 'DIVIDE', piece: 'tower', height: 6, version: 1 },
+      { action: 'DIVIDE', piece: 'tower', height: 2 },
+      { action: 'DIVIDE', piece: 'tower', height: 6 },
     ]);
   });
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import { textOn } from '../model/colours';
-  import type { SettingView } from '../api/client';
+  import type { RoleName, SettingId, SettingView } from '../api/client';
   import type { Place, Values } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
   import { choicesOf } from './choices';
@@ -25,7 +25,7 @@
 
   const ofStratum = $derived(!session.selected?.part && role === '');
   const place: Place | undefined = $derived(
-    session.place && (role ? { ...session.place, roles: [role] } : session.place),
+    session.place && (role ? { ...session.place, roles: [role as RoleName] } : session.place),
   );
   const values = $derived(
     (ofStratum ? session.selectedStratum?.settings : fetched) as Values | undefined,
@@ -91,18 +91,23 @@
       course: isCourse(own)
         ? own
         : { from: 'piece', steps: [{ layer: 1, value: Number(found?.value ?? setting.min) }] },
-      onDone: ({ from, ramp, steps }) =>
+      onDone: (value) =>
         void session.edit({
           action: 'SET',
           where: placeOf(setting.id),
-          setting: setting.id,
-          course: { from: from === 'stratum' ? 'STRATUM' : 'PIECE', ramp: ramp ?? false, steps },
+          setting: setting.id as SettingId,
+          value,
         }),
     };
   }
 
   function set(setting: string, value: string) {
-    void session.edit({ action: 'SET', where: placeOf(setting), setting, value });
+    void session.edit({
+      action: 'SET',
+      where: placeOf(setting),
+      setting: setting as SettingId,
+      value,
+    });
   }
 </script>
 
@@ -158,7 +163,11 @@
     own={from.own}
     onSet={(value) => set(setting.id, value)}
     onClear={() =>
-      session.edit({ action: 'CLEAR', where: placeOf(setting.id), setting: setting.id })}
+      session.edit({
+        action: 'CLEAR',
+        where: placeOf(setting.id),
+        setting: setting.id as SettingId,
+      })}
     onCourse={() => editCourse(setting)}
   />
 {/each}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy } from 'svelte';
-  import type { CoverageView } from '../api/client';
+  import type { CoverageView, RoleName } from '../api/client';
   import { mm } from '../model/heights';
   import type { Place, RuleView } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
@@ -47,7 +47,7 @@
     return share > 0.9995 ? 'all of it' : `${Math.max(1, Math.round(share * 100))} %`;
   }
 
-  function setRoles(list: string[]) {
+  function setRoles(list: RoleName[]) {
     const where = { ...rule.where };
     delete where.roles;
     onWhere(list.length > 0 ? { ...where, roles: list } : where);
@@ -106,10 +106,10 @@
       class="field"
       aria-label="Add a role to rule {index + 1}"
       value=""
-      onchange={(e) => setRoles([...roles, e.currentTarget.value])}
+      onchange={(e) => setRoles([...roles, e.currentTarget.value as RoleName])}
     >
       <option value="" disabled>{roles.length > 0 ? 'or …' : 'of all roles'}</option>
-      {#each session.shelf.roles.filter((r) => !roles.includes(r)) as role (role)}
+      {#each session.shelf.roles.filter((r) => !(roles as string[]).includes(r)) as role (role)}
         <option value={role}>{role}</option>
       {/each}
     </select>

@@ -36,7 +36,7 @@
     title="Puts the values of a recipe into the rule"
     value={recipe?.id ?? ''}
     onchange={(e) =>
-      session.edit({ action: 'APPLY_RECIPE', rule: rule.id, recipe: e.currentTarget.value })}
+      session.edit({ action: 'APPLY_RECIPE', rule: rule.id!, recipe: e.currentTarget.value })}
   >
     <option value="" disabled>none</option>
     {#each session.recipes as other (other.id)}

@@ -52,7 +52,7 @@
       action: 'SET',
       where: { pieces: [piece.id], strata: [stratum.id] },
       setting: HEAT,
-      course: { from: 'STRATUM', ramp: true, steps },
+      value: { from: 'stratum', ramp: true, steps },
     });
   }
 

@@ -83,6 +83,6 @@ it('begins a course with the value of the place and sets it there', async () => 
     action: 'SET',
     setting: 'walls',
     where: { pieces: ['tower'], strata: ['s2'] },
-    course: { from: 'STRATUM', ramp: false, steps: [{ layer: 1, value: 5 }] },
+    value: { from: 'stratum', steps: [{ layer: 1, value: 5 }] },
   });
 });

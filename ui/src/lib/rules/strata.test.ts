@@ -61,8 +61,8 @@ it('ramps the temperature from the stratum below', async () => {
     action: 'SET',
     where: { pieces: ['tower'], strata: ['s2'] },
     setting: 'nozzleTemperature',
-    course: {
-      from: 'STRATUM',
+    value: {
+      from: 'stratum',
       ramp: true,
       steps: [
         { layer: 1, value: 1 },

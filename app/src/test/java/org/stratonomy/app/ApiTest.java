@@ -76,7 +76,8 @@ abstract class ApiTest {
         mvc.perform(
                 post("/api/plans/{id}/edits", state.get("id").asString())
                     .contentType(MediaType.APPLICATION_JSON)
-                    .content("{\"version\": %d, %s}".formatted(state.get("version").asInt(), body)))
+                    .queryParam("version", state.get("version").asString())
+                    .content("{%s}".formatted(body)))
             .andExpect(status().isOk())
             .andReturn());
   }
@@ -85,7 +86,8 @@ abstract class ApiTest {
     mvc.perform(
             post("/api/plans/{id}/edits", state.get("id").asString())
                 .contentType(MediaType.APPLICATION_JSON)
-                .content("{\"version\": %d, %s}".formatted(state.get("version").asInt(), body)))
+                .queryParam("version", state.get("version").asString())
+                .content("{%s}".formatted(body)))
         .andExpect(status().isUnprocessableContent())
         .andExpect(jsonPath("$.detail").value(Matchers.containsString(reason)));
   }

@@ -253,13 +253,14 @@ class DivisionApiTest extends ApiTest {
     JsonNode plan = dropped(10);
     mvc.perform(
             post("/api/plans/{id}/edits", plan.get("id").asString())
+                .queryParam("version", "0")
                 .contentType(MediaType.APPLICATION_JSON)
                 .content(
                     """
-                    {"version": 0, "action": "SET", "piece": "wedge", "strata": ["s2"],
+                    {"action": "SET", "piece": "wedge", "strata": ["s2"],
                      "setting": "walls", "value": "3"}
                     """))
-        .andExpect(status().isBadRequest())
+        .andExpect(status().isUnprocessableContent())
         .andExpect(jsonPath("$.detail").value(org.hamcrest.Matchers.containsString("strata")));
     mvc.perform(get("/api/plans/{id}", plan.get("id").asString()))
         .andExpect(jsonPath("$.version").value(plan.get("version").asInt()));

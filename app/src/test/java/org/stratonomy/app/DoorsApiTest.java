@@ -85,14 +85,16 @@ class DoorsApiTest extends ApiTest {
     JsonNode plan = dropped(3);
     mvc.perform(
             post("/api/plans/{id}/edits", plan.get("id").asString())
+                .queryParam("version", "0")
                 .contentType(MediaType.APPLICATION_JSON)
-                .content("{\"version\": 0, \"action\": \"XYZ\"}"))
-        .andExpect(status().isBadRequest())
-        .andExpect(jsonPath("$.detail").value("'action' cannot be read."));
+                .content("{\"action\": \"XYZ\"}"))
+        .andExpect(status().isUnprocessableContent())
+        .andExpect(jsonPath("$.detail").value("There is no action 'XYZ'."));
     mvc.perform(
             post("/api/plans/{id}/edits", plan.get("id").asString())
+                .queryParam("version", "0")
                 .contentType(MediaType.APPLICATION_JSON)
-                .content("{\"version\": "))
+                .content("{\"action\": "))
         .andExpect(status().isBadRequest())
         .andExpect(jsonPath("$.detail").value(containsString("line 1")))
         .andExpect(jsonPath("$.detail").value(not(containsString("stratonomy"))));

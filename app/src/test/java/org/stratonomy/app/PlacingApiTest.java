@@ -139,7 +139,7 @@ class PlacingApiTest extends ApiTest {
             dropped(10),
             """
             "action": "SET", "where": {"pieces": ["wedge"]}, "setting": "fan",
-            "course": {"from": "PIECE", "ramp": false, "steps":
+            "value": {"from": "piece", "ramp": false, "steps":
               [{"layer": 1, "value": 0}, {"layer": 4, "value": 70}]}
             """);
     JsonNode fan = plan.get("document").get("rules").get(0).get("set").get("fan");
@@ -163,7 +163,7 @@ class PlacingApiTest extends ApiTest {
         plan,
         """
         "action": "SET", "where": {}, "setting": "filament",
-        "course": {"from": "PIECE", "ramp": false, "steps": [{"layer": 1, "value": 1}]}
+        "value": {"from": "piece", "ramp": false, "steps": [{"layer": 1, "value": 1}]}
         """,
         "cannot go by the layer");
   }

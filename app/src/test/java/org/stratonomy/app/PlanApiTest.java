@@ -152,8 +152,9 @@ class PlanApiTest extends ApiTest {
         }) {
       mvc.perform(
               post("/api/plans/{id}/edits", plan.get("id").asString())
+                  .queryParam("version", "0")
                   .contentType(MediaType.APPLICATION_JSON)
-                  .content("{\"version\": 0, %s}".formatted(bad)))
+                  .content("{%s}".formatted(bad)))
           .andExpect(status().isUnprocessableContent())
           .andExpect(jsonPath("$.detail").isNotEmpty())
           .andExpect(jsonPath("$.remedy").isNotEmpty());

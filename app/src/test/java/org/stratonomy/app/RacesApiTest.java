@@ -189,8 +189,8 @@ class RacesApiTest extends ApiTest {
         atOnce(
             i ->
                 json(
-                    post("/api/plans/{id}/edits", id),
-                    Map.of("version", 0, "action", "DIVIDE", "piece", "wedge", "height", 2)));
+                    post("/api/plans/{id}/edits", id).queryParam("version", "0"),
+                    Map.of("action", "DIVIDE", "piece", "wedge", "height", 2)));
     assertThat(statuses(edits)).isEqualTo(Map.of(200, 1, 409, MANY - 1));
     List<MvcResult> undone = atOnce(i -> post("/api/plans/{id}/undo", id).param("version", "1"));
     assertThat(statuses(undone)).isEqualTo(Map.of(200, 1, 409, MANY - 1));

@@ -35,11 +35,12 @@ class VariantApiTest extends ApiTest {
   private void walls(JsonNode plan, int walls) throws Exception {
     String edit =
         """
-        {"version": %d, "action": "SET", "where": {}, "setting": "walls", "value": "%d"}
+        {"action": "SET", "where": {}, "setting": "walls", "value": "%d"}
         """
-            .formatted(plan.get("version").asInt(), walls);
+            .formatted(walls);
     mvc.perform(
             post("/api/plans/{id}/edits", plan.get("id").asString())
+                .queryParam("version", plan.get("version").asString())
                 .contentType(MediaType.APPLICATION_JSON)
                 .content(edit))
         .andExpect(status().isOk());

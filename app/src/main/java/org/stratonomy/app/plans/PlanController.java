@@ -27,20 +27,22 @@ import org.stratonomy.app.plans.PlanImporter.Dropped;
 import org.stratonomy.app.tasks.Lane;
 import org.stratonomy.app.tasks.TaskService;
 import org.stratonomy.engine.PlanChange;
+import org.stratonomy.engine.document.EditFormat;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.document.StratFile;
 import org.stratonomy.engine.place.CommonOrigin;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 @RestController
 @RequestMapping("/api/plans")
 class PlanController {
   private final PlanService plans;
   private final PlanImporter importer;
-  private final PlanEditor editor;
+  private final EditService editor;
   private final TaskService tasks;
 
-  PlanController(PlanService plans, PlanImporter importer, PlanEditor editor, TaskService tasks) {
+  PlanController(PlanService plans, PlanImporter importer, EditService editor, TaskService tasks) {
     this.tasks = tasks;
     this.plans = plans;
     this.importer = importer;
@@ -106,8 +108,11 @@ class PlanController {
   }
 
   @PostMapping("/{id}/edits")
-  PlanState edit(@PathVariable UUID id, @Valid @RequestBody EditRequest request) {
-    return tasks.run(Lane.EDIT, id, progress -> editor.edit(id, request));
+  PlanState edit(
+      @PathVariable UUID id,
+      @RequestParam int version,
+      @RequestBody @Schema(ref = "#/components/schemas/PlanEdit") ObjectNode edit) {
+    return tasks.run(Lane.EDIT, id, progress -> editor.edit(id, version, EditFormat.read(edit)));
   }
 
   /** Takes machine and filaments as the shelf has them now. */

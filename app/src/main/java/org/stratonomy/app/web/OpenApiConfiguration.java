@@ -11,7 +11,10 @@ import java.util.Map;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.stratonomy.engine.document.EditFormat;
 import org.stratonomy.engine.document.PlanSchema;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Describes the API; the plan document's part is the schema of the plan file. */
@@ -27,6 +30,7 @@ class OpenApiConfiguration {
     return api -> {
       api.getComponents().getSchemas().values().forEach(OpenApiConfiguration::requireFields);
       api.getComponents().addSchemas("PlanDocument", planDocument());
+      api.getComponents().addSchemas("PlanEdit", planEdit());
       api.setServers(List.of());
     };
   }
@@ -49,10 +53,22 @@ class OpenApiConfiguration {
   private static JsonSchema planDocument() {
     ObjectNode schema = PlanSchema.schema();
     schema.remove("$schema");
+    return parsed(schema);
+  }
+
+  /** One of the edits; which one its action says. */
+  private static JsonSchema planEdit() {
+    ObjectNode schema = JsonMapper.shared().createObjectNode();
+    ArrayNode kinds = schema.putArray("oneOf");
+    EditFormat.schemas().values().forEach(kinds::add);
+    return parsed(schema);
+  }
+
+  private static JsonSchema parsed(ObjectNode schema) {
     try {
       return Json31.mapper().readValue(schema.toString(), JsonSchema.class);
     } catch (JsonProcessingException e) {
-      throw new IllegalStateException("the plan schema is valid JSON", e);
+      throw new IllegalStateException("the schemas are valid JSON", e);
     }
   }
 }

@@ -19,6 +19,16 @@ final class RuleFormat {
   static ObjectNode schema() {
     ObjectNode rule = PlanSchema.object("where", "set");
     ObjectNode properties = (ObjectNode) rule.get("properties");
+    properties.set("id", PlanSchema.text("Unique within the plan; made up if missing", 1, 200));
+    properties.set("where", whereSchema());
+    properties.set("set", ValueFormat.schema());
+    properties.putObject("on").put("type", "boolean");
+    properties.set(
+        "recipe", PlanSchema.text("Recipe that the values were taken from last", 1, 100));
+    return rule;
+  }
+
+  static ObjectNode whereSchema() {
     ObjectNode where = PlanSchema.object();
     ObjectNode limits = (ObjectNode) where.get("properties");
     limits.set("pieces", ids("Id of a piece", "Only these pieces"));
@@ -42,13 +52,7 @@ final class RuleFormat {
     span.set("last", count());
     limits.set("layers", layers);
     limits.set("planStrata", strata("Only these strata of the plan"));
-    properties.set("id", PlanSchema.text("Unique within the plan; made up if missing", 1, 200));
-    properties.set("where", where);
-    properties.set("set", ValueFormat.schema());
-    properties.putObject("on").put("type", "boolean");
-    properties.set(
-        "recipe", PlanSchema.text("Recipe that the values were taken from last", 1, 100));
-    return rule;
+    return where;
   }
 
   private static ObjectNode ids(String item, String list) {
@@ -77,7 +81,7 @@ final class RuleFormat {
         node.path("recipe").asString(""));
   }
 
-  private static Scope where(JsonNode node) {
+  static Scope where(JsonNode node) {
     List<Role> roles =
         PlanFormat.texts(node.path("roles")).stream()
             .map(label -> Role.byLabel(label).orElseThrow())
@@ -105,15 +109,7 @@ final class RuleFormat {
 
   static void write(Rule rule, ObjectNode node) {
     node.put("id", rule.id());
-    ObjectNode where = node.putObject("where");
-    Scope limits = rule.where();
-    texts(where, "pieces", limits.pieces());
-    texts(where, "bodies", limits.bodies());
-    texts(where, "strata", limits.strata());
-    texts(where, "regions", limits.regions());
-    texts(where, "roles", limits.roles().stream().map(Role::label).toList());
-    limits.layers().ifPresent(layers -> write(layers, where.putObject("layers")));
-    texts(where, "planStrata", limits.planStrata());
+    node.set("where", write(rule.where()));
     if (!rule.on()) {
       node.put("on", false);
     }
@@ -121,6 +117,18 @@ final class RuleFormat {
       node.put("recipe", rule.recipe());
     }
     node.set("set", ValueFormat.write(rule.set()));
+  }
+
+  static ObjectNode write(Scope limits) {
+    ObjectNode where = JsonMapper.shared().createObjectNode();
+    texts(where, "pieces", limits.pieces());
+    texts(where, "bodies", limits.bodies());
+    texts(where, "strata", limits.strata());
+    texts(where, "regions", limits.regions());
+    texts(where, "roles", limits.roles().stream().map(Role::label).toList());
+    limits.layers().ifPresent(layers -> write(layers, where.putObject("layers")));
+    texts(where, "planStrata", limits.planStrata());
+    return where;
   }
 
   private static void write(Layers layers, ObjectNode node) {

@@ -26,7 +26,16 @@ final class SchemaCheck {
    * @throws Problem if the document does not follow the schema
    */
   static void check(Schema schema, String name, JsonNode document) {
-    List<Error> errors = errors(schema, name, document);
+    check(schema, name, document, "docs/formats/plan.md lists the keys and their values.");
+  }
+
+  /**
+   * @param name what to call the document in an error
+   * @param remedy where its schema is described
+   * @throws Problem if the document does not follow the schema
+   */
+  static void check(Schema schema, String name, JsonNode document, String remedy) {
+    List<Error> errors = errors(schema, name, document, remedy);
     if (!errors.isEmpty()) {
       throw new Problem(
           Problem.Kind.PLAN_FORMAT,
@@ -37,20 +46,17 @@ final class SchemaCheck {
                   .distinct()
                   .collect(Collectors.joining("; "))
               + ".",
-          "docs/formats/plan.md lists the keys and their values.");
+          remedy);
     }
   }
 
-  private static List<Error> errors(Schema schema, String name, JsonNode document) {
+  private static List<Error> errors(Schema schema, String name, JsonNode document, String remedy) {
     try {
       return schema.validate(document);
     } catch (JacksonException e) {
       // The library compares whole numbers as 64-bit ones.
       throw new Problem(
-          Problem.Kind.PLAN_FORMAT,
-          name,
-          "It has a number that is far too large.",
-          "docs/formats/plan.md lists the keys and their values.");
+          Problem.Kind.PLAN_FORMAT, name, "It has a number that is far too large.", remedy);
     }
   }
 

@@ -6,6 +6,8 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.stratonomy.engine.guard.PlainText;
+import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.settings.Scope.Layers;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
@@ -43,7 +45,7 @@ public final class ValueFormat {
     } else if (setting.canCourse()) {
       ArrayNode either = value.putArray("anyOf");
       either.add(number(setting));
-      either.add(course(setting));
+      either.add(course(number(setting)));
     } else {
       value.setAll(number(setting));
     }
@@ -58,7 +60,7 @@ public final class ValueFormat {
         .put("maximum", setting.max());
   }
 
-  private static ObjectNode course(Setting setting) {
+  private static ObjectNode course(ObjectNode value) {
     ObjectNode course = PlanSchema.object("steps");
     ObjectNode properties = (ObjectNode) course.get("properties");
     ArrayNode froms = properties.putObject("from").putArray("enum");
@@ -73,7 +75,7 @@ public final class ValueFormat {
         .put("type", "integer")
         .put("minimum", 1)
         .put("maximum", PlanSchema.MOST_LAYERS);
-    parts.set("value", number(setting));
+    parts.set("value", value);
     properties.set(
         "steps", PlanSchema.list(step, 1, PlanSchema.MOST_STEPS, "From a layer on, a value holds"));
     return course;
@@ -97,6 +99,39 @@ public final class ValueFormat {
       values.put(Setting.byId(entry.getKey()).orElseThrow(), value(entry.getValue()));
     }
     return values;
+  }
+
+  /** Of a value of any setting: a number, also as people type it, a choice, or a course. */
+  static ObjectNode anySchema() {
+    ObjectNode value = JsonMapper.shared().createObjectNode();
+    ArrayNode either = value.putArray("anyOf");
+    either.add(PlanSchema.text("A choice, or a number as people type it", 0, 100));
+    either.addObject().put("type", "number");
+    either.add(course(JsonMapper.shared().createObjectNode().put("type", "number")));
+    return value;
+  }
+
+  /**
+   * @throws Problem if it is a text that is no number, for a setting that is one
+   */
+  static Value any(Setting setting, JsonNode node) {
+    if (!node.isString() || setting.isChoice()) {
+      return value(node);
+    }
+    String text = node.asString();
+    try {
+      double number = Double.parseDouble(text.strip().replace(',', '.'));
+      if (Double.isFinite(number)) {
+        return Value.of(number);
+      }
+    } catch (NumberFormatException e) {
+      // Said below, in the same words as for infinite numbers.
+    }
+    throw new Problem(
+        Problem.Kind.PLAN,
+        "the edit",
+        "'%s' is not a number.".formatted(PlainText.shown(text)),
+        "Give %s as a number.".formatted(setting.label()));
   }
 
   private static Value value(JsonNode node) {

@@ -149,11 +149,21 @@ public final class Divider {
     }
     Plan divided = equalParts(from, to, parts, bottom, top);
     Piece after = divided.piece(piece.id()).orElseThrow();
-    int first = after.strata().at(from + END);
+    if (to < bottom + END || from > top - END) {
+      throw Strata.bad(
+          "There is nothing of the piece from %s to %s mm.".formatted(Value.of(from), Value.of(to)),
+          "It reaches from %s to %s mm; give a span of that."
+              .formatted(Value.of(Strata.rounded(bottom)), Value.of(Strata.rounded(top))));
+    }
     for (int i = 0; i < parts; i++) {
-      Scope where = new Scope(List.of(piece.id()), List.of(after.strata().get(first + i).id()));
-      Value slot = Value.of(slots.get(i % slots.size()));
-      divided = RuleEditor.set(divided, where, Setting.FILAMENT, slot);
+      double low = Math.max(bottom, from + (to - from) * i / parts);
+      double high = Math.min(top, from + (to - from) * (i + 1) / parts);
+      if (high - low > END) {
+        int stratum = after.strata().at((low + high) / 2);
+        Scope where = new Scope(List.of(piece.id()), List.of(after.strata().get(stratum).id()));
+        Value slot = Value.of(slots.get(i % slots.size()));
+        divided = RuleEditor.set(divided, where, Setting.FILAMENT, slot);
+      }
     }
     return divided;
   }

@@ -3,6 +3,7 @@ package org.stratonomy.engine.place;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
+import org.stratonomy.engine.edit.Alignment;
 import org.stratonomy.engine.edit.PieceEditor;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshSource;
@@ -31,22 +32,6 @@ public final class Placer {
   public Placer(Plan plan, MeshSource meshes) {
     this.plan = plan;
     this.meshes = meshes;
-  }
-
-  /** How two things are aligned along an axis. */
-  public enum How {
-    /** Middle to middle. */
-    MIDDLE,
-    /** Low side to low side. */
-    LOW,
-    /** High side to high side. */
-    HIGH,
-    /** Its low side against the other's high side. */
-    AFTER,
-    /** Its high side against the other's low side. */
-    BEFORE,
-    /** Origin of its file to the origin of the other's. */
-    ORIGIN
   }
 
   static Problem bad(String reason, String remedy) {
@@ -86,12 +71,12 @@ public final class Placer {
    *
    * @param axis 0, 1, 2 for X, Y, Z
    */
-  public Plan align(String id, String otherId, int axis, How how) {
+  public Plan align(String id, String otherId, int axis, Alignment how) {
     Piece piece = piece(id);
     PlacedPiece own = placed(piece);
     PlacedPiece other = placed(piece(otherId));
     double way =
-        how == How.ORIGIN
+        how == Alignment.ORIGIN
             ? axis(other.machine(Vector.ZERO), axis) - axis(own.machine(Vector.ZERO), axis)
             : way(own.bounds(), other.bounds(), axis, how);
     return moved(plan, piece, along(axis, way));
@@ -103,12 +88,12 @@ public final class Placer {
    *
    * @param axis 0, 1, 2 for the model's X, Y, Z
    */
-  public Plan alignBody(String id, String bodyId, String otherId, int axis, How how) {
+  public Plan alignBody(String id, String bodyId, String otherId, int axis, Alignment how) {
     Piece piece = piece(id);
     Body body = body(piece, bodyId);
     Body other = body(piece, otherId);
     double way =
-        how == How.ORIGIN
+        how == Alignment.ORIGIN
             ? axis(other.shift(), axis) - axis(body.shift(), axis)
             : way(PlacedPiece.model(body, meshes), PlacedPiece.model(other, meshes), axis, how);
     return shiftBody(id, bodyId, body.shift().plus(along(axis, way)));
@@ -120,7 +105,7 @@ public final class Placer {
    * @param axis 0, 1, 2 for the model's X, Y, Z
    * @throws Problem if the region is no mesh
    */
-  public Plan alignRegion(String id, String regionId, int axis, How how) {
+  public Plan alignRegion(String id, String regionId, int axis, Alignment how) {
     Piece piece = piece(id);
     Region region =
         piece
@@ -134,7 +119,7 @@ public final class Placer {
     Region.Solid solid = (Region.Solid) region.shape();
     Body asBody = new Body(regionId, regionId, solid.mesh(), solid.shift());
     double way =
-        how == How.ORIGIN
+        how == Alignment.ORIGIN
             ? -axis(solid.shift(), axis)
             : way(PlacedPiece.model(asBody, meshes), PlacedPiece.model(piece, meshes), axis, how);
     Region moved =
@@ -251,7 +236,7 @@ public final class Placer {
     return new Vector(axis == 0 ? mm : 0, axis == 1 ? mm : 0, axis == 2 ? mm : 0);
   }
 
-  private static double way(Bounds own, Bounds other, int axis, How how) {
+  private static double way(Bounds own, Bounds other, int axis, Alignment how) {
     double low = axis(low(own), axis);
     double high = axis(high(own), axis);
     double otherLow = axis(low(other), axis);

@@ -18,11 +18,11 @@ import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.edit.Alignment;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.mesh.Vector;
-import org.stratonomy.engine.place.Placer.How;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
@@ -147,17 +147,17 @@ class PlacerTest {
     Plan plan = plan(piece("a", "small", 50, 60), piece("b", "large", 150, 100));
     Placer placer = new Placer(plan, SOURCE);
     Bounds b = placed(plan, "b").bounds();
-    assertThat(placed(placer.align("a", "b", 0, How.LOW), "a").bounds().minX())
+    assertThat(placed(placer.align("a", "b", 0, Alignment.LOW), "a").bounds().minX())
         .isCloseTo(b.minX(), EXACT);
-    assertThat(placed(placer.align("a", "b", 1, How.HIGH), "a").bounds().maxY())
+    assertThat(placed(placer.align("a", "b", 1, Alignment.HIGH), "a").bounds().maxY())
         .isCloseTo(b.maxY(), EXACT);
-    assertThat(placed(placer.align("a", "b", 2, How.AFTER), "a").bounds().minZ())
+    assertThat(placed(placer.align("a", "b", 2, Alignment.AFTER), "a").bounds().minZ())
         .isCloseTo(b.maxZ(), EXACT);
-    assertThat(placed(placer.align("a", "b", 0, How.BEFORE), "a").bounds().maxX())
+    assertThat(placed(placer.align("a", "b", 0, Alignment.BEFORE), "a").bounds().maxX())
         .isCloseTo(b.minX(), EXACT);
-    Bounds middle = placed(placer.align("a", "b", 0, How.MIDDLE), "a").bounds();
+    Bounds middle = placed(placer.align("a", "b", 0, Alignment.MIDDLE), "a").bounds();
     assertThat(middle.minX() + middle.maxX()).isCloseTo(b.minX() + b.maxX(), EXACT);
-    Plan origin = placer.align("a", "b", 1, How.ORIGIN);
+    Plan origin = placer.align("a", "b", 1, Alignment.ORIGIN);
     assertThat(placed(origin, "a").machine(Vector.ZERO).y())
         .isCloseTo(placed(origin, "b").machine(Vector.ZERO).y(), EXACT);
   }
@@ -278,7 +278,7 @@ class PlacerTest {
   @Test
   void shiftingABodyLeavesTheOthersAndTheRegionsWhereTheyStand() {
     Plan plan = twoBodies(TURNED);
-    Plan moved = new Placer(plan, SOURCE).alignBody("pair", "two", "one", 0, How.AFTER);
+    Plan moved = new Placer(plan, SOURCE).alignBody("pair", "two", "one", 0, Alignment.AFTER);
     PlacedPiece before = placed(plan, "pair");
     PlacedPiece after = placed(moved, "pair");
     assertThat(after.vertices(0)).containsExactly(before.vertices(0), EXACT);
@@ -305,14 +305,15 @@ class PlacerTest {
     Piece piece = piece("a", "large", 100, 100);
     Region region = new Region("r", "R", new Region.Solid("small", new Vector(70, 0, -3)));
     Plan plan = plan(piece.withRegions(List.of(region)));
-    Plan aligned = new Placer(plan, SOURCE).alignRegion("a", "r", 0, How.MIDDLE);
-    aligned = new Placer(aligned, SOURCE).alignRegion("a", "r", 2, How.HIGH);
+    Plan aligned = new Placer(plan, SOURCE).alignRegion("a", "r", 0, Alignment.MIDDLE);
+    aligned = new Placer(aligned, SOURCE).alignRegion("a", "r", 2, Alignment.HIGH);
     Region.Solid is = (Region.Solid) aligned.piece("a").orElseThrow().regions().getFirst().shape();
     assertThat(is.shift()).isEqualTo(new Vector(15, 0, 15));
-    Plan back = new Placer(aligned, SOURCE).alignRegion("a", "r", 0, How.ORIGIN);
+    Plan back = new Placer(aligned, SOURCE).alignRegion("a", "r", 0, Alignment.ORIGIN);
     is = (Region.Solid) back.piece("a").orElseThrow().regions().getFirst().shape();
     assertThat(is.shift().x()).isZero();
     Placer placer = new Placer(plan(piece), SOURCE);
-    assertThatThrownBy(() -> placer.alignRegion("a", "r", 0, How.LOW)).isInstanceOf(Problem.class);
+    assertThatThrownBy(() -> placer.alignRegion("a", "r", 0, Alignment.LOW))
+        .isInstanceOf(Problem.class);
   }
 }

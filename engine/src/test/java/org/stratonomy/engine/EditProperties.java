@@ -1,0 +1,231 @@
+package org.stratonomy.engine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Combinators;
+import net.jqwik.api.Example;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import net.jqwik.api.Tuple;
+import org.stratonomy.engine.document.EditFormat;
+import org.stratonomy.engine.document.PlanFormat;
+import org.stratonomy.engine.document.ShelfReader;
+import org.stratonomy.engine.edit.Alignment;
+import org.stratonomy.engine.edit.Edit;
+import org.stratonomy.engine.edit.RegionEditor;
+import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.mesh.Vector;
+import org.stratonomy.engine.plan.Job;
+import org.stratonomy.engine.plan.Placement;
+import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Choice;
+import org.stratonomy.engine.settings.Recipe;
+import org.stratonomy.engine.settings.Recipes;
+import org.stratonomy.engine.settings.Scope;
+import org.stratonomy.engine.settings.Scope.Layers;
+import org.stratonomy.engine.settings.Setting;
+import org.stratonomy.engine.settings.Value;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Edits are data: what was done can be written down, read, and done again. */
+class EditProperties {
+  private static final Mesh BAR = Shapes.bar(20, 30, 12);
+  private static final MeshSource MESHES = Shapes.source(BAR);
+  private static final Recipes RECIPES =
+      new Recipes(
+          List.of(
+              new Recipe("plain", "Plain", Optional.empty(), Map.of(Setting.WALLS, Value.of(3)))));
+  private static final PlanEditor EDITOR =
+      new PlanEditor(MESHES, (mesh, name) -> List.of(mesh, mesh), () -> RECIPES);
+
+  private static final Plan START =
+      Shapes.plan(
+          List.of(4.0), Shapes.everywhere(Map.of(Setting.WALLS, Value.of(2))).withId("all"));
+
+  /** A session: edits that are carried out one after the other, where they can be. */
+  private static List<Plan> carriedOut(List<Edit> edits, List<Edit> done) {
+    List<Plan> plans = new ArrayList<>(List.of(START));
+    for (Edit edit : edits) {
+      try {
+        Plan before = plans.getLast();
+        plans.add(EDITOR.apply(new Job(before, ShelfReader.standard()), edit));
+        done.add(edit);
+      } catch (Problem refused) {
+        assertThat(refused.remedy()).isNotBlank();
+      }
+    }
+    return plans;
+  }
+
+  @Property(tries = 150)
+  void editsThatWereWrittenDownGiveTheSamePlanAgain(@ForAll("sessions") List<Edit> session) {
+    List<Edit> done = new ArrayList<>();
+    Plan plan = carriedOut(session, done).getLast();
+    List<Edit> read =
+        done.stream()
+            .map(
+                edit ->
+                    EditFormat.read(
+                        JsonMapper.shared().readTree(EditFormat.write(edit).toString())))
+            .toList();
+    assertThat(read).isEqualTo(done);
+    Plan again = carriedOut(read, new ArrayList<>()).getLast();
+    assertThat(PlanFormat.write(again)).isEqualTo(PlanFormat.write(plan));
+  }
+
+  /** Nothing that an edit makes is refused when the plan is opened the next time. */
+  @Property(tries = 150)
+  void everyPlanOfASessionIsOneThatCanBeOpened(@ForAll("sessions") List<Edit> session) {
+    for (Plan plan : carriedOut(session, new ArrayList<>())) {
+      assertThat(PlanFormat.read("the plan", PlanFormat.write(plan))).isEqualTo(plan);
+    }
+  }
+
+  @Example
+  void everyKindOfEditIsAmongThoseTried() {
+    Set<Class<?>> tried =
+        kinds().stream().map(kind -> kind.sample().getClass()).collect(Collectors.toSet());
+    assertThat(tried).containsExactlyInAnyOrder(Edit.class.getPermittedSubclasses());
+    assertThat(EditFormat.schemas()).hasSameSizeAs(tried);
+  }
+
+  @Example
+  void whatIsNoEditIsRefusedWithTheReason() {
+    Map<String, String> bad = new HashMap<>();
+    bad.put("{}", "no action");
+    bad.put("{\"action\": \"EXPLODE\"}", "EXPLODE");
+    bad.put("{\"action\": \"DIVIDE\", \"piece\": \"bar\"}", "height");
+    bad.put("{\"action\": \"DIVIDE\", \"piece\": \"bar\", \"height\": \"low\"}", "height");
+    bad.put("{\"action\": \"JOIN_PLAN\", \"height\": 1, \"piece\": \"bar\"}", "piece");
+    bad.put("{\"action\": \"SET\", \"setting\": \"colour\", \"value\": 1}", "setting");
+    bad.put("{\"action\": \"SET\", \"setting\": \"walls\", \"value\": \"many\"}", "many");
+    bad.put("{\"action\": \"ARRANGE\", \"spacing\": null}", "spacing");
+    bad.put(
+        "{\"action\": \"ALIGN\", \"piece\": \"a\", \"other\": \"b\", \"axis\": 3, \"how\":"
+            + " \"LOW\"}",
+        "axis");
+    bad.forEach(
+        (text, word) ->
+            assertThatThrownBy(() -> EditFormat.read(JsonMapper.shared().readTree(text)))
+                .as(text)
+                .isInstanceOfSatisfying(
+                    Problem.class,
+                    problem -> {
+                      assertThat(problem.reason()).contains(word);
+                      assertThat(problem.remedy()).isNotBlank();
+                    }));
+  }
+
+  @Provide
+  Arbitrary<List<Edit>> sessions() {
+    return Arbitraries.<Edit>oneOf(List.copyOf(kinds())).list().ofMaxSize(12);
+  }
+
+  private static final Arbitrary<String> PIECES =
+      Arbitraries.frequencyOf(
+          Tuple.of(9, Arbitraries.just(START.pieces().getFirst().id())),
+          Tuple.of(2, Arbitraries.of("bar-2", "body", "nobody")));
+  private static final Arbitrary<String> BODIES = Arbitraries.of("body", "body-1", "body-2", "lid");
+  private static final Arbitrary<Double> HEIGHTS =
+      Arbitraries.of(0.0, 2.0, 4.0, 4.2, 5.09, 7.3, 12.0, -1.0);
+  private static final Arbitrary<Vector> VECTORS =
+      Combinators.combine(
+              Arbitraries.doubles().between(-90, 90).ofScale(1),
+              Arbitraries.doubles().between(-90, 90).ofScale(1),
+              Arbitraries.of(0.0, 1.0, -1.0))
+          .as(Vector::new);
+  private static final Arbitrary<Integer> AXES = Arbitraries.integers().between(0, 2);
+  private static final Arbitrary<Alignment> HOW = Arbitraries.of(Alignment.values());
+  private static final Arbitrary<List<Integer>> SLOTS =
+      Arbitraries.integers().between(1, 2).list().ofMinSize(1).ofMaxSize(3);
+  private static final Arbitrary<Scope> PLACES =
+      Combinators.combine(
+              PIECES.list().ofMaxSize(1),
+              Arbitraries.of("s1", "s2").list().ofMaxSize(1),
+              Arbitraries.<Optional<Layers>>of(
+                  Optional.empty(),
+                  Optional.of(new Layers(Layers.From.STRATUM, 2, Layers.OPEN)),
+                  Optional.of(new Layers(Layers.From.PIECE, 1, 5))))
+          .as(
+              (pieces, strata, layers) ->
+                  new Scope(pieces, List.of(), strata, List.of(), List.of(), layers));
+
+  /** Settings with values, one of each kind. */
+  private record Said(Setting setting, Value value) {}
+
+  private static final Arbitrary<Said> SAID =
+      Arbitraries.of(
+          new Said(Setting.WALLS, Value.of(3)),
+          new Said(Setting.INFILL_PATTERN, Value.of(Choice.InfillPattern.GYROID)),
+          new Said(Setting.FAN, Value.of(35.5)),
+          new Said(
+              Setting.FAN,
+              new Value.Course(
+                  Layers.From.STRATUM,
+                  true,
+                  List.of(new Value.Course.Step(1, 0), new Value.Course.Step(9, 80.5)))));
+
+  private static List<Arbitrary<? extends Edit>> kinds() {
+    List<Arbitrary<? extends Edit>> all = new ArrayList<>();
+    all.add(Combinators.combine(PIECES, HEIGHTS).as(Edit.Divide::new));
+    all.add(Combinators.combine(PIECES, HEIGHTS).as(Edit.Join::new));
+    all.add(Combinators.combine(PIECES, HEIGHTS, HEIGHTS).as(Edit.MoveBoundary::new));
+    all.add(
+        Combinators.combine(
+                PIECES, HEIGHTS, HEIGHTS, Arbitraries.integers().between(1, 4), SLOTS.optional())
+            .as(Edit.EqualParts::new));
+    all.add(Combinators.combine(PIECES, PIECES).as(Edit.CopyStrata::new));
+    all.add(HEIGHTS.map(Edit.DividePlan::new));
+    all.add(HEIGHTS.map(Edit.JoinPlan::new));
+    all.add(Combinators.combine(HEIGHTS, HEIGHTS).as(Edit.MovePlanBoundary::new));
+    all.add(
+        Combinators.combine(PLACES, SAID)
+            .as((where, said) -> new Edit.Set(where, said.setting, said.value)));
+    all.add(
+        Combinators.combine(PLACES, SAID).as((where, said) -> new Edit.Clear(where, said.setting)));
+    all.add(Arbitraries.of("plain", "lost").map(recipe -> new Edit.ApplyRecipe("all", recipe)));
+    all.add(PIECES.map(piece -> new Edit.Fill(piece, new Edit.Filling(20, true, 3))));
+    all.add(
+        Combinators.combine(PIECES, Arbitraries.of(RegionEditor.Kind.values()))
+            .as(Edit.AddRegion::new));
+    all.add(
+        Combinators.combine(PIECES, Arbitraries.of("core", "box", "slab"))
+            .as(Edit.RemoveRegion::new));
+    all.add(Combinators.combine(PIECES, BODIES).as(Edit.SplitBody::new));
+    all.add(Combinators.combine(PIECES, SLOTS).as(Edit.Alternate::new));
+    all.add(
+        Combinators.combine(PIECES, VECTORS, VECTORS)
+            .as(
+                (piece, at, turn) ->
+                    new Edit.Place(piece, new Placement(at, turn, new Vector(1, 1, 1)))));
+    all.add(PIECES.map(Edit.CopyPiece::new));
+    all.add(PIECES.map(Edit.RemovePiece::new));
+    all.add(Combinators.combine(PIECES, PIECES).as(Edit.JoinPiece::new));
+    all.add(PIECES.map(Edit.SeparatePiece::new));
+    all.add(Arbitraries.of(0.0, 4.0, -1.0, 900.0).map(Edit.Arrange::new));
+    all.add(Combinators.combine(PIECES, PIECES, AXES, HOW).as(Edit.Align::new));
+    all.add(Combinators.combine(PIECES, BODIES, BODIES, AXES, HOW).as(Edit.AlignBody::new));
+    all.add(
+        Combinators.combine(PIECES, Arbitraries.of("core", "box"), AXES, HOW)
+            .as(Edit.AlignRegion::new));
+    all.add(Combinators.combine(PIECES, BODIES, VECTORS).as(Edit.ShiftBody::new));
+    all.add(Combinators.combine(PIECES, BODIES, PIECES.optional()).as(Edit.MoveBody::new));
+    all.add(
+        Combinators.combine(PIECES, Arbitraries.of(new Vector(0, 0, 1), new Vector(-1, 0, 0)))
+            .as(Edit.LayDown::new));
+    return all;
+  }
+}
