@@ -21,7 +21,7 @@ is_stale() {
 
 build_application() {
   install_build_tools
-  if is_stale app/target/app-0.1.0-SNAPSHOT.jar engine demo app ui pom.xml; then
+  if is_stale app/target/app-0.1.0-SNAPSHOT.jar engine report demo app ui pom.xml; then
     say "Building … (some minutes the first time)"
     maven -q -pl app -am package -DskipTests >.stratonomy/build.log 2>&1 ||
       { tail -n 40 .stratonomy/build.log >&2; fail "The build failed; .stratonomy/build.log has all of it."; }
@@ -30,7 +30,7 @@ build_application() {
 
 # command_line NAME ARGS…: a command of the cli module.
 command_line() {
-  if is_stale cli/target/cli-0.1.0-SNAPSHOT.jar engine cli pom.xml; then
+  if is_stale cli/target/cli-0.1.0-SNAPSHOT.jar engine report cli pom.xml; then
     install_if_missing mvn maven
     use_jdk
     say "Building …"

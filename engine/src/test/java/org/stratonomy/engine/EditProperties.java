@@ -3,6 +3,9 @@ package org.stratonomy.engine;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -100,6 +103,26 @@ class EditProperties {
         kinds().stream().map(kind -> kind.sample().getClass()).collect(Collectors.toSet());
     assertThat(tried).containsExactlyInAnyOrder(Edit.class.getPermittedSubclasses());
     assertThat(EditFormat.schemas()).hasSameSizeAs(tried);
+  }
+
+  @Example
+  void everyEditIsDescribedWithItsKeys() throws IOException {
+    List<String> lines = Files.readAllLines(Path.of("../docs/formats/edits.md"));
+    EditFormat.schemas()
+        .forEach(
+            (action, schema) -> {
+              String keys =
+                  schema.get("properties").propertyNames().stream()
+                      .filter(key -> !key.equals("action"))
+                      .map("`%s`"::formatted)
+                      .collect(Collectors.joining(", "));
+              assertThat(lines)
+                  .as(action)
+                  .anyMatch(
+                      line ->
+                          line.replace(" (may be missing)", "")
+                              .startsWith("| `%s` | %s | ".formatted(action, keys)));
+            });
   }
 
   @Example
