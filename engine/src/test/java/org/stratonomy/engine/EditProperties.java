@@ -125,6 +125,48 @@ class EditProperties {
             });
   }
 
+  static List<Edit> astray() {
+    String piece = START.pieces().getFirst().id();
+    Vector up = new Vector(0, 0, 1);
+    return List.of(
+        new Edit.Divide("nobody", 6),
+        new Edit.Join(piece, 6),
+        new Edit.MoveBoundary(piece, 6, 7),
+        new Edit.EqualParts("nobody", 0, 6, 3, Optional.empty()),
+        new Edit.CopyStrata(piece, "nobody"),
+        new Edit.JoinPlan(6),
+        new Edit.MovePlanBoundary(6, 7),
+        new Edit.ApplyRecipe("nobody", "plain"),
+        new Edit.ApplyRecipe("all", "nobody"),
+        new Edit.Fill("nobody", new Edit.Filling(20, true, 3)),
+        new Edit.AddRegion("nobody", RegionEditor.Kind.BOX),
+        new Edit.RemoveRegion(piece, "nobody"),
+        new Edit.SplitBody(piece, "nobody"),
+        new Edit.Alternate("nobody", List.of(1)),
+        new Edit.Place("nobody", new Placement(up, up, up)),
+        new Edit.CopyPiece("nobody"),
+        new Edit.RemovePiece("nobody"),
+        new Edit.JoinPiece(piece, "nobody"),
+        new Edit.SeparatePiece("nobody"),
+        new Edit.Align(piece, "nobody", 0, Alignment.LOW),
+        new Edit.AlignBody(piece, "nobody", piece, 0, Alignment.LOW),
+        new Edit.AlignRegion(piece, "nobody", 0, Alignment.LOW),
+        new Edit.ShiftBody(piece, "nobody", up),
+        new Edit.MoveBody(piece, "nobody", Optional.empty()),
+        new Edit.LayDown("nobody", up));
+  }
+
+  @Example
+  void anEditOfWhatIsNotThereIsRefused() {
+    Job job = new Job(START, ShelfReader.standard());
+    assertThat(astray())
+        .allSatisfy(
+            edit ->
+                assertThatThrownBy(() -> EDITOR.apply(job, edit))
+                    .as(edit.toString())
+                    .isInstanceOf(Problem.class));
+  }
+
   @Example
   void whatIsNoEditIsRefusedWithTheReason() {
     Map<String, String> bad = new HashMap<>();

@@ -136,8 +136,16 @@ public final class RegionEditor {
     return Math.max(0.1, Math.rint(mm * 10) / 10);
   }
 
-  /** Without a region, and without the slabs and rules that need it. */
+  /**
+   * Without a region, and without the slabs and rules that need it.
+   *
+   * @throws Problem if there is no such region
+   */
   public Plan remove(String region) {
+    if (piece.region(region).isEmpty()) {
+      throw bad(
+          "There is no region '%s' in %s.".formatted(region, piece.name()), "Choose another.");
+    }
     List<String> gone =
         piece.regions().stream()
             .filter(

@@ -128,11 +128,16 @@ public final class Placer {
         piece.withRegions(piece.regions().stream().map(r -> r == region ? moved : r).toList()));
   }
 
-  /** Shifts a body within its piece; all else stays where it stands. */
+  /**
+   * Shifts a body within its piece; all else stays where it stands.
+   *
+   * @throws Problem if there is no such body
+   */
   public Plan shiftBody(String id, String bodyId, Vector shift) {
     Piece piece = piece(id);
+    Body shifted = body(piece, bodyId).withShift(shift);
     List<Body> bodies =
-        piece.bodies().stream().map(b -> b.id().equals(bodyId) ? b.withShift(shift) : b).toList();
+        piece.bodies().stream().map(b -> b.id().equals(bodyId) ? shifted : b).toList();
     return plan.withPiece(standing(piece, piece.withBodies(bodies)));
   }
 
