@@ -100,7 +100,7 @@ it('offers filaments and choices of a rule by their names', async () => {
   expect(filament).toHaveDisplayValue('Slate');
   await fireEvent.change(filament, { target: { value: '1' } });
   await vi.waitFor(() => expect(lastDocument().rules?.[0]?.set['filament']).toBe(1));
-  const taken = screen.getByLabelText('Takes purged filament in rule 1');
+  const taken = screen.getByLabelText('May absorb purged filament in rule 1');
   await fireEvent.change(taken, { target: { value: 'all lines' } });
   await vi.waitFor(() => expect(lastDocument().rules?.[0]?.set['takesPurge']).toBe('all lines'));
 });

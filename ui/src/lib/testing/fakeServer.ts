@@ -105,7 +105,7 @@ export const SHELF: ShelfView = {
       choices: ['tower', 'infill, support, tower', 'nothing'],
     },
     {
-      ...setting('takesPurge', 'Takes purged filament', ''),
+      ...setting('takesPurge', 'May absorb purged filament', ''),
       choices: ['nothing', 'what is inside', 'all lines'],
     },
   ],
