@@ -16,7 +16,6 @@ import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.place.BeltStrata;
 import org.stratonomy.engine.place.Placer;
-import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
@@ -31,25 +30,17 @@ public final class PlanEditor {
   /** Room between a piece and its copy, mm. */
   private static final double SPACING_MM = 10;
 
-  private final MeshSource meshes;
-  private final Splitter splitter;
-  private final Supplier<Recipes> recipes;
+  /** What errors are about. */
+  private static final String WHAT = "the edit";
 
-  /** Divides meshes into their shells. */
-  @FunctionalInterface
-  public interface Splitter {
-    /**
-     * @param mesh its reference
-     * @param name of the body, after which the parts are named
-     * @return a reference for each shell
-     */
-    List<String> split(String mesh, String name);
-  }
+  private final MeshSource meshes;
+  private final BodyEditor.Splitter splitter;
+  private final Supplier<Recipes> recipes;
 
   /**
    * @param recipes of the shelf; looked at only when an edit asks for one
    */
-  public PlanEditor(MeshSource meshes, Splitter splitter, Supplier<Recipes> recipes) {
+  public PlanEditor(MeshSource meshes, BodyEditor.Splitter splitter, Supplier<Recipes> recipes) {
     this.meshes = meshes;
     this.splitter = splitter;
     this.recipes = recipes;
@@ -102,7 +93,7 @@ public final class PlanEditor {
       case Edit.AddRegion e ->
           new RegionEditor(plan, e.piece()).add(e.kind(), size(piece(plan, e.piece())));
       case Edit.RemoveRegion e -> new RegionEditor(plan, e.piece()).remove(e.region());
-      case Edit.SplitBody e -> split(plan, e);
+      case Edit.SplitBody e -> new BodyEditor(plan, e.piece()).split(e.body(), splitter);
       case Edit.Alternate e ->
           new BodyEditor(plan, e.piece()).alternate(middles(piece(plan, e.piece())), e.slots());
       case Edit.Place e -> new PieceEditor(plan, e.piece()).place(e.placement());
@@ -148,8 +139,7 @@ public final class PlanEditor {
   }
 
   private static Piece piece(Plan plan, String id) {
-    return plan.piece(id)
-        .orElseThrow(() -> bad("There is no piece '%s'.".formatted(id), "Choose another."));
+    return plan.piece(id, WHAT);
   }
 
   private Plan withRecipe(Plan plan, Edit.ApplyRecipe e) {
@@ -191,18 +181,7 @@ public final class PlanEditor {
         .toList();
   }
 
-  private Plan split(Plan plan, Edit.SplitBody e) {
-    Body body =
-        piece(plan, e.piece()).bodies().stream()
-            .filter(one -> one.id().equals(e.body()))
-            .findFirst()
-            .orElseThrow(
-                () -> bad("There is no body '%s'.".formatted(e.body()), "Choose another."));
-    return new BodyEditor(plan, e.piece())
-        .split(e.body(), splitter.split(body.mesh(), body.name()));
-  }
-
   private static Problem bad(String reason, String remedy) {
-    return new Problem(Problem.Kind.PLAN, "the edit", reason, remedy);
+    return new Problem(Problem.Kind.PLAN, WHAT, reason, remedy);
   }
 }

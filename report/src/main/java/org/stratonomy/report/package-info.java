@@ -1,5 +1,5 @@
 /**
- * What is told of a computed plan on paper and to other programs: the run sheet, pictures, the
+ * Reports on a computed plan, for people and for other programs: the run sheet, pictures, the
  * ledger as tables.
  *
  * <p>Door: {@link org.stratonomy.report.RunSheet}, {@link org.stratonomy.report.PlanPicture},

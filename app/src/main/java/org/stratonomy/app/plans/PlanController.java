@@ -54,7 +54,7 @@ class PlanController {
    *
    * @param version that the edit started from
    */
-  record Edit(
+  record Replacement(
       int version, @NotNull @Schema(ref = "#/components/schemas/PlanDocument") JsonNode document) {}
 
   @GetMapping
@@ -100,11 +100,12 @@ class PlanController {
   }
 
   @PutMapping("/{id}")
-  PlanState replace(@PathVariable UUID id, @Valid @RequestBody Edit edit) {
+  PlanState replace(@PathVariable UUID id, @Valid @RequestBody Replacement changed) {
     return tasks.run(
         Lane.EDIT,
         id,
-        progress -> plans.edit(id, edit.version(), PlanFormat.read("the plan", edit.document())));
+        progress ->
+            plans.edit(id, changed.version(), PlanFormat.read("the plan", changed.document())));
   }
 
   @PostMapping("/{id}/edits")

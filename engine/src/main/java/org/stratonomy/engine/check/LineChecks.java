@@ -198,7 +198,7 @@ final class LineChecks {
         plan,
         Scope.EVERYWHERE,
         Setting.SHORT_LAYERS,
-        Value.of(ShortLayers.SLOWED_THEN_WAITED_FOR));
+        Value.of(ShortLayers.SLOW_DOWN_THEN_WAIT));
   }
 
   private void changesInBridges() {

@@ -97,7 +97,7 @@ final class NozzleChecks {
       case Value.Number number -> number.value();
       case Value.Course course ->
           course.steps().stream().mapToDouble(Value.Course.Step::value).max().orElse(0);
-      case Value.Word choice -> 0;
+      case Value.Word _ -> 0;
     };
   }
 

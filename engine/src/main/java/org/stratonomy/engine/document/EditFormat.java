@@ -1,30 +1,38 @@
 package org.stratonomy.engine.document;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import com.networknt.schema.Schema;
-import java.lang.reflect.Constructor;
-import java.lang.reflect.InvocationTargetException;
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.edit.Edit;
+import org.stratonomy.engine.edit.Within;
 import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.JsonParser;
+import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.SerializationContext;
+import tools.jackson.databind.ValueDeserializer;
+import tools.jackson.databind.ValueSerializer;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
+import tools.jackson.databind.node.StringNode;
 
 /**
  * Edits as JSON: {@code {"action": "MOVE_BOUNDARY", "piece": "tower", "height": 4, "to": 4.2}}. The
@@ -36,21 +44,33 @@ public final class EditFormat {
   private static final String WHAT = "the edit";
   private static final String REMEDY = "docs/formats/edits.md lists the edits and their keys.";
   private static final int LONGEST_TEXT = 200;
-  private static final JsonMapper JSON = JsonMapper.shared();
 
-  /** Whole numbers that have narrower ranges than others, by the keys. */
-  private static final Map<String, int[]> RANGES =
-      Map.of(
-          "axis", new int[] {0, 2},
-          "parts", new int[] {1, PlanSchema.MOST_STEPS},
-          "layer", new int[] {1, PlanSchema.MOST_LAYERS},
-          "withoutFan", new int[] {0, 1000});
+  /** Ids, numbers and lists are Jackson's; the rest is as in plans. */
+  private static final JsonMapper JSON =
+      JsonMapper.builder()
+          .addModule(
+              new SimpleModule()
+                  .addDeserializer(Value.class, reader(ValueFormat::value, null))
+                  .addDeserializer(Scope.class, reader(RuleFormat::where, Scope.EVERYWHERE))
+                  .addSerializer(Scope.class, writer(RuleFormat::write))
+                  .addDeserializer(
+                      Setting.class,
+                      reader(node -> Setting.byId(node.asString()).orElseThrow(), null))
+                  .addSerializer(Setting.class, writer(s -> StringNode.valueOf(s.id())))
+                  .addDeserializer(Vector.class, reader(EditFormat::vector, null))
+                  .addSerializer(Vector.class, writer(EditFormat::vector)))
+          .changeDefaultPropertyInclusion(
+              all -> all.withValueInclusion(JsonInclude.Include.NON_ABSENT))
+          .build();
 
-  private static final Map<String, Class<?>> KINDS =
+  private static final Map<String, Class<? extends Edit>> KINDS =
       Arrays.stream(Edit.class.getPermittedSubclasses())
           .collect(
               Collectors.toMap(
-                  EditFormat::action, kind -> kind, (one, _) -> one, LinkedHashMap::new));
+                  EditFormat::action,
+                  kind -> kind.asSubclass(Edit.class),
+                  (one, _) -> one,
+                  LinkedHashMap::new));
 
   private static final Map<String, Schema> SCHEMAS =
       KINDS.entrySet().stream()
@@ -90,17 +110,22 @@ public final class EditFormat {
                 .toArray(String[]::new));
     ObjectNode properties = (ObjectNode) schema.get("properties");
     for (RecordComponent component : components) {
-      properties.set(component.getName(), schema(component.getName(), component.getGenericType()));
+      properties.set(
+          component.getName(),
+          schema(component.getGenericType(), component.getAnnotation(Within.class)));
     }
     return schema;
   }
 
-  private static ObjectNode schema(String key, Type type) {
+  /**
+   * @param range of a whole number; null for what is none, and for one without range
+   */
+  private static ObjectNode schema(Type type, Within range) {
     if (type instanceof ParameterizedType of) {
       Type item = of.getActualTypeArguments()[0];
       return of.getRawType() == Optional.class
-          ? schema(key, item)
-          : PlanSchema.list(schema(key, item), 0, PlanSchema.MOST_STEPS, "In this order");
+          ? schema(item, range)
+          : PlanSchema.list(schema(item, range), 0, PlanSchema.MOST_STEPS, "In this order");
     }
     Class<?> kind = (Class<?>) type;
     if (kind == String.class) {
@@ -113,11 +138,10 @@ public final class EditFormat {
       return JSON.createObjectNode().put("type", "boolean");
     }
     if (kind == int.class || kind == Integer.class) {
-      int[] range = RANGES.getOrDefault(key, new int[] {0, PlanSchema.MOST_LAYERS});
       return JSON.createObjectNode()
           .put("type", "integer")
-          .put("minimum", range[0])
-          .put("maximum", range[1]);
+          .put("minimum", range == null ? 0 : range.min())
+          .put("maximum", range == null ? PlanSchema.MOST_LAYERS : range.max());
     }
     if (kind == Vector.class) {
       return PlanSchema.vector("Along X, Y and Z");
@@ -148,7 +172,7 @@ public final class EditFormat {
    */
   public static Edit read(JsonNode node) {
     String action = node.path(ACTION).asString("");
-    Class<?> kind = KINDS.get(action);
+    Class<? extends Edit> kind = KINDS.get(action);
     if (kind == null) {
       throw new Problem(
           Problem.Kind.PLAN_FORMAT,
@@ -157,126 +181,54 @@ public final class EditFormat {
           "Choose one of: %s.".formatted(String.join(", ", KINDS.keySet())));
     }
     SchemaCheck.check(SCHEMAS.get(action), WHAT, node, REMEDY);
-    return (Edit) made(kind, node);
-  }
-
-  private static Object made(Class<?> kind, JsonNode node) {
-    RecordComponent[] components = kind.getRecordComponents();
-    Object[] values = new Object[components.length];
-    for (int i = 0; i < components.length; i++) {
-      JsonNode value = node.path(components[i].getName());
-      values[i] =
-          components[i].getType() == Value.class
-              ? ValueFormat.any((Setting) values[i - 1], value)
-              : value(components[i].getGenericType(), value);
-    }
-    try {
-      Constructor<?> constructor =
-          kind.getDeclaredConstructor(
-              Arrays.stream(components).map(RecordComponent::getType).toArray(Class[]::new));
-      constructor.setAccessible(true);
-      return constructor.newInstance(values);
-    } catch (NoSuchMethodException
-        | InstantiationException
-        | IllegalAccessException
-        | InvocationTargetException e) {
-      throw new IllegalStateException("a record is made of its components", e);
-    }
-  }
-
-  private static Object value(Type type, JsonNode node) {
-    if (type instanceof ParameterizedType of) {
-      Type item = of.getActualTypeArguments()[0];
-      if (of.getRawType() == Optional.class) {
-        return node.isMissingNode() ? Optional.empty() : Optional.of(value(item, node));
-      }
-      List<Object> items = new ArrayList<>();
-      node.forEach(one -> items.add(value(item, one)));
-      return List.copyOf(items);
-    }
-    Class<?> kind = (Class<?>) type;
-    if (kind == String.class) {
-      return node.asString();
-    }
-    if (kind == double.class) {
-      return node.asDouble();
-    }
-    if (kind == boolean.class) {
-      return node.asBoolean();
-    }
-    if (kind == int.class || kind == Integer.class) {
-      return node.asInt();
-    }
-    if (kind == Vector.class) {
-      return new Vector(node.get(0).asDouble(), node.get(1).asDouble(), node.get(2).asDouble());
-    }
-    if (kind == Scope.class) {
-      return node.isMissingNode() ? Scope.EVERYWHERE : RuleFormat.where(node);
-    }
-    if (kind == Setting.class) {
-      return Setting.byId(node.asString()).orElseThrow();
-    }
-    if (kind.isEnum()) {
-      return Arrays.stream(kind.getEnumConstants())
-          .filter(constant -> constant.toString().equals(node.asString()))
-          .findFirst()
-          .orElseThrow();
-    }
-    return made(kind, node);
+    Edit edit = JSON.treeToValue(node, kind);
+    return edit instanceof Edit.Set set
+        ? new Edit.Set(set.where(), set.setting(), ValueFormat.typed(set.setting(), set.value()))
+        : edit;
   }
 
   /** The edit as {@link #read} takes it. */
   public static ObjectNode write(Edit edit) {
     ObjectNode node = JSON.createObjectNode().put(ACTION, action(edit.getClass()));
-    fill(node, (Record) edit);
+    node.setAll((ObjectNode) JSON.valueToTree(edit));
+    if (edit instanceof Edit.Set set) {
+      Map<Setting, Value> value = Map.of(set.setting(), set.value());
+      node.set("value", ValueFormat.write(value).get(set.setting().id()));
+    }
     return node;
   }
 
-  private static void fill(ObjectNode node, Record record) {
-    Setting setting = null;
-    for (RecordComponent component : record.getClass().getRecordComponents()) {
-      Object value = component(record, component);
-      String key = component.getName();
-      if (value instanceof Setting named) {
-        setting = named;
-      }
-      switch (value) {
-        case Optional<?> none when none.isEmpty() -> {
-          // What is not given is left out.
-        }
-        case Value of -> node.set(key, ValueFormat.write(Map.of(setting, of)).get(setting.id()));
-        case Optional<?> some -> node.set(key, json(some.get()));
-        default -> node.set(key, json(value));
-      }
-    }
+  private static Vector vector(JsonNode xyz) {
+    return new Vector(xyz.get(0).asDouble(), xyz.get(1).asDouble(), xyz.get(2).asDouble());
   }
 
-  private static Object component(Record record, RecordComponent component) {
-    try {
-      component.getAccessor().setAccessible(true);
-      return component.getAccessor().invoke(record);
-    } catch (IllegalAccessException | InvocationTargetException e) {
-      throw new IllegalStateException("a record tells its components", e);
-    }
+  private static JsonNode vector(Vector v) {
+    return JsonMapper.shared().createArrayNode().add(v.x()).add(v.y()).add(v.z());
   }
 
-  private static JsonNode json(Object value) {
-    return switch (value) {
-      case List<?> list -> {
-        ArrayNode items = JSON.createArrayNode();
-        list.forEach(item -> items.add(json(item)));
-        yield items;
+  /**
+   * @param absent what a key means that is missing
+   */
+  private static <T> ValueDeserializer<T> reader(Function<JsonNode, T> read, T absent) {
+    return new ValueDeserializer<>() {
+      @Override
+      public T deserialize(JsonParser parser, DeserializationContext context) {
+        return read.apply(context.readTree(parser));
       }
-      case Vector v -> JSON.createArrayNode().add(v.x()).add(v.y()).add(v.z());
-      case Scope where -> RuleFormat.write(where);
-      case Setting setting -> JSON.getNodeFactory().stringNode(setting.id());
-      case Enum<?> constant -> JSON.getNodeFactory().stringNode(constant.name());
-      case Record record -> {
-        ObjectNode node = JSON.createObjectNode();
-        fill(node, record);
-        yield node;
+
+      @Override
+      public T getAbsentValue(DeserializationContext context) {
+        return absent;
       }
-      default -> JSON.valueToTree(value);
+    };
+  }
+
+  private static <T> ValueSerializer<T> writer(Function<T, JsonNode> write) {
+    return new ValueSerializer<>() {
+      @Override
+      public void serialize(T value, JsonGenerator out, SerializationContext context) {
+        out.writeTree(write.apply(value));
+      }
     };
   }
 }

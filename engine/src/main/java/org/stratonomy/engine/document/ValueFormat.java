@@ -112,20 +112,24 @@ public final class ValueFormat {
   }
 
   /**
-   * @throws Problem if it is a text that is no number, for a setting that is one
+   * The number that a text means, where a setting is one; any other value as it is.
+   *
+   * @throws Problem if the text is no number
    */
-  static Value any(Setting setting, JsonNode node) {
-    if (!node.isString() || setting.isChoice()) {
-      return value(node);
-    }
-    String text = node.asString();
+  static Value typed(Setting setting, Value value) {
+    return value instanceof Value.Word text && !setting.isChoice()
+        ? number(setting, text.value())
+        : value;
+  }
+
+  private static Value number(Setting setting, String text) {
     try {
       double number = Double.parseDouble(text.strip().replace(',', '.'));
       if (Double.isFinite(number)) {
         return Value.of(number);
       }
     } catch (NumberFormatException e) {
-      // Said below, in the same words as for infinite numbers.
+      // The error below says it, as for infinite numbers.
     }
     throw new Problem(
         Problem.Kind.PLAN,
@@ -134,7 +138,7 @@ public final class ValueFormat {
         "Give %s as a number.".formatted(setting.label()));
   }
 
-  private static Value value(JsonNode node) {
+  static Value value(JsonNode node) {
     if (node.isObject()) {
       List<Value.Course.Step> steps = new ArrayList<>();
       for (JsonNode step : node.get("steps")) {

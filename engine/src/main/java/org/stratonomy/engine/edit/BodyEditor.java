@@ -36,19 +36,30 @@ public final class BodyEditor {
     return new Problem(Problem.Kind.PLAN, "the bodies", reason, remedy);
   }
 
+  /** Divides meshes into their shells. */
+  @FunctionalInterface
+  public interface Splitter {
+    /**
+     * @param mesh its reference
+     * @param name of the body, after which the shells are named
+     * @return a reference for each shell
+     */
+    List<String> split(String mesh, String name);
+  }
+
   /**
    * Puts several bodies in the place of one; rules for it go on holding for all of them, patches on
    * it are removed.
    *
-   * @param meshes references of the new bodies' meshes
    * @throws Problem if there is no such body, or nothing to divide
    */
-  public Plan split(String body, List<String> meshes) {
+  public Plan split(String body, Splitter splitter) {
     Body old =
         piece.bodies().stream()
             .filter(b -> b.id().equals(body))
             .findFirst()
             .orElseThrow(() -> bad("There is no body '%s'.".formatted(body), "Choose another."));
+    List<String> meshes = splitter.split(old.mesh(), old.name());
     if (meshes.size() < 2) {
       throw bad(
           "%s is one shell and cannot be split.".formatted(old.name()),

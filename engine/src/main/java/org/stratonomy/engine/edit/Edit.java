@@ -28,7 +28,11 @@ public sealed interface Edit {
    * @param slots filaments that the parts take in turn
    */
   record EqualParts(
-      String piece, double height, double to, int parts, Optional<List<Integer>> slots)
+      String piece,
+      double height,
+      double to,
+      @Within(min = 1, max = 5000) int parts,
+      Optional<List<Integer>> slots)
       implements Edit {}
 
   /** Divides a piece as another one is divided. */
@@ -66,7 +70,10 @@ public sealed interface Edit {
    * @param hollow whether there is neither infill nor a lid below
    * @param withoutFan how many layers after the stop are printed without fan
    */
-  record Filling(int layer, boolean hollow, int withoutFan) {}
+  record Filling(
+      @Within(min = 1, max = 1_000_000) int layer,
+      boolean hollow,
+      @Within(min = 0, max = 1000) int withoutFan) {}
 
   /** Adds a region in the middle of a piece. */
   record AddRegion(String piece, RegionEditor.Kind kind) implements Edit {}
@@ -107,14 +114,16 @@ public sealed interface Edit {
    *
    * @param axis 0, 1, 2 for X, Y, Z
    */
-  record Align(String piece, String other, int axis, Alignment how) implements Edit {}
+  record Align(String piece, String other, @Within(min = 0, max = 2) int axis, Alignment how)
+      implements Edit {}
 
   /**
    * Aligns a body with another one of its piece.
    *
    * @param axis 0, 1, 2 for X, Y, Z
    */
-  record AlignBody(String piece, String body, String other, int axis, Alignment how)
+  record AlignBody(
+      String piece, String body, String other, @Within(min = 0, max = 2) int axis, Alignment how)
       implements Edit {}
 
   /**
@@ -122,7 +131,8 @@ public sealed interface Edit {
    *
    * @param axis 0, 1, 2 for X, Y, Z
    */
-  record AlignRegion(String piece, String region, int axis, Alignment how) implements Edit {}
+  record AlignRegion(String piece, String region, @Within(min = 0, max = 2) int axis, Alignment how)
+      implements Edit {}
 
   /**
    * Moves a body within its piece.

@@ -1,9 +1,8 @@
 /**
- * Changes of plans, and what differs between two of them. An edit takes a plan and returns another
- * one; rules, stops and names follow what they are about.
+ * Edits of plans as data, and the editors that carry them out: each takes a plan and returns
+ * another one in which rules, stops and names follow. Also the differences between two plans.
  *
- * <p>Door: {@link org.stratonomy.engine.edit.PieceEditor}, {@link
- * org.stratonomy.engine.edit.Divider}, {@link org.stratonomy.engine.edit.RuleEditor} and their
- * like. In and out: {@link org.stratonomy.engine.plan.Plan}s.
+ * <p>Door: {@link org.stratonomy.engine.edit.Edit}, carried out by {@link
+ * org.stratonomy.engine.PlanEditor}. In and out: {@link org.stratonomy.engine.plan.Plan}s.
  */
 package org.stratonomy.engine.edit;

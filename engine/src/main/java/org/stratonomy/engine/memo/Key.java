@@ -67,10 +67,10 @@ public record Key(long high, long low) {
     }
 
     /**
-     * Takes in all components of a record: so that what a stage reads, told as a record, cannot be
-     * left out of its key.
+     * Takes in all components of a record, so that nothing that a stage reads through it is left
+     * out of its key.
      *
-     * @throws IllegalArgumentException if it holds anything but numbers, truths, texts, constants
+     * @throws IllegalArgumentException if it holds anything but numbers, booleans, texts, constants
      *     and such records
      */
     public Builder add(Record record) {

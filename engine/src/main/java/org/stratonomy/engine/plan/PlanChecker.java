@@ -168,16 +168,6 @@ public final class PlanChecker {
     }
   }
 
-  private Range slots(Setting setting) {
-    int count = plan.slots().size();
-    return new Range(
-        setting.min(),
-        count,
-        count == 1
-            ? " because 1 filament is loaded"
-            : " because %d filaments are loaded".formatted(count));
-  }
-
   private void number(String place, Setting setting, double value) {
     if (setting.isChoice()) {
       throw bad(
@@ -185,20 +175,17 @@ public final class PlanChecker {
           "%s cannot be a number.".formatted(setting.label()),
           "Choose one of: %s.".formatted(String.join(", ", setting.choices())));
     }
-    Range range = setting.isSlot() ? slots(setting) : setting.range(machine);
-    double min = range.min();
-    double max = range.max();
-    String because = range.because();
+    Range range = setting.range(machine, plan.slots().size());
     boolean fraction = setting.isWhole() && value != Math.rint(value);
-    if (!(value >= min - 1e-9 && value <= max + 1e-9) || fraction) {
+    if (!(value >= range.min() - 1e-9 && value <= range.max() + 1e-9) || fraction) {
       throw bad(
           place,
-          "%s %s is not possible%s.".formatted(setting.label(), Value.of(value), because),
+          "%s %s is not possible%s.".formatted(setting.label(), Value.of(value), range.because()),
           "Choose %s from %s to %s."
               .formatted(
                   setting.isWhole() ? "a whole number" : "a value",
-                  Value.of(rounded(min)),
-                  setting.said(Value.of(rounded(max)))));
+                  Value.of(rounded(range.min())),
+                  setting.said(Value.of(rounded(range.max())))));
     }
   }
 

@@ -59,7 +59,7 @@ public final class ProgramWriter {
         schedule,
         resolver.machine(),
         new StepWriter(text, plan, resolver, schedule, timeline, ledger));
-    if (enclosed.isPresent() && says.choice(EnclosedPlan.class) == EnclosedPlan.WITH_MODELS) {
+    if (enclosed.isPresent() && says.choice(EnclosedPlan.class) == EnclosedPlan.WITH_ITS_MODELS) {
       text.add(enclosed.get().planText());
     }
     text.flush();

@@ -87,7 +87,7 @@ public enum Objective {
       addThinner(steps, result);
       add(steps, result, Setting.SUPPORT_KIND, Value.of(SupportKind.TREE), "support like trees");
       if (result.resolver().machine().changesByItself()) {
-        Value into = Value.of(PurgeInto.INSIDE_THEN_TOWER);
+        Value into = Value.of(PurgeInto.INFILL_SUPPORT_TOWER);
         add(steps, result, Setting.PURGE_INTO, into, "purging into infill and support");
       }
       return steps;

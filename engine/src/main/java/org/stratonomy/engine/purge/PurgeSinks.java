@@ -81,7 +81,7 @@ public final class PurgeSinks {
     boolean purges = machine.changesByItself();
     boolean anySays = plan.rules().stream().anyMatch(r -> r.set().containsKey(Setting.TAKES_PURGE));
     takesAny = purges && anySays;
-    hides = purges && settings.plan().choice(PurgeInto.class) == PurgeInto.INSIDE_THEN_TOWER;
+    hides = purges && settings.plan().choice(PurgeInto.class) == PurgeInto.INFILL_SUPPORT_TOWER;
   }
 
   /** Whether infill and support take what is purged. */

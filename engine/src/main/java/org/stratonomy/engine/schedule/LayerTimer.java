@@ -40,8 +40,8 @@ final class LayerTimer {
     leastSeconds = plan.number(Setting.MIN_LAYER_TIME);
     minSpeed = plan.number(Setting.MIN_SPEED);
     ShortLayers shortLayers = plan.choice(ShortLayers.class);
-    slows = shortLayers != ShortLayers.WAITED_FOR;
-    waits = shortLayers != ShortLayers.SLOWED;
+    slows = shortLayers != ShortLayers.WAIT;
+    waits = shortLayers != ShortLayers.SLOW_DOWN;
   }
 
   /** Takes in all that a layer's time depends on besides its strokes and travels. */

@@ -2,11 +2,17 @@ package org.stratonomy.engine.settings;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 
-/** The values of the settings that are one of several, each with its word in files. */
+/** The values of the settings that are one of several. */
 public sealed interface Choice {
-  /** Its word in plan files, in the API and in the interface. */
-  String word();
+  /** Name of the constant. */
+  String name();
+
+  /** Its word in plan files, in the API and in the interface: {@code from the bed}. */
+  default String word() {
+    return name().toLowerCase(Locale.ROOT).replace('_', ' ');
+  }
 
   /** The choices of a kind, in the order in which they are offered. */
   static List<Choice> all(Class<? extends Choice> kind) {
@@ -25,289 +31,123 @@ public sealed interface Choice {
         .orElseThrow(() -> new IllegalArgumentException(word));
   }
 
-  /** What becomes of places that whole lines do not fit. */
+  /** What to print where whole lines do not fit. */
   enum ThinPlaces implements Choice {
-    FITTED("fitted"),
-    WHOLE("whole"),
-    LEFT_OUT("left out");
-
-    private final String word;
-
-    ThinPlaces(String word) {
-      this.word = word;
-    }
-
-    @Override
-    public String word() {
-      return word;
-    }
+    FITTED,
+    WHOLE,
+    LEFT_OUT
   }
 
   /** Where an outer wall begins and ends. */
   enum SeamPlace implements Choice {
-    BEHIND("behind"),
-    NEAREST("nearest"),
-    INNER_CORNER("inner corner"),
-    SCATTERED("scattered");
-
-    private final String word;
-
-    SeamPlace(String word) {
-      this.word = word;
-    }
-
-    @Override
-    public String word() {
-      return word;
-    }
+    BEHIND,
+    NEAREST,
+    INNER_CORNER,
+    SCATTERED
   }
 
   /** Which of an island's walls are printed first. */
   enum WallOrder implements Choice {
-    INNER_FIRST("inner first"),
-    OUTER_FIRST("outer first"),
-    AFTER_INFILL("after infill");
-
-    private final String word;
-
-    WallOrder(String word) {
-      this.word = word;
-    }
-
-    @Override
-    public String word() {
-      return word;
-    }
+    INNER_FIRST,
+    OUTER_FIRST,
+    AFTER_INFILL
   }
 
-  /** How infill is laid. */
+  /** The pattern of infill. */
   enum InfillPattern implements Choice {
-    LINES("lines"),
-    GRID("grid"),
-    TRIANGLES("triangles"),
-    HONEYCOMB("honeycomb"),
-    GYROID("gyroid"),
-    CONCENTRIC("concentric");
-
-    private final String word;
-
-    InfillPattern(String word) {
-      this.word = word;
-    }
-
-    @Override
-    public String word() {
-      return word;
-    }
+    LINES,
+    GRID,
+    TRIANGLES,
+    HONEYCOMB,
+    GYROID,
+    CONCENTRIC
   }
 
-  /** How a layer comes to take the least layer time. */
+  /** What to do when a layer prints too fast. */
   enum ShortLayers implements Choice {
-    SLOWED("slow down"),
-    SLOWED_THEN_WAITED_FOR("slow down, then wait"),
-    WAITED_FOR("wait");
-
-    private final String word;
-
-    ShortLayers(String word) {
-      this.word = word;
-    }
+    SLOW_DOWN,
+    SLOW_DOWN_THEN_WAIT,
+    WAIT;
 
     @Override
     public String word() {
-      return word;
+      return this == SLOW_DOWN_THEN_WAIT ? "slow down, then wait" : Choice.super.word();
     }
   }
 
-  /** How a program tells what moves extrude. */
+  /** Whether moves state the filament of the move or the total. */
   enum Extrusion implements Choice {
-    RELATIVE("relative"),
-    ABSOLUTE("absolute");
-
-    private final String word;
-
-    Extrusion(String word) {
-      this.word = word;
-    }
-
-    @Override
-    public String word() {
-      return word;
-    }
+    RELATIVE,
+    ABSOLUTE
   }
 
-  /** When a program tells how far it is. */
+  /** When the machine's display shows the progress. */
   enum Progress implements Choice {
-    NO("no"),
-    BY_LAYER("by layer");
-
-    private final String word;
-
-    Progress(String word) {
-      this.word = word;
-    }
-
-    @Override
-    public String word() {
-      return word;
-    }
+    NO,
+    BY_LAYER
   }
 
   /** Which picture a program encloses. */
   enum EnclosedPicture implements Choice {
-    NO("no"),
-    SMALL("small");
-
-    private final String word;
-
-    EnclosedPicture(String word) {
-      this.word = word;
-    }
-
-    @Override
-    public String word() {
-      return word;
-    }
+    NO,
+    SMALL
   }
 
   /** Whether a program encloses its plan. */
   enum EnclosedPlan implements Choice {
-    NO("no"),
-    WITH_MODELS("with its models");
-
-    private final String word;
-
-    EnclosedPlan(String word) {
-      this.word = word;
-    }
-
-    @Override
-    public String word() {
-      return word;
-    }
+    NO,
+    WITH_ITS_MODELS
   }
 
-  /** What support may stand on, if there is any. */
+  /** Whether overhangs are supported, and where support may stand. */
   enum Support implements Choice {
-    NONE("none"),
-    FROM_BED("from the bed"),
-    EVERYWHERE("everywhere"),
-    FORCED("forced");
-
-    private final String word;
-
-    Support(String word) {
-      this.word = word;
-    }
-
-    @Override
-    public String word() {
-      return word;
-    }
+    NONE,
+    FROM_THE_BED,
+    EVERYWHERE,
+    FORCED
   }
 
   /** The shape of support. */
   enum SupportKind implements Choice {
-    LINES("lines"),
-    TREE("tree");
-
-    private final String word;
-
-    SupportKind(String word) {
-      this.word = word;
-    }
-
-    @Override
-    public String word() {
-      return word;
-    }
+    LINES,
+    TREE
   }
 
   /** Which side of outlines a brim runs on. */
   enum BrimSide implements Choice {
-    OUTSIDE("outside"),
-    INSIDE("inside"),
-    BOTH("both");
-
-    private final String word;
-
-    BrimSide(String word) {
-      this.word = word;
-    }
-
-    @Override
-    public String word() {
-      return word;
-    }
+    OUTSIDE,
+    INSIDE,
+    BOTH
   }
 
-  /** Where a machine purges that changes filament by itself. */
+  /** Where purged filament goes on a machine that changes filament by itself. */
   enum PurgeInto implements Choice {
-    TOWER("tower"),
-    INSIDE_THEN_TOWER("infill, support, tower"),
-    NOTHING("nothing");
-
-    private final String word;
-
-    PurgeInto(String word) {
-      this.word = word;
-    }
+    TOWER,
+    INFILL_SUPPORT_TOWER,
+    NOTHING;
 
     @Override
     public String word() {
-      return word;
+      return this == INFILL_SUPPORT_TOWER ? "infill, support, tower" : Choice.super.word();
     }
   }
 
-  /** Lines for which any filament will do. */
+  /** Which lines may absorb purged filament. */
   enum TakesPurge implements Choice {
-    NOTHING("nothing"),
-    INSIDE("what is inside"),
-    ALL_LINES("all lines");
-
-    private final String word;
-
-    TakesPurge(String word) {
-      this.word = word;
-    }
-
-    @Override
-    public String word() {
-      return word;
-    }
+    NOTHING,
+    WHAT_IS_INSIDE,
+    ALL_LINES
   }
 
   /** Whether pieces are printed layer by layer together. */
   enum PieceOrder implements Choice {
-    TOGETHER("together"),
-    ONE_AT_A_TIME("one at a time");
-
-    private final String word;
-
-    PieceOrder(String word) {
-      this.word = word;
-    }
-
-    @Override
-    public String word() {
-      return word;
-    }
+    TOGETHER,
+    ONE_AT_A_TIME
   }
 
-  /** In which order the filaments of a layer are printed. */
+  /** The order of the filaments within a layer. */
   enum FilamentOrder implements Choice {
-    LEAST_COST("least cost"),
-    SLOTS_UPWARD("slots upward");
-
-    private final String word;
-
-    FilamentOrder(String word) {
-      this.word = word;
-    }
-
-    @Override
-    public String word() {
-      return word;
-    }
+    LEAST_COST,
+    SLOTS_UPWARD
   }
 }

@@ -52,7 +52,7 @@ public enum Setting {
   BRIDGE_FAN(Group.COOLING, Scope.LINE, number("%", 0, 100, 100)),
   MIN_LAYER_TIME(Group.COOLING, Scope.PLAN, number("s", 0, 600, 8)),
   MIN_SPEED(Group.COOLING, Scope.PLAN, number("mm/s", 1, 500, 12)),
-  SHORT_LAYERS(Group.COOLING, Scope.PLAN, chosen(Choice.ShortLayers.SLOWED)),
+  SHORT_LAYERS(Group.COOLING, Scope.PLAN, chosen(Choice.ShortLayers.SLOW_DOWN)),
   OUTER_WALL_SPEED(Group.SPEEDS, Scope.LINE, number("mm/s", 1, 1000, 40)),
   INNER_WALL_SPEED(Group.SPEEDS, Scope.LINE, number("mm/s", 1, 1000, 60)),
   SKIN_SPEED(Group.SPEEDS, Scope.LINE, number("mm/s", 1, 1000, 45)),
@@ -76,7 +76,7 @@ public enum Setting {
   EXTRUSION(Group.PROGRAM, Scope.PLAN, chosen(Choice.Extrusion.RELATIVE)),
   PROGRESS(Group.PROGRAM, Scope.PLAN, chosen(Choice.Progress.NO)),
   PROGRAM_PICTURE(Group.PROGRAM, Scope.PLAN, chosen(Choice.EnclosedPicture.SMALL)),
-  PROGRAM_PLAN(Group.PROGRAM, Scope.PLAN, chosen(Choice.EnclosedPlan.WITH_MODELS)),
+  PROGRAM_PLAN(Group.PROGRAM, Scope.PLAN, chosen(Choice.EnclosedPlan.WITH_ITS_MODELS)),
   SUPPORT(Group.SUPPORT, Scope.CELL, chosen(Choice.Support.NONE)),
   SUPPORT_KIND(Group.SUPPORT, Scope.STRATUM, chosen(Choice.SupportKind.LINES)),
   SUPPORT_ANGLE(Group.SUPPORT, Scope.STRATUM, number("°", 5, 89, 50)),
@@ -212,8 +212,12 @@ public enum Setting {
     return kind.range().max();
   }
 
-  /** What a machine can do of it. */
-  public Range range(Machine machine) {
+  /**
+   * What a machine can do of it.
+   *
+   * @param slots of the plan
+   */
+  public Range range(Machine machine, int slots) {
     Range range = kind.range();
     String nozzle = " with a nozzle of %s".formatted(machine.nozzlesText());
     String on = " on %s".formatted(machine.name());
@@ -224,13 +228,15 @@ public enum Setting {
       case ACCELERATION -> new Range(range.min(), machine.accelerationMmS2(), on);
       case NOZZLE_TEMPERATURE -> new Range(range.min(), machine.nozzleMaxC(), on);
       case BED_TEMPERATURE -> new Range(range.min(), machine.bedMaxC(), on);
+      case FILAMENT, SUPPORT_FILAMENT, INTERFACE_FILAMENT ->
+          new Range(
+              range.min(),
+              slots,
+              slots == 1
+                  ? " because 1 filament is loaded"
+                  : " because %d filaments are loaded".formatted(slots));
       default -> range;
     };
-  }
-
-  /** Whether it is the slot of a filament, of which there are as many as a plan has. */
-  public boolean isSlot() {
-    return this == FILAMENT || this == SUPPORT_FILAMENT || this == INTERFACE_FILAMENT;
   }
 
   /** Whether the value counts something. */

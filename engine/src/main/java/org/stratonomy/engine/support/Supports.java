@@ -216,7 +216,7 @@ public final class Supports {
           // Nothing is supported here.
         }
         case FORCED -> kept.add(Plane.difference(cell.area(), sections.carryingWhole(index - 1)));
-        case FROM_BED, EVERYWHERE -> {
+        case FROM_THE_BED, EVERYWHERE -> {
           kept.add(overhang(cell.area(), index, step));
           kept.add(islands(cell.area(), index));
         }
@@ -288,7 +288,7 @@ public final class Supports {
   /** Where nothing is said, support goes on down as it may elsewhere in the piece. */
   private boolean bedOnly(Support where) {
     return switch (where) {
-      case FROM_BED -> true;
+      case FROM_THE_BED -> true;
       case EVERYWHERE, FORCED -> false;
       case NONE -> !wheres().contains(Support.EVERYWHERE) && !wheres().contains(Support.FORCED);
     };

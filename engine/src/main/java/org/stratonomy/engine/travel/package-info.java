@@ -1,5 +1,5 @@
 /**
- * The way of the head between strokes.
+ * Travel between strokes.
  *
  * <p>Door: {@link org.stratonomy.engine.travel.TravelPlanner}. In: where one stroke ends and the
  * next begins. Out: travels, around outlines if need be.

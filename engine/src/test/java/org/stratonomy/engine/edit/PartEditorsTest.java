@@ -92,14 +92,16 @@ class PartEditorsTest {
   @Test
   void rulesForABodyHoldForAllThatItIsSplitInto() {
     Plan plan = Shapes.plan(List.of(), new Rule(bodies("body"), SECOND));
-    Plan split = new BodyEditor(plan, "piece").split("body", List.of("a", "b", "c"));
+    Plan split =
+        new BodyEditor(plan, "piece").split("body", (mesh, name) -> List.of("a", "b", "c"));
     assertThat(only(split).bodies())
         .extracting(Body::id)
         .containsExactly("body-1", "body-2", "body-3");
     assertThat(only(split).bodies()).extracting(Body::mesh).containsExactly("a", "b", "c");
     assertThat(split.rules().getFirst().where().bodies())
         .containsExactly("body-1", "body-2", "body-3");
-    assertThatThrownBy(() -> new BodyEditor(plan, "piece").split("body", List.of("a")))
+    assertThatThrownBy(
+            () -> new BodyEditor(plan, "piece").split("body", (mesh, name) -> List.of("a")))
         .isInstanceOf(Problem.class)
         .hasMessageContaining("one shell");
   }

@@ -13,27 +13,27 @@ import org.stratonomy.engine.plane.Path;
  * line, so that crossings 2s and 2s + 1 are the ends of segment s; and the ways along the edge
  * between them.
  */
-public final class Crossings {
-  public final Area area;
+final class Crossings {
+  final Area area;
   final double cos;
   final double sin;
 
   /** Distance of the lines, coordinate units. */
-  public final double spacing;
+  final double spacing;
 
   /** Coordinate across of line 0, coordinate units. */
-  public final double origin;
+  final double origin;
 
   private final List<Crossing> crossings = new ArrayList<>();
   private final int[] ringOfPoint;
 
   /** One crossing of a line with an edge of the area. */
-  public record Crossing(int line, double along, int edge, double x, double y) {}
+  record Crossing(int line, double along, int edge, double x, double y) {}
 
   /** A way along the edge by which two ends of segments are joined. */
-  public record Joint(int from, int to, int direction) {}
+  record Joint(int from, int to, int direction) {}
 
-  public Crossings(Area area, double angleRad, double spacingMm, double phaseMm) {
+  Crossings(Area area, double angleRad, double spacingMm, double phaseMm) {
     this.area = area;
     cos = Math.cos(angleRad);
     sin = Math.sin(angleRad);
@@ -72,33 +72,33 @@ public final class Crossings {
   }
 
   /** The coordinate across the lines of a place. */
-  public double across(double x, double y) {
+  double across(double x, double y) {
     return y * cos - x * sin;
   }
 
-  public int size() {
+  int size() {
     return crossings.size() / 2 * 2;
   }
 
-  public int segments() {
+  int segments() {
     return crossings.size() / 2;
   }
 
-  public Crossing get(int i) {
+  Crossing get(int i) {
     return crossings.get(i);
   }
 
-  public int ring(int crossing) {
+  int ring(int crossing) {
     return ringOfPoint[get(crossing).edge];
   }
 
   /** Number of the first line that has a segment. */
-  public int firstLine() {
+  int firstLine() {
     return segments() == 0 ? 0 : crossings.getFirst().line;
   }
 
   /** First segment of each line from the first on; the last entry is the number of segments. */
-  public int[] lineStarts() {
+  int[] lineStarts() {
     if (segments() == 0) {
       return new int[] {0};
     }
@@ -113,7 +113,7 @@ public final class Crossings {
   }
 
   /** Length of the way along the edge in a direction, or more than the limit. */
-  public double wayLength(int from, int to, int direction, double limit) {
+  double wayLength(int from, int to, int direction, double limit) {
     Crossing a = get(from);
     Crossing b = get(to);
     if (ringOfPoint[a.edge] != ringOfPoint[b.edge]) {
@@ -135,7 +135,7 @@ public final class Crossings {
   }
 
   /** Adds the corners on the way along the edge to a path. */
-  public void walk(int from, int to, int direction, Path.Builder path) {
+  void walk(int from, int to, int direction, Path.Builder path) {
     int end = get(to).edge;
     for (int edge = get(from).edge; edge != end; edge = nextEdge(edge, direction)) {
       int corner = corner(edge, direction);
@@ -159,7 +159,7 @@ public final class Crossings {
     return next < from ? to - 1 : next;
   }
 
-  public void add(Path.Builder path, int crossing) {
+  void add(Path.Builder path, int crossing) {
     path.add(get(crossing).x * Area.UNIT_MM, get(crossing).y * Area.UNIT_MM);
   }
 }
