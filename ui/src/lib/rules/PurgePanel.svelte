@@ -81,7 +81,7 @@
       {#each into.choices as choice (choice)}<option>{choice}</option>{/each}
     </select>
   </div>
-  <p class="soft" title={takes.description}>Any filament will do for:</p>
+  <p class="soft" title={takes.description}>May absorb purged filament:</p>
   {#each pieces as piece (piece.id)}
     <div class="fields">
       <label class="field-label" for="takes-{piece.id}">{piece.name}</label>

@@ -22,12 +22,12 @@ import org.stratonomy.engine.stroke.Stroke;
 import org.stratonomy.engine.stroke.StrokeSettings;
 
 /**
- * What of a layer takes filament that is purged, so that the tower need not: first lines for which
- * any filament will do, then infill and support of the filament that has come.
+ * The lines of a layer that absorb purged filament before the tower gets it: first those for which
+ * a rule says so, then infill and support of the next filament.
  */
 public final class PurgeSinks {
   /**
-   * Which of the lines for which any filament will do are taken first: those that are seen last.
+   * Which of the lines that may absorb purged filament are taken first: those that are seen last.
    */
   private static final List<Role> FROM_INSIDE =
       List.of(
@@ -47,7 +47,7 @@ public final class PurgeSinks {
   private final boolean hides;
 
   /**
-   * A line for which any filament will do, with the one that it gets.
+   * A line that may absorb purged filament, with the one that it gets.
    *
    * @param part index of the part of the layer that it belongs to
    * @param isPurge whether it takes what is purged and so comes first
@@ -57,7 +57,7 @@ public final class PurgeSinks {
   /**
    * How a layer's purging is shared out.
    *
-   * @param loose all lines for which any filament will do
+   * @param loose all lines that may absorb purged filament
    * @param leftMm3 what is left for a tower at the change to each filament of the layer, in order
    */
   public record Shares(List<Loose> loose, List<Double> leftMm3) {
@@ -89,12 +89,12 @@ public final class PurgeSinks {
     return hides;
   }
 
-  /** Whether any filament will do for some lines of a layer. */
+  /** Whether some lines of a layer may absorb purged filament. */
   public boolean hasLoose(PlanLayer layer) {
     return takesAny && settings.all(layer).stream().anyMatch(StrokeSettings::isLoose);
   }
 
-  /** Whether any filament will do for a line. */
+  /** Whether a line may absorb purged filament. */
   public boolean isLoose(Part part, Line line) {
     return takesAny && settings.of(part, line).isLoose(line.role());
   }

@@ -69,7 +69,7 @@ final class LayerBatches {
   }
 
   /**
-   * All batches of a layer, those of the tower, and the lines for which any filament will do.
+   * All batches of a layer, those of the tower, and the lines that may absorb purged filament.
    *
    * @param coming slots whose hidden lines come first
    * @param shares which filament those lines get
@@ -101,8 +101,8 @@ final class LayerBatches {
   }
 
   /**
-   * Skirt and brim, and then support and each island of each piece; without lines for which any
-   * filament will do.
+   * Skirt and brim, and then support and each island of each piece; without lines that may absorb
+   * purged filament.
    */
   List<Batch> of(PlanLayer layer, Ground ground) {
     List<Batch> batches = new ArrayList<>();

@@ -47,7 +47,7 @@ public record Settings(
     return new Settings(changed, rules, below);
   }
 
-  /** Whether any filament will do for lines of a role, on a machine that purges by itself. */
+  /** Whether lines of a role may absorb purged filament, on a machine that purges by itself. */
   public boolean isLoose(Role role) {
     TakesPurge takes = choice(TakesPurge.class);
     return switch (role) {

@@ -55,7 +55,7 @@ public final class LayerSettings {
   }
 
   /**
-   * Of a line for which any filament will do.
+   * Of a line that may absorb purged filament.
    *
    * @param slot of the one that it gets
    * @param suited how that is printed

@@ -58,12 +58,12 @@ public final class StrokeSettings {
     return settings.of(role).slot();
   }
 
-  /** Whether any filament will do for some role. */
+  /** Whether lines of some role may absorb purged filament. */
   public boolean isLoose() {
     return Arrays.stream(Role.values()).anyMatch(this::isLoose);
   }
 
-  /** Whether any filament will do for a role. */
+  /** Whether lines of a role may absorb purged filament. */
   public boolean isLoose(Role role) {
     return settings.of(role).isLoose(role);
   }
