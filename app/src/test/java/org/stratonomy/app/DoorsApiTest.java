@@ -258,8 +258,7 @@ class DoorsApiTest extends ApiTest {
 
   @Test
   void customCodeOfAFileHasToBeAccepted() throws Exception {
-    Stop stop =
-        new Stop("own", 2, Stop.Kind.COMMANDS, "", Stop.Waiting.AS_MACHINE, List.of("M104 S298"));
+    Stop stop = new Stop("own", 2, "", new Stop.Commands(List.of("M104 S298")));
     Plan bare =
         new Plan(
             "Gift",

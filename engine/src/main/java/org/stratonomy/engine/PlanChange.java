@@ -279,7 +279,10 @@ public record PlanChange(List<Difference> differences, List<Finding> findings, b
 
     void stops() {
       for (Stop stop : plan.stops()) {
-        if (stop.waiting().park().filter(park -> !after.reaches(park)).isPresent()) {
+        if (stop.waiting()
+            .flatMap(Stop.Waiting::park)
+            .filter(park -> !after.reaches(park))
+            .isPresent()) {
           finding(
               text("Stop at %s mm", stop.heightMm()),
               "The head would wait off the bed.",

@@ -57,15 +57,14 @@ class ClockProperties {
                 new Stop(
                     "at " + height,
                     height,
-                    Stop.Kind.PAUSE,
                     "",
-                    new Stop.Waiting(
-                        OptionalDouble.empty(),
-                        Optional.empty(),
-                        celsius,
-                        OptionalDouble.empty(),
-                        0),
-                    List.of()))
+                    new Stop.Pause(
+                        new Stop.Waiting(
+                            OptionalDouble.empty(),
+                            Optional.empty(),
+                            celsius,
+                            OptionalDouble.empty(),
+                            0))))
         .list()
         .ofMaxSize(3)
         .uniqueElements(Stop::heightMm);

@@ -121,7 +121,7 @@ class HeatAtChangesTest {
             List.of("chalk"),
             second(Map.of(Setting.NOZZLE_TEMPERATURE, Value.of(235))));
     List<String> commands = kind == Stop.Kind.COMMANDS ? List.of("M117 go") : List.of();
-    Stop stop = new Stop("s", 1.0, kind, "look", Stop.Waiting.AS_MACHINE, commands);
+    Stop stop = new Stop("s", 1.0, "look", Shapes.event(kind, Stop.Waiting.AS_MACHINE, commands));
     GcodeReader program = read(plan.withStops(List.of(stop)));
     assertThat(program.extrusions)
         .filteredOn(e -> e.z() > 1.001 && e.z() < 2.001)
@@ -133,7 +133,7 @@ class HeatAtChangesTest {
   /** A pause before another nozzle goes on heats the one that printed to nothing new. */
   @Test
   void aPauseLeavesTheNozzleThatPrintedAsItWas() throws IOException {
-    Stop stop = new Stop("s", 1.0, Stop.Kind.PAUSE, "", Stop.Waiting.AS_MACHINE, List.of());
+    Stop stop = new Stop("s", 1.0, "", new Stop.Pause(Stop.Waiting.AS_MACHINE));
     Plan plan =
         plan("pair", List.of("chalk", "rope"), second(Map.of(Setting.FILAMENT, Value.of(2))))
             .withStops(List.of(stop));

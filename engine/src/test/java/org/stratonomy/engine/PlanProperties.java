@@ -84,7 +84,7 @@ class PlanProperties {
             between(0, 9), Arbitraries.of(Stop.Kind.values()), Arbitraries.of("", "look"), waiting)
         .as(
             (height, kind, note, waits) ->
-                new Stop("", height, kind, note, waits, List.of("M118 own", "G91")));
+                new Stop("", height, note, Shapes.event(kind, waits, List.of("M118 own", "G91"))));
   }
 
   private static Arbitrary<Purging> purgings() {
@@ -134,7 +134,7 @@ class PlanProperties {
     List<Stop> named = new ArrayList<>();
     for (Stop s : stops) {
       String id = "s" + named.size();
-      named.add(new Stop(id, s.heightMm(), s.kind(), s.note(), s.waiting(), s.commands()));
+      named.add(new Stop(id, s.heightMm(), s.note(), s.event()));
     }
     return new Plan("Any", machine, List.of("chalk", "slate"), pieces, rules, List.of())
         .withStops(named)

@@ -61,10 +61,7 @@ class PlanesProperties {
     return plan.withMachine("workshop-four")
         .withPieces(List.of(left, right))
         .withStrata(Strata.of(List.of(planBoundary)))
-        .withStops(
-            List.of(
-                new Stop(
-                    "s", stop, Stop.Kind.COMMANDS, "", Stop.Waiting.AS_MACHINE, List.of(HERE))));
+        .withStops(List.of(new Stop("s", stop, "", new Stop.Commands(List.of(HERE)))));
   }
 
   private static double actual(PieceStack stack, MovedPlane.What what, double wanted) {

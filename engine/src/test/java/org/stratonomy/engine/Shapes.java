@@ -17,6 +17,7 @@ import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plan.Strata;
 import org.stratonomy.engine.plan.Stratum;
 import org.stratonomy.engine.settings.Rule;
@@ -339,5 +340,15 @@ public final class Shapes {
     try (Planner planner = new Planner(1 << 26, 2)) {
       return planner.compute(new Job(plan, shelf), source(mesh), Progress.NONE);
     }
+  }
+
+  /** An event of a kind, with what this kind can have of what is given. */
+  public static Stop.Event event(Stop.Kind kind, Stop.Waiting waiting, List<String> lines) {
+    return switch (kind) {
+      case MESSAGE -> new Stop.Message();
+      case COMMANDS -> new Stop.Commands(lines);
+      case PAUSE -> new Stop.Pause(waiting);
+      case FILLING -> new Stop.Filling(waiting);
+    };
   }
 }

@@ -55,7 +55,7 @@ class StopTest {
   }
 
   private static Stop stop(String id, double height, Kind kind, String note) {
-    return new Stop(id, height, kind, note, Waiting.AS_MACHINE, List.of());
+    return new Stop(id, height, note, Shapes.event(kind, Waiting.AS_MACHINE, List.of()));
   }
 
   private static Waiting waiting(double lift, double x, double y, double celsius, double purge) {
@@ -73,7 +73,7 @@ class StopTest {
 
   @Test
   void aStopWaitsWhereAsHotAndAsLongAsItSays() throws IOException {
-    Stop stop = new Stop("s", 1.4, Kind.FILLING, "gravel", waiting(25, 30, 40, 150, 12), List.of());
+    Stop stop = new Stop("s", 1.4, "gravel", new Stop.Filling(waiting(25, 30, 40, 150, 12)));
     List<String> lines = lines(stop);
     int wait = lines.indexOf("M0");
     assertThat(lines.subList(wait - 8, wait))
@@ -103,7 +103,7 @@ class StopTest {
   @Test
   void theLedgerCountsTheWaitTheWaysAndWhatIsPushedOut() throws IOException {
     Plan plain = Shapes.plan(List.of());
-    Stop stop = new Stop("s", 1.4, Kind.PAUSE, "", waiting(25, 30, 40, 150, 12), List.of());
+    Stop stop = new Stop("s", 1.4, "", new Stop.Pause(waiting(25, 30, 40, 150, 12)));
     Ledger without = compute(plain).ledger();
     Ledger with = compute(plain.withStops(List.of(stop))).ledger();
     double reheating = with.heatingSeconds() - without.heatingSeconds();
@@ -124,8 +124,7 @@ class StopTest {
 
   @Test
   void messagesAndOwnCommandsComeFirstAndDoNotWait() throws IOException {
-    Stop own =
-        new Stop("own", 1, Kind.COMMANDS, "", Waiting.AS_MACHINE, List.of("M355 S1", "M118 lit"));
+    Stop own = new Stop("own", 1, "", new Stop.Commands(List.of("M355 S1", "M118 lit")));
     List<String> lines =
         lines(stop("wait", 1, Kind.PAUSE, "look"), own, stop("say", 1, Kind.MESSAGE, "half done"));
     int message = lines.indexOf("M117 half done");
@@ -185,7 +184,7 @@ class StopTest {
 
   @Test
   void impossibleWaitsAreFoundAndMended() {
-    Stop stop = new Stop("s", 1, Kind.PAUSE, "", waiting(0, 400, 40, 500, 0), List.of());
+    Stop stop = new Stop("s", 1, "", new Stop.Pause(waiting(0, 400, 40, 500, 0)));
     PlanResult result = compute(Shapes.plan(List.of()).withStops(List.of(stop)));
     List<Finding> found =
         result.findings().stream().filter(f -> f.id().startsWith("stop-")).toList();
@@ -240,7 +239,7 @@ class StopTest {
             OptionalDouble.of(120),
             0,
             Optional.of(told));
-    return new Stop(id, heightMm, Kind.PAUSE, "", waiting, List.of());
+    return new Stop(id, heightMm, "", new Stop.Pause(waiting));
   }
 
   @Test
@@ -280,12 +279,13 @@ class StopTest {
           new Stop(
               "s" + i,
               Math.rint(random.nextDouble(0.2, 2.8) * 100) / 100,
-              kind,
               "note " + i,
-              random.nextBoolean()
-                  ? waiting(5, 10, 20, 180, random.nextInt(9))
-                  : Waiting.AS_MACHINE,
-              kind == Kind.COMMANDS ? List.of("M400") : List.of()));
+              Shapes.event(
+                  kind,
+                  random.nextBoolean()
+                      ? waiting(5, 10, 20, 180, random.nextInt(9))
+                      : Waiting.AS_MACHINE,
+                  kind == Kind.COMMANDS ? List.of("M400") : List.of())));
     }
     Plan plan = Shapes.plan(List.of()).withStops(stops);
     assertThat(PlanFormat.read("it", PlanFormat.write(plan))).isEqualTo(plan);

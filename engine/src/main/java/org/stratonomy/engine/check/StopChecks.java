@@ -70,10 +70,10 @@ final class StopChecks {
   /** Where and how hot the machine waits must be possible, and the nozzle clear of the part. */
   private void waiting() {
     for (Stop stop : plan.stops()) {
-      Stop.Waiting waiting = stop.waiting();
-      if (!stop.kind().waits()) {
+      if (!(stop.event() instanceof Stop.Wait wait)) {
         continue;
       }
+      Stop.Waiting waiting = wait.waiting();
       waiting
           .park()
           .filter(park -> !machine.reaches(park))
@@ -87,7 +87,7 @@ final class StopChecks {
                           "It is to wait at X %.1f, Y %.1f mm; the bed reaches to %.1f, %.1f mm.",
                           park.x(), park.y(), machine.bedX(), machine.bedY()),
                       "Wait where the machine usually does",
-                      waiting.withPark(Optional.empty())));
+                      wait.with(waiting.withPark(Optional.empty()))));
       if (waiting.nozzleC().orElse(0) > machine.nozzleMaxC()) {
         waiting(
             "hot",
@@ -97,7 +97,7 @@ final class StopChecks {
                 "The nozzle is to wait at %.0f °C; it may get %.0f °C.",
                 waiting.nozzleC().getAsDouble(), machine.nozzleMaxC()),
             "Leave it as hot as it is",
-            waiting.withNozzleC(OptionalDouble.empty()));
+            wait.with(waiting.withNozzleC(OptionalDouble.empty())));
       }
       if (waiting.liftMm().orElse(1) < LEAST_LIFT_MM) {
         waiting(
@@ -106,17 +106,15 @@ final class StopChecks {
             stop,
             "The nozzle would be dragged over the part when the head goes aside.",
             "Lift as far as the machine usually does",
-            waiting.withLiftMm(OptionalDouble.empty()));
+            wait.with(waiting.withLiftMm(OptionalDouble.empty())));
       }
     }
   }
 
   private void waiting(
-      String id, Severity severity, Stop stop, String reason, String remedy, Stop.Waiting mended) {
+      String id, Severity severity, Stop stop, String reason, String remedy, Stop.Event mended) {
     List<Stop> stops =
-        plan.stops().stream()
-            .map(s -> s.id().equals(stop.id()) ? s.withWaiting(mended) : s)
-            .toList();
+        plan.stops().stream().map(s -> s.id().equals(stop.id()) ? s.withEvent(mended) : s).toList();
     add(
         "stop-%s:%s".formatted(id, stop.id()),
         severity,

@@ -1,6 +1,7 @@
 package org.stratonomy.engine.document;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.OptionalDouble;
 import org.stratonomy.engine.plan.Stop;
 import tools.jackson.databind.JsonNode;
@@ -21,16 +22,28 @@ final class StopFormat {
     return new Stop(
         node.path("id").asString(missingId),
         node.get("height").asDouble(),
-        Stop.Kind.byLabel(node.path("kind").asString(Stop.Kind.PAUSE.label())).orElseThrow(),
         node.path("note").asString(""),
-        new Stop.Waiting(
-            number(node, "lift"),
-            PurgingFormat.place(node.path("park")),
-            number(node, "nozzle"),
-            number(node, "seconds"),
-            node.path("purge").asDouble(0),
-            Stop.Told.byLabel(node.path("told").asString(""))),
-        PlanFormat.texts(node.path("commands")));
+        event(node));
+  }
+
+  private static Stop.Event event(JsonNode node) {
+    String kind = node.path("kind").asString(Stop.Kind.PAUSE.label());
+    return switch (Stop.Kind.byLabel(kind).orElseThrow()) {
+      case MESSAGE -> new Stop.Message();
+      case COMMANDS -> new Stop.Commands(PlanFormat.texts(node.path("commands")));
+      case PAUSE -> new Stop.Pause(waiting(node));
+      case FILLING -> new Stop.Filling(waiting(node));
+    };
+  }
+
+  private static Stop.Waiting waiting(JsonNode node) {
+    return new Stop.Waiting(
+        number(node, "lift"),
+        PurgingFormat.place(node.path("park")),
+        number(node, "nozzle"),
+        number(node, "seconds"),
+        node.path("purge").asDouble(0),
+        Stop.Told.byLabel(node.path("told").asString("")));
   }
 
   private static OptionalDouble number(JsonNode node, String key) {
@@ -43,7 +56,14 @@ final class StopFormat {
       node.put("kind", stop.kind().label());
     }
     node.put("note", stop.note());
-    Stop.Waiting waiting = stop.waiting();
+    switch (stop.event()) {
+      case Stop.Message() -> {}
+      case Stop.Commands(List<String> lines) -> lines.forEach(node.putArray("commands")::add);
+      case Stop.Wait wait -> write(wait.waiting(), node);
+    }
+  }
+
+  private static void write(Stop.Waiting waiting, ObjectNode node) {
     waiting.liftMm().ifPresent(lift -> node.put("lift", lift));
     waiting.park().ifPresent(at -> node.putArray("park").add(at.x()).add(at.y()));
     waiting.nozzleC().ifPresent(celsius -> node.put("nozzle", celsius));
@@ -52,9 +72,6 @@ final class StopFormat {
       node.put("purge", waiting.purgeMm());
     }
     waiting.told().ifPresent(told -> node.put("told", told.label()));
-    if (!stop.commands().isEmpty()) {
-      stop.commands().forEach(node.putArray("commands")::add);
-    }
   }
 
   static ObjectNode schema() {

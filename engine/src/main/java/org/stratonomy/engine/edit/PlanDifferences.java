@@ -260,7 +260,9 @@ public final class PlanDifferences {
   private static String text(Stop stop) {
     String note = stop.note().isBlank() ? "" : ": " + stop.note();
     String commands =
-        stop.commands().isEmpty() ? "" : " (" + String.join("; ", stop.commands()) + ")";
+        stop.event() instanceof Stop.Commands own
+            ? " (%s)".formatted(String.join("; ", own.lines()))
+            : "";
     return "%s at %s mm%s%s"
         .formatted(stop.kind().label(), Value.of(stop.heightMm()), note, commands);
   }

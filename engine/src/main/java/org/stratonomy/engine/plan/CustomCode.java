@@ -50,12 +50,12 @@ public record CustomCode(String id, String place, List<String> lines, Optional<D
   private static List<CustomCode> ofStops(Plan plan) {
     List<CustomCode> all = new ArrayList<>();
     for (Stop stop : plan.stops()) {
-      if (stop.kind() == Stop.Kind.COMMANDS && !stop.commands().isEmpty()) {
+      if (stop.event() instanceof Stop.Commands(List<String> lines) && !lines.isEmpty()) {
         all.add(
             new CustomCode(
-                id("stop", stop.id(), stop.commands()),
+                id("stop", stop.id(), lines),
                 "the stop at %s mm".formatted(Value.of(stop.heightMm())),
-                stop.commands(),
+                lines,
                 Optional.of(stop.heightMm())));
       }
     }

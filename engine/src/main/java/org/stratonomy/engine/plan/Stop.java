@@ -10,21 +10,78 @@ import org.stratonomy.engine.shelf.BedPoint;
  *
  * @param heightMm above the bed; a layer plane is laid through it
  * @param note what to tell the operator, may be empty
- * @param waiting how the machine waits; of no account for kinds that do not wait
- * @param commands lines for the machine, of {@link Kind#COMMANDS} only
+ * @param event what happens there
  */
-public record Stop(
-    String id, double heightMm, Kind kind, String note, Waiting waiting, List<String> commands) {
-  public Stop {
-    commands = List.copyOf(commands);
-  }
-
+public record Stop(String id, double heightMm, String note, Event event) {
   /** A pause that leaves all else to the machine. */
   public Stop(String id, double heightMm, String note) {
-    this(id, heightMm, Kind.PAUSE, note, Waiting.AS_MACHINE, List.of());
+    this(id, heightMm, note, new Pause(Waiting.AS_MACHINE));
   }
 
-  /** What happens; several stops at one layer happen in this order, and those that wait at once. */
+  /** What happens at a stop, with what only this kind of event has. */
+  public sealed interface Event {
+    Kind kind();
+  }
+
+  /** The machine waits until somebody goes on. */
+  public sealed interface Wait extends Event {
+    Waiting waiting();
+
+    /** The same event with another way of waiting. */
+    Wait with(Waiting changed);
+  }
+
+  /** Shows the note. */
+  public record Message() implements Event {
+    @Override
+    public Kind kind() {
+      return Kind.MESSAGE;
+    }
+  }
+
+  /**
+   * Custom G-code.
+   *
+   * @param lines as they go into the program
+   */
+  public record Commands(List<String> lines) implements Event {
+    public Commands {
+      lines = List.copyOf(lines);
+    }
+
+    @Override
+    public Kind kind() {
+      return Kind.COMMANDS;
+    }
+  }
+
+  /** A wait for nothing in particular. */
+  public record Pause(Waiting waiting) implements Wait {
+    @Override
+    public Kind kind() {
+      return Kind.PAUSE;
+    }
+
+    @Override
+    public Wait with(Waiting changed) {
+      return new Pause(changed);
+    }
+  }
+
+  /** A wait in which something is put into the print. */
+  public record Filling(Waiting waiting) implements Wait {
+    @Override
+    public Kind kind() {
+      return Kind.FILLING;
+    }
+
+    @Override
+    public Wait with(Waiting changed) {
+      return new Filling(changed);
+    }
+  }
+
+  /** Kinds of events; several at one layer happen in this order, and those that wait at once. */
   public enum Kind {
     MESSAGE("message", 0, "Shows the note; does not wait."),
     COMMANDS("own commands", 0, "Sends your lines; does not wait."),
@@ -53,10 +110,6 @@ public record Stop(
     /** How long the machine usually waits for the operator, s. */
     public double seconds() {
       return seconds;
-    }
-
-    public boolean waits() {
-      return seconds > 0;
     }
 
     public static Optional<Kind> byLabel(String label) {
@@ -133,16 +186,25 @@ public record Stop(
     }
   }
 
-  public Stop withHeightMm(double changed) {
-    return new Stop(id, changed, kind, note, waiting, commands);
+  public Kind kind() {
+    return event.kind();
   }
 
-  public Stop withWaiting(Waiting changed) {
-    return new Stop(id, heightMm, kind, note, changed, commands);
+  /** How the machine waits, if it does. */
+  public Optional<Waiting> waiting() {
+    return event instanceof Wait wait ? Optional.of(wait.waiting()) : Optional.empty();
+  }
+
+  public Stop withHeightMm(double changed) {
+    return new Stop(id, changed, note, event);
+  }
+
+  public Stop withEvent(Event changed) {
+    return new Stop(id, heightMm, note, changed);
   }
 
   /** How long the machine waits, s. */
   public double seconds() {
-    return kind.waits() ? waiting.seconds.orElse(kind.seconds) : 0;
+    return waiting().map(w -> w.seconds.orElse(kind().seconds)).orElse(0.0);
   }
 }

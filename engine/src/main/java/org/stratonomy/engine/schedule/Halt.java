@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.shelf.BedPoint;
 import org.stratonomy.engine.shelf.Machine;
@@ -32,7 +33,11 @@ public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops)
 
   /** Stops for which the machine waits; a change by hand is a wait already. */
   public List<Stop> waits() {
-    return stops.stream().filter(stop -> stop.kind().waits()).toList();
+    return stops.stream().filter(stop -> stop.event() instanceof Stop.Wait).toList();
+  }
+
+  private Stream<Stop.Waiting> waitings() {
+    return stops.stream().map(Stop::waiting).flatMap(Optional::stream);
   }
 
   /** Whether the machine waits apart from the change: by hand they are one wait. */
@@ -62,7 +67,7 @@ public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops)
   /** What to tell the operator, in one line; may be empty. */
   public String note() {
     return stops.stream()
-        .filter(stop -> stop.kind() != Stop.Kind.COMMANDS)
+        .filter(stop -> !(stop.event() instanceof Stop.Commands))
         .map(Stop::note)
         .filter(note -> !note.isBlank())
         .collect(Collectors.joining("; "));
@@ -70,16 +75,16 @@ public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops)
 
   /** How far the nozzle is lifted, mm: as far as the most careful stop says. */
   public double liftMm(Machine machine) {
-    return waits().stream()
-        .mapToDouble(stop -> stop.waiting().liftMm().orElse(machine.parkLiftMm()))
+    return waitings()
+        .mapToDouble(waiting -> waiting.liftMm().orElse(machine.parkLiftMm()))
         .max()
         .orElse(machine.parkLiftMm());
   }
 
   /** Where the head waits: at the place of the first stop that names one. */
   public BedPoint park(Machine machine) {
-    return waits().stream()
-        .map(stop -> stop.waiting().park())
+    return waitings()
+        .map(Stop.Waiting::park)
         .flatMap(Optional::stream)
         .findFirst()
         .orElse(machine.park());
@@ -87,15 +92,12 @@ public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops)
 
   /** Temperature of the nozzle while the machine waits, if it is another one, °C. */
   public OptionalDouble waitingC() {
-    return waits().stream().flatMapToDouble(stop -> stop.waiting().nozzleC().stream()).min();
+    return waitings().flatMapToDouble(waiting -> waiting.nozzleC().stream()).min();
   }
 
   /** How the machine is told, if a stop says so: as the first one that does. */
   public Optional<Stop.Told> told() {
-    return waits().stream()
-        .map(stop -> stop.waiting().told())
-        .flatMap(Optional::stream)
-        .findFirst();
+    return waitings().map(Stop.Waiting::told).flatMap(Optional::stream).findFirst();
   }
 
   /**
@@ -124,6 +126,6 @@ public record Halt(int beforeStroke, int fromSlot, int toSlot, List<Stop> stops)
 
   /** Strand that is pushed out before the print goes on, mm. */
   public double purgeMm() {
-    return waits().stream().mapToDouble(stop -> stop.waiting().purgeMm()).max().orElse(0);
+    return waitings().mapToDouble(Stop.Waiting::purgeMm).max().orElse(0);
   }
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.stratonomy.engine.motion.TravelSettings;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.plane.Path;
@@ -238,7 +239,7 @@ public final class StepWalk<X extends Exception> {
   private void halt(LayerSchedule layer, Halt halt, Stroke next) throws X {
     to.leave(Aside.HALT);
     for (Stop stop : halt.stops()) {
-      if (stop.kind() == Stop.Kind.MESSAGE) {
+      if (stop.event() instanceof Stop.Message) {
         to.message(layer, halt, stop);
       }
     }
@@ -270,8 +271,9 @@ public final class StepWalk<X extends Exception> {
   private void commands(Halt halt) throws X {
     List<String> lines =
         halt.stops().stream()
-            .filter(stop -> stop.kind() == Stop.Kind.COMMANDS)
-            .flatMap(stop -> stop.commands().stream())
+            .map(Stop::event)
+            .flatMap(
+                event -> event instanceof Stop.Commands own ? own.lines().stream() : Stream.of())
             .toList();
     if (!lines.isEmpty()) {
       retract();

@@ -130,10 +130,9 @@ class PlanDifferencesTest {
   @Test
   void whatIsSaidAlikeButIsNotIsADifference() {
     Stop stop = new Stop("s", 1.0, "");
-    Stop.Waiting lifted = stop.waiting().withPark(Optional.of(new BedPoint(5, 5)));
+    Stop.Waiting lifted = stop.waiting().orElseThrow().withPark(Optional.of(new BedPoint(5, 5)));
     Plan waits = stopping(stop);
-    Plan waitsElsewhere =
-        stopping(new Stop(stop.id(), 1.0, stop.kind(), stop.note(), lifted, stop.commands()));
+    Plan waitsElsewhere = stopping(new Stop(stop.id(), 1.0, stop.note(), new Stop.Pause(lifted)));
     assertThat(between(waits, waitsElsewhere))
         .containsExactly(
             new PlanDifference("Stop", "pause at 1 mm", "pause at 1 mm, but not in detail"));

@@ -219,7 +219,7 @@ class LedgerTest {
             0);
     Plan plan =
         Shapes.plan(List.of(), Shapes.everywhere(heat(60, 210)))
-            .withStops(List.of(new Stop("s", 2, Stop.Kind.PAUSE, "", cool, List.of())));
+            .withStops(List.of(new Stop("s", 2, "", new Stop.Pause(cool))));
     assertThat(Shapes.compute(plan, Shapes.bar(10, 10, 4)).ledger().heatingSeconds())
         .isCloseTo(100 + 30, within(1e-9));
   }

@@ -44,9 +44,7 @@ class OwnLinesTest {
     return Shapes.plan(List.of(1.0), Shapes.stratum(2, Map.of(Setting.FILAMENT, Value.of(2))))
         .withStops(
             List.of(
-                new Stop("pause", 2, "look"),
-                new Stop(
-                    "say", 2.4, Stop.Kind.MESSAGE, "done", Stop.Waiting.AS_MACHINE, List.of())));
+                new Stop("pause", 2, "look"), new Stop("say", 2.4, "done", new Stop.Message())));
   }
 
   private static List<String> program(Machine machine) throws IOException {
