@@ -76,8 +76,7 @@
 
   /** The one becomes as the other is; undo in its plan brings back what it was. */
   async function takeOver() {
-    const [one, other] = sessions!;
-    if (await one.replace((document) => ({ ...other.document, name: document.name }))) {
+    if (await sessions![0].become(ids[1]!)) {
       await navigate('/plans/:id', { params: { id: ids[0] } });
     }
   }

@@ -76,7 +76,7 @@
     }
     const height = session.plane;
     if (stopHere) {
-      void session.changeStop(stopHere.id, () => undefined);
+      void session.edit({ action: 'REMOVE_STOP', stop: stopHere.id });
     } else {
       void addStop(session, height);
     }
@@ -84,10 +84,7 @@
 
   async function addStop(into: PlanSession, height: number) {
     const id = crypto.randomUUID();
-    const done = await into.replace((document) => ({
-      ...document,
-      stops: [...(document.stops ?? []), { id, height, note: '' }],
-    }));
+    const done = await into.edit({ action: 'ADD_STOP', stop: { id, height, note: '' } });
     if (done) {
       into.selectStop(id);
     }

@@ -65,7 +65,7 @@ export interface RegionDocument {
   sphere?: { middle: number[]; diameter: number };
   solid?: { mesh: string; shift?: number[] };
   core?: { walls?: number; sideways?: number; layers?: number; upright?: number };
-  slab?: { core: string; side?: string; layers: number };
+  slab?: { core: string; side?: 'both' | 'top' | 'bottom'; layers: number };
   patch?: {
     body: string;
     triangles: string;

@@ -242,13 +242,26 @@ export class PlanSession {
     }
   }
 
-  /** Changes one stop; undefined takes it out. */
-  changeStop(id: string, how: (stop: StopView) => StopView | undefined): Promise<boolean> {
-    return this.replace((document) => {
-      document.stops = ((document.stops ?? []) as StopView[]).flatMap((stop) =>
-        stop.id === id ? (how(stop) ?? []) : stop,
-      );
-      return document;
+  /**
+   * @param how changes a copy of the stop
+   */
+  changeStop(id: string, how: (stop: StopView) => void): Promise<boolean> {
+    return this.edit(() => {
+      const stop = structuredClone(this.stops.find((one) => one.id === id)!);
+      how(stop);
+      return { action: 'CHANGE_STOP', stop };
+    });
+  }
+
+  /**
+   * @param how changes a copy of the region
+   */
+  changeRegion(piece: string, id: string, how: (region: RegionDocument) => void): Promise<boolean> {
+    return this.edit(() => {
+      const regions = this.pieceDocument(piece)!.regions!;
+      const region = structuredClone(regions.find((one) => one.id === id)!);
+      how(region);
+      return { action: 'CHANGE_REGION', piece, region };
     });
   }
 
@@ -356,24 +369,26 @@ export class PlanSession {
     return stratum ? stratum.from : this.plane;
   }
 
-  edit(edit: PlanEdit): Promise<boolean> {
+  /**
+   * @param edit or how it is made when its turn comes, of what the edits before led to
+   */
+  edit(edit: PlanEdit | (() => PlanEdit)): Promise<boolean> {
     return this.change((id, version) =>
       data(
         client.POST('/api/plans/{id}/edits', {
           params: { path: { id }, query: { version } },
-          body: edit,
+          body: typeof edit === 'function' ? edit() : edit,
         }),
       ),
     );
   }
 
-  /** Puts a changed document in the place of the plan's. */
-  replace(changed: (document: PlanDocument) => PlanDocument): Promise<boolean> {
+  /** Makes the plan as another variant of it is. */
+  become(other: string): Promise<boolean> {
     return this.change((id, version) =>
       data(
-        client.PUT('/api/plans/{id}', {
-          params: { path: { id } },
-          body: { version, document: changed(structuredClone(this.document)) },
+        client.POST('/api/plans/{id}/become/{other}', {
+          params: { path: { id, other }, query: { version } },
         }),
       ),
     );
@@ -407,14 +422,6 @@ export class PlanSession {
     );
   }
 
-  /** Changes one piece of the document. */
-  changePiece(id: string, change: (piece: PieceDocument) => void): Promise<boolean> {
-    return this.replace((document) => {
-      change((document.pieces as PieceDocument[]).find((piece) => piece.id === id)!);
-      return document;
-    });
-  }
-
   addRegionMesh(piece: string, file: File): Promise<boolean> {
     return this.change((id, version) =>
       sendFiles(`/api/plans/${id}/regions?version=${version}&piece=${encodeURIComponent(piece)}`, [
@@ -443,11 +450,9 @@ export class PlanSession {
 
   /** Accepts a finding with a note, or takes that back if there is none. */
   accept(finding: string, note: string | undefined): Promise<boolean> {
-    return this.replace((document) => {
-      const others = (document.accepted ?? []).filter((a) => a.finding !== finding);
-      document.accepted = note === undefined ? others : [...others, { finding, note }];
-      return document;
-    });
+    return this.edit(
+      note === undefined ? { action: 'TAKE_BACK', finding } : { action: 'ACCEPT', finding, note },
+    );
   }
 
   /** Keeps all values of a rule, or those that differ from a basis, as a recipe. */

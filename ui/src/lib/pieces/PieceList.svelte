@@ -62,13 +62,10 @@
   function reorder(piece: string, to: string) {
     const from = dragged?.body;
     if (dragged?.piece === piece && from !== to) {
-      void session.changePiece(piece, ({ bodies }) => {
-        const at = bodies.findIndex((b) => b.id === to);
-        const [moved] = bodies.splice(
-          bodies.findIndex((b) => b.id === from),
-          1,
-        );
-        bodies.splice(at, 0, moved!);
+      void session.edit(() => {
+        const bodies = session.pieceDocument(piece)!.bodies;
+        const number = bodies.findIndex((b) => b.id === to) + 1;
+        return { action: 'ORDER_BODY', piece, body: from!, number };
       });
     }
     dragged = over = undefined;

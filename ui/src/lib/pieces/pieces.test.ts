@@ -1,6 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { beforeEach, expect, it, vi } from 'vitest';
-import type { PieceDocument } from '../model/document';
+import type { PieceDocument, RegionDocument } from '../model/document';
 import { PlanSession } from '../model/session.svelte';
 import Inspector from '../rules/Inspector.svelte';
 import ImportQuestion from '../shell/ImportQuestion.svelte';
@@ -47,9 +47,8 @@ beforeEach(async () => {
   await vi.waitFor(() => expect(session.result).toBeDefined());
 });
 
-function lastPiece(): PieceDocument {
-  const { document } = server.edits.at(-1) as { document: typeof DOCUMENT };
-  return document.pieces[0] as PieceDocument;
+function lastRegion(): RegionDocument {
+  return (server.edits.at(-1) as { region: RegionDocument }).region;
 }
 
 it('lists pieces with their bodies and regions and selects them', async () => {
@@ -80,12 +79,12 @@ it('shows the sum of a depth and changes it', async () => {
   expect(screen.getByText('3 × 0.2 = 0.6 mm')).toBeInTheDocument();
   await fireEvent.change(screen.getByLabelText('Depth upright'), { target: { value: '4' } });
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
-  expect(lastPiece().regions?.[0]?.core).toEqual({ walls: 2, layers: 4 });
+  expect(lastRegion().core).toEqual({ walls: 2, layers: 4 });
   await fireEvent.change(screen.getByLabelText('Unit of the depth upright'), {
     target: { value: 'mm' },
   });
   await vi.waitFor(() => expect(server.edits).toHaveLength(2));
-  expect(lastPiece().regions?.[0]?.core).toEqual({ walls: 2, upright: 0.8 });
+  expect(lastRegion().core).toEqual({ walls: 2, upright: 0.8 });
 });
 
 it('moves a sphere by numbers and takes no nonsense', async () => {
@@ -96,7 +95,7 @@ it('moves a sphere by numbers and takes no nonsense', async () => {
   expect(server.edits).toHaveLength(0);
   await fireEvent.change(z, { target: { value: '6,5' } });
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
-  expect(lastPiece().regions?.[1]?.sphere?.middle).toEqual([0, 0, 6.5]);
+  expect(lastRegion().sphere?.middle).toEqual([0, 0, 6.5]);
 });
 
 it('counts what is marked, and chooses how to mark', async () => {
@@ -106,7 +105,7 @@ it('counts what is marked, and chooses how to mark', async () => {
   expect(session.marking?.mode).toBe('brush');
   await fireEvent.click(screen.getByRole('button', { name: 'Clear' }));
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
-  expect(lastPiece().regions?.[2]?.patch?.triangles).toBe('');
+  expect(lastRegion().patch?.triangles).toBe('');
 });
 
 it('sets a value for lines of one role in a region', async () => {
@@ -175,7 +174,7 @@ it('changes the order of bodies by dragging', async () => {
   await fireEvent.dragOver(base);
   await fireEvent.drop(base);
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
-  expect(lastPiece().bodies.map((body) => body.id)).toEqual(['top', 'base']);
+  expect(server.edits[0]).toMatchObject({ action: 'ORDER_BODY', body: 'top', number: 1 });
 });
 
 it('asks about several files once, with what seems right', async () => {

@@ -22,10 +22,7 @@
   const shift = $derived(bodies[index]?.shift ?? [0, 0, 0]);
 
   function move(by: number) {
-    void session.changePiece(piece.id, (document) => {
-      const [moved] = document.bodies.splice(index, 1);
-      document.bodies.splice(index + by, 0, moved!);
-    });
+    void session.edit({ action: 'ORDER_BODY', piece: piece.id, body, number: index + by + 1 });
   }
 
   /**
@@ -39,9 +36,7 @@
   }
 
   function rename(name: string) {
-    void session.changePiece(piece.id, (document) => {
-      document.bodies.find((b) => b.id === body)!.name = name;
-    });
+    void session.edit({ action: 'RENAME_BODY', piece: piece.id, body, name });
   }
 
   function alternate() {

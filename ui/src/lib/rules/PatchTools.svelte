@@ -46,9 +46,11 @@
   }
 
   function put(triangles: string) {
-    void session.changePiece(piece, (document) => {
-      document.regions!.find((r) => r.id === region.id)!.patch!.triangles = triangles;
-    });
+    void session.changeRegion(
+      piece,
+      region.id,
+      (changed) => (changed.patch!.triangles = triangles),
+    );
   }
 
   /** All triangles of the body that no other patch has, whole or in part. */

@@ -54,7 +54,7 @@
   }
 
   function rename(name: string) {
-    void session.changePiece(piece.id, (changed) => (changed.name = name));
+    void session.edit({ action: 'RENAME_PIECE', piece: piece.id, name });
   }
 </script>
 
@@ -112,7 +112,7 @@
         checked={document?.fixed ?? false}
         onchange={(e) => {
           const fixed = e.currentTarget.checked;
-          void session.changePiece(piece.id, (changed) => (changed.fixed = fixed));
+          void session.edit({ action: 'FIX_PIECE', piece: piece.id, fixed });
         }}
       /> stays there</label
     >

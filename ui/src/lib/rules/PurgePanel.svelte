@@ -2,7 +2,6 @@
   import { type ChangeView } from '../api/client';
   import { mm } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
-  import { setVolume, type Purging } from './purging';
   import NumberField from './NumberField.svelte';
   import { shows } from '../shell/shows';
   import { numberReader } from '../shell/typed';
@@ -30,19 +29,11 @@
     return purging?.changes.find((one) => one.from === from && one.to === to);
   }
 
-  function edit(how: (purging: Purging) => void) {
-    void session.replace((document) => {
-      document.purging ??= {};
-      how(document.purging);
-      return document;
-    });
-  }
-
   /** Puts the tower somewhere along one axis; where it stands along the other is kept. */
   function place(axis: 0 | 1, to: number) {
-    edit((p) => {
-      const at = p.tower ?? [tower!.x, tower!.y];
-      p.tower = axis === 0 ? [to, at[1]!] : [at[0]!, to];
+    void session.edit(() => {
+      const at = session.document.purging?.tower ?? [tower!.x, tower!.y];
+      return { action: 'PLACE_TOWER', at: axis === 0 ? [to, at[1]!] : [at[0]!, to] };
     });
   }
 
@@ -51,7 +42,7 @@
     const isEmpty = input.value.trim() === '';
     const volume = isEmpty ? undefined : read('purging, mm³', input.value, 0);
     if (isEmpty || volume !== undefined) {
-      edit((p) => setVolume(p, from, to, volume));
+      void session.edit({ action: 'SET_PURGING', from, to, ...(isEmpty ? {} : { volume }) });
     } else {
       input.value = String(Math.round(change(from, to)?.volume ?? 0));
     }
@@ -113,7 +104,9 @@
     <p class="soft">
       {tower.side.toFixed(1)} × {tower.side.toFixed(1)} mm, up to {mm(tower.height)}.
       {#if tower.given}
-        <button class="link" onclick={() => edit((p) => delete p.tower)}>Beside the pieces</button>
+        <button class="link" onclick={() => session.edit({ action: 'PLACE_TOWER' })}
+          >Beside the pieces</button
+        >
       {/if}
     </p>
   {:else}
@@ -175,7 +168,9 @@
       {/if}
       {#if sum.given}
         The plan gives {Math.round(sum.volume)} mm³.
-        <button class="link" onclick={() => edit((p) => setVolume(p, sum.from, sum.to, undefined))}
+        <button
+          class="link"
+          onclick={() => session.edit({ action: 'SET_PURGING', from: sum.from, to: sum.to })}
           >Take the sum</button
         >
       {/if}

@@ -29,9 +29,7 @@
   );
 
   function change(edit: (region: RegionDocument) => void) {
-    void session.changePiece(piece, (document) =>
-      edit(document.regions!.find((other) => other.id === region.id)!),
-    );
+    void session.changeRegion(piece, region.id, edit);
   }
 
   /** Middle or shift of a region with such a place. */
@@ -143,7 +141,7 @@
         aria-label="Side of the slab"
         value={slab.side ?? 'both'}
         onchange={(e) => {
-          const side = e.currentTarget.value;
+          const side = e.currentTarget.value as 'both' | 'top' | 'bottom';
           change((r) => (r.slab!.side = side));
         }}
       >

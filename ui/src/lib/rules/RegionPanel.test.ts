@@ -1,6 +1,5 @@
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { beforeEach, expect, it, vi } from 'vitest';
-import type { PlanDocument } from '../api/client';
 import type { RegionDocument } from '../model/document';
 import { PlanSession } from '../model/session.svelte';
 import { DOCUMENT, FakeServer } from '../testing/fakeServer';
@@ -23,8 +22,7 @@ async function show(region: RegionDocument) {
 }
 
 function sent(): RegionDocument | undefined {
-  const document = (server.edits.at(-1) as { document: PlanDocument } | undefined)?.document;
-  return document?.pieces[0]?.regions?.[0] as RegionDocument | undefined;
+  return (server.edits.at(-1) as { region: RegionDocument } | undefined)?.region;
 }
 
 beforeEach(() => vi.clearAllMocks());

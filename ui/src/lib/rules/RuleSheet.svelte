@@ -4,7 +4,7 @@
   import Copy from '@lucide/svelte/icons/copy';
   import Plus from '@lucide/svelte/icons/plus';
   import Trash from '@lucide/svelte/icons/trash-2';
-  import type { Course, RuleView } from '../model/document';
+  import type { Course, Place, RuleView } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
   import RuleDetails from './RuleDetails.svelte';
   import RuleValue from './RuleValue.svelte';
@@ -54,93 +54,74 @@
     return id;
   }
 
-  function put(change: (rules: RuleView[]) => RuleView[]) {
-    void session.replace((document) => ({
-      ...document,
-      rules: change((document.rules ?? []) as RuleView[]) as typeof document.rules,
-    }));
-  }
-
+  /**
+   * @param to place in the sheet, from 0
+   */
   function move(from: number, to: number) {
     if (from < 0 || from === to) {
       return;
     }
     open = -1;
-    put((list) => {
-      const [rule] = list.splice(from, 1);
-      list.splice(to, 0, rule!);
-      return list;
-    });
+    void session.edit({ action: 'MOVE_RULE', rule: idOf(from), number: to + 1 });
+  }
+
+  function idOf(i: number): string {
+    return session.rules[i]!.id!;
   }
 
   function remove(i: number) {
     open = -1;
-    put((list) => list.filter((_, k) => k !== i));
+    void session.edit({ action: 'REMOVE_RULE', rule: idOf(i) });
   }
 
   function duplicate(i: number) {
-    put((list) => {
-      const copy = structuredClone(list[i]!);
-      delete copy.id;
-      list.splice(i, 0, copy);
-      return list;
-    });
+    const copy = structuredClone(session.rules[i]!);
+    delete copy.id;
+    void session.edit({ action: 'ADD_RULE', number: i + 1, rule: copy });
   }
 
   function toggle(i: number) {
-    put((list) => {
-      if (list[i]!.on === false) {
-        delete list[i]!.on;
-      } else {
-        list[i]!.on = false;
-      }
-      return list;
-    });
+    const on = session.rules[i]!.on === false;
+    void session.edit({ action: 'SWITCH_RULE', rule: idOf(i), on });
   }
 
-  function change(i: number, setting: string, text: string) {
-    const number = Number(text.replace(',', '.'));
-    put((list) => {
-      list[i]!.set[setting] = Number.isNaN(number) || text === '' ? text : number;
-      return list;
-    });
+  function set(i: number, setting: string, value: string | Course) {
+    void session.edit({ action: 'SET_IN_RULE', rule: idOf(i), setting: setting as never, value });
   }
 
   function editCourse(i: number, id: string, course: Course) {
     session.courseTask = {
       setting: session.setting(id),
       course,
-      onDone: (changed) =>
-        put((list) => {
-          list[i]!.set[id] = changed;
-          return list;
-        }),
+      onDone: (changed) => set(i, id, changed),
     };
   }
 
   function drop(i: number, setting: string) {
-    put((list) => {
-      delete list[i]!.set[setting];
-      return list.filter((rule) => Object.keys(rule.set).length > 0);
-    });
+    void session.edit({ action: 'CLEAR_IN_RULE', rule: idOf(i), setting: setting as never });
   }
 
   function add(i: number, setting: string) {
     adding = -1;
     const value = session.selectedStratum?.settings[setting]?.value ?? '';
-    change(i, setting, value);
+    set(i, setting, value);
   }
 
   function addForEverything() {
-    put((list) => [...list, { where: {}, set: { walls: 2 } }]);
+    const rule = { where: {}, set: { walls: 2 } };
+    void session.edit({ action: 'ADD_RULE', number: session.rules.length + 1, rule });
   }
 
   function addForSelected() {
     const where = session.place;
     if (where) {
       open = 0;
-      put((list) => [{ where, set: {} }, ...list]);
+      void session.edit({ action: 'ADD_RULE', number: 1, rule: { where, set: {} } });
     }
+  }
+
+  function limit(i: number, where: Place) {
+    void session.edit({ action: 'LIMIT_RULE', rule: idOf(i), where });
   }
 
   /** The settings that a rule for such a place can set, besides those that it sets. */
@@ -245,16 +226,7 @@
           </span>
         </div>
         {#if open === i}
-          <RuleDetails
-            {session}
-            {rule}
-            index={i}
-            onWhere={(where) =>
-              put((list) => {
-                list[i]!.where = where;
-                return list;
-              })}
-          />
+          <RuleDetails {session} {rule} index={i} onWhere={(where) => limit(i, where)} />
         {/if}
         <div class="what">
           {#each Object.entries(rule.set) as [id, value] (id)}
@@ -263,7 +235,7 @@
               rule={i + 1}
               {id}
               {value}
-              onSet={(text) => change(i, id, text)}
+              onSet={(text) => set(i, id, text)}
               onCourse={(course) => editCourse(i, id, course)}
               onDrop={() => drop(i, id)}
             />

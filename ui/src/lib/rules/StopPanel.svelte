@@ -24,10 +24,7 @@
   const load = $derived(halt?.colourChange ? session.filament(halt.toSlot) : undefined);
 
   function change(how: (stop: StopView) => void) {
-    return session.changeStop(stop.id, (old) => {
-      how(old);
-      return old;
-    });
+    return session.changeStop(stop.id, how);
   }
 
   /** What is missing stays with the machine, so an empty field takes the value out. */
@@ -245,7 +242,7 @@
     <span class="soft">from here on, in all pieces</span>
   </div>
 {/if}
-<button class="tool" onclick={() => session.changeStop(stop.id, () => undefined)}
+<button class="tool" onclick={() => session.edit({ action: 'REMOVE_STOP', stop: stop.id })}
   >Remove the stop</button
 >
 

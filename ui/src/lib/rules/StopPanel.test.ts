@@ -1,6 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { beforeEach, expect, it, vi } from 'vitest';
-import type { PlanDocument } from '../api/client';
+import type { PlanEdit } from '../api/client';
 import { PlanSession } from '../model/session.svelte';
 import { DOCUMENT, FakeServer, RESULT } from '../testing/fakeServer';
 import Inspector from './Inspector.svelte';
@@ -35,8 +35,11 @@ beforeEach(async () => {
   });
 });
 
-function stops(): PlanDocument['stops'] {
-  return (server.edits.at(-1) as { document: PlanDocument } | undefined)?.document.stops;
+type StopEdit = Extract<PlanEdit, { action: 'CHANGE_STOP' }>;
+
+function sent(): StopEdit['stop'] | undefined {
+  const edit = server.edits.at(-1) as StopEdit | undefined;
+  return edit?.action === 'CHANGE_STOP' ? edit.stop : undefined;
 }
 
 async function type(label: string, text: string) {
@@ -51,15 +54,15 @@ it('says where the stop is, and how much of what goes in is needed', () => {
 
 it('keeps what differs from the machine, and takes it out when the field is emptied', async () => {
   await type('Lift', '25');
-  await vi.waitFor(() => expect(stops()).toEqual([{ ...STOP, lift: 25 }]));
+  await vi.waitFor(() => expect(sent()).toEqual({ ...STOP, lift: 25 }));
   await type('Wait at Y', '40,5');
-  await vi.waitFor(() => expect(stops()?.[0]?.park).toEqual([5, 40.5]));
+  await vi.waitFor(() => expect(sent()?.park).toEqual([5, 40.5]));
   await type('Minutes that the operator takes', '10');
-  await vi.waitFor(() => expect(stops()?.[0]?.seconds).toBe(600));
+  await vi.waitFor(() => expect(sent()?.seconds).toBe(600));
   await type('Lift', '');
-  await vi.waitFor(() => expect(stops()?.[0]).not.toHaveProperty('lift'));
+  await vi.waitFor(() => expect(sent()).not.toHaveProperty('lift'));
   await type('Wait at Y', '190');
-  await vi.waitFor(() => expect(stops()?.[0]).not.toHaveProperty('park'));
+  await vi.waitFor(() => expect(sent()).not.toHaveProperty('park'));
 });
 
 it('refuses what is no length', async () => {
@@ -73,17 +76,17 @@ it('refuses what is no length', async () => {
 
 it('may be told in another way than the machine usually is', async () => {
   await type('How the machine is told', 'wait');
-  await vi.waitFor(() => expect(stops()).toEqual([{ ...STOP, told: 'wait' }]));
+  await vi.waitFor(() => expect(sent()).toEqual({ ...STOP, told: 'wait' }));
 });
 
 it('changes its kind, moves and goes', async () => {
   await fireEvent.click(screen.getByRole('button', { name: 'message' }));
-  await vi.waitFor(() => expect(stops()?.[0]?.kind).toBe('message'));
+  await vi.waitFor(() => expect(sent()?.kind).toBe('message'));
   await vi.waitFor(() => expect(screen.queryByLabelText('Lift')).toBeNull());
   await type('Height of the stop', 'L22');
-  await vi.waitFor(() => expect(stops()?.[0]?.height).toBeCloseTo(4.2));
+  await vi.waitFor(() => expect(sent()?.height).toBeCloseTo(4.2));
   await fireEvent.click(screen.getByRole('button', { name: 'Remove the stop' }));
-  await vi.waitFor(() => expect(stops()).toEqual([]));
+  await vi.waitFor(() => expect(server.edits.at(-1)).toEqual({ action: 'REMOVE_STOP', stop: 's' }));
 });
 
 it('helps to fill: what is below, what closes it, and where it would be better', async () => {
@@ -93,7 +96,7 @@ it('helps to fill: what is below, what closes it, and where it would be better',
   );
   expect(screen.getByText(/Longest bridge that closes it: 12.3 mm/)).toBeVisible();
   await fireEvent.click(screen.getByRole('button', { name: 'Stop at 8.0 mm instead' }));
-  await vi.waitFor(() => expect(stops()?.[0]?.height).toBe(8));
+  await vi.waitFor(() => expect(sent()?.height).toBe(8));
   expect(await screen.findByText(/lines would hang free/)).toBeVisible();
   await fireEvent.click(screen.getByLabelText('neither infill nor lid'));
   await fireEvent.click(screen.getByRole('button', { name: 'Set these rules' }));

@@ -23,10 +23,11 @@
   );
 
   function rename(name: string) {
-    void session.changePiece(piece.id, (document) => {
-      document.strata = (document.strata ?? [{ id: stratum.id }]).map((one) =>
-        one.id === stratum.id ? { ...one, name } : one,
-      );
+    void session.edit({
+      action: 'RENAME_STRATUM',
+      piece: piece.id,
+      stratum: stratum.id,
+      name,
     });
   }
 

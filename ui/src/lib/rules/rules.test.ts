@@ -1,6 +1,5 @@
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { beforeEach, expect, it, vi } from 'vitest';
-import type { PlanDocument } from '../api/client';
 import { PlanSession } from '../model/session.svelte';
 import SampleSheet from '../sheet/SampleSheet.svelte';
 import { DOCUMENT, FakeServer } from '../testing/fakeServer';
@@ -15,10 +14,6 @@ beforeEach(async () => {
   session = await PlanSession.open('p');
   await vi.waitFor(() => expect(session.result).toBeDefined());
 });
-
-function lastDocument(): PlanDocument {
-  return (server.edits.at(-1) as { document: PlanDocument }).document;
-}
 
 function inspect(stratum: string) {
   session.select('tower', stratum);
@@ -77,44 +72,55 @@ it('lists the rules and moves, changes and removes them', async () => {
   expect(screen.getByText('Tower · stratum 2')).toBeInTheDocument();
   expect(screen.getByText('everything')).toBeInTheDocument();
   await fireEvent.click(screen.getByLabelText('Move rule 2 up'));
-  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
-  expect(lastDocument().rules?.map((rule) => rule.set['walls'])).toEqual([2, 3]);
   await fireEvent.change(screen.getByLabelText('Walls in rule 1'), { target: { value: '5' } });
-  await vi.waitFor(() => expect(server.edits).toHaveLength(2));
-  expect(lastDocument().rules?.[0]?.set['walls']).toBe(5);
   await fireEvent.click(screen.getByLabelText('Remove rule 1'));
-  await vi.waitFor(() => expect(server.edits).toHaveLength(3));
-  expect(lastDocument().rules).toHaveLength(1);
-  await fireEvent.click(screen.getByLabelText('Take Walls out of rule 1'));
-  await vi.waitFor(() => expect(server.edits).toHaveLength(4));
-  expect(lastDocument().rules).toHaveLength(0);
+  await fireEvent.click(screen.getByLabelText('Take Walls out of rule 2'));
+  await vi.waitFor(() =>
+    expect(server.edits).toEqual([
+      { action: 'MOVE_RULE', rule: 'all', number: 1 },
+      { action: 'SET_IN_RULE', rule: 'upper', setting: 'walls', value: '5' },
+      { action: 'REMOVE_RULE', rule: 'upper' },
+      { action: 'CLEAR_IN_RULE', rule: 'all', setting: 'walls' },
+    ]),
+  );
 });
 
 it('offers filaments and choices of a rule by their names', async () => {
-  await session.replace((document) => ({
-    ...document,
-    rules: [{ where: {}, set: { filament: 2, takesPurge: 'nothing' } }],
-  }));
+  server = new FakeServer({
+    ...DOCUMENT,
+    rules: [{ id: 'one', where: {}, set: { filament: 2, takesPurge: 'nothing' } }],
+  });
+  session = await PlanSession.open('p');
   render(RuleSheet, { session });
   const filament = screen.getByLabelText('Filament slot in rule 1');
   expect(filament).toHaveDisplayValue('Slate');
   await fireEvent.change(filament, { target: { value: '1' } });
-  await vi.waitFor(() => expect(lastDocument().rules?.[0]?.set['filament']).toBe(1));
+  await vi.waitFor(() => expect(server.edits.at(-1)).toMatchObject({ rule: 'one', value: '1' }));
   const taken = screen.getByLabelText('May absorb purged filament in rule 1');
   await fireEvent.change(taken, { target: { value: 'all lines' } });
-  await vi.waitFor(() => expect(lastDocument().rules?.[0]?.set['takesPurge']).toBe('all lines'));
+  await vi.waitFor(() =>
+    expect(server.edits.at(-1)).toEqual({
+      action: 'SET_IN_RULE',
+      rule: 'one',
+      setting: 'takesPurge',
+      value: 'all lines',
+    }),
+  );
 });
 
 it('switches a rule off, copies it, and says what it covers', async () => {
   render(RuleSheet, { session });
   await fireEvent.click(screen.getByLabelText('Rule 1 counts'));
-  await vi.waitFor(() => expect(server.edits).toHaveLength(1));
-  expect(lastDocument().rules?.[0]).toMatchObject({ on: false, set: { walls: 3 } });
   await fireEvent.click(screen.getByLabelText('Copy rule 1'));
-  await vi.waitFor(() => expect(server.edits).toHaveLength(2));
-  expect(lastDocument().rules?.map((rule) => rule.id)).toEqual([undefined, 'upper', 'all']);
+  const { id, ...copy } = DOCUMENT.rules![0]!;
+  await vi.waitFor(() =>
+    expect(server.edits).toEqual([
+      { action: 'SWITCH_RULE', rule: id, on: false },
+      { action: 'ADD_RULE', number: 1, rule: copy },
+    ]),
+  );
   await vi.waitFor(() => expect(session.isStale).toBe(false));
-  await fireEvent.click(screen.getAllByRole('button', { name: 'Tower · stratum 2' })[1]!);
+  await fireEvent.click(screen.getByRole('button', { name: 'Tower · stratum 2' }));
   expect(await screen.findByText('2.40 cm³')).toBeInTheDocument();
   expect(screen.getByText(/Rules above decide Walls in 50 %/)).toBeInTheDocument();
 });
@@ -125,12 +131,16 @@ it('limits a rule to roles and layers', async () => {
   const role = await screen.findByLabelText('Add a role to rule 2');
   await fireEvent.change(role, { target: { value: 'infill' } });
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
-  expect(lastDocument().rules?.[1]).toMatchObject({ where: { roles: ['infill'] } });
+  expect(server.edits[0]).toEqual({
+    action: 'LIMIT_RULE',
+    rule: 'all',
+    where: { roles: ['infill'] },
+  });
   await fireEvent.change(screen.getByLabelText('Where rule 2 counts its layers from'), {
     target: { value: 'stratum' },
   });
   await vi.waitFor(() => expect(server.edits).toHaveLength(2));
-  expect(lastDocument().rules?.[1]).toMatchObject({
+  expect(server.edits[1]).toMatchObject({
     where: { layers: { from: 'stratum', first: 1 } },
   });
 });
@@ -140,9 +150,10 @@ it('makes a rule for what is selected', async () => {
   render(RuleSheet, { session });
   await fireEvent.click(screen.getByRole('button', { name: 'For this place' }));
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
-  expect(lastDocument().rules?.[0]).toEqual({
-    where: { pieces: ['tower'], strata: ['s2'] },
-    set: {},
+  expect(server.edits[0]).toEqual({
+    action: 'ADD_RULE',
+    number: 1,
+    rule: { where: { pieces: ['tower'], strata: ['s2'] }, set: {} },
   });
 });
 
@@ -221,10 +232,10 @@ it('names a stratum', async () => {
     target: { value: 'shaft' },
   });
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));
-  expect(lastDocument().pieces[0]).toMatchObject({
-    strata: [
-      { id: 's1', top: 4 },
-      { id: 's2', name: 'shaft' },
-    ],
+  expect(server.edits[0]).toEqual({
+    action: 'RENAME_STRATUM',
+    piece: 'tower',
+    stratum: 's2',
+    name: 'shaft',
   });
 });

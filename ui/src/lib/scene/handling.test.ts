@@ -1,6 +1,6 @@
 import { Matrix4, Vector3 } from 'three';
 import { beforeEach, expect, it, vi } from 'vitest';
-import type { PieceDocument } from '../model/document';
+import type { PieceDocument, RegionDocument } from '../model/document';
 import { PlanSession } from '../model/session.svelte';
 import { DOCUMENT, FakeServer } from '../testing/fakeServer';
 import { movePiece, moveRegion, resizeRegion } from './handling';
@@ -25,23 +25,21 @@ beforeEach(async () => {
   await vi.waitFor(() => expect(session.result).toBeDefined());
 });
 
-function regions(): NonNullable<PieceDocument['regions']> {
-  const { document } = server.edits.at(-1) as { document: { pieces: PieceDocument[] } };
-  return document.pieces[0]!.regions!;
+function sent(): RegionDocument {
+  return (server.edits.at(-1) as { region: RegionDocument }).region;
 }
 
 it('a region goes to a place of the machine, in the coordinates of its piece', async () => {
   const matrix = new Matrix4().makeTranslation(100, 90, 0).scale(new Vector3(2, 2, 2));
   await moveRegion(session, 'tower', 'box', new Vector3(106, 90, 14), matrix);
-  expect(regions()[0]!.box!.middle).toEqual([3, 0, 7]);
-  expect(regions()[1]).toEqual(PIECE.regions![1]);
+  expect(sent()).toEqual({ id: 'box', box: { middle: [3, 0, 7], size: [4, 6, 8] } });
 });
 
 it('a region becomes larger along its axes, and never nothing', async () => {
   await resizeRegion(session, 'tower', 'box', [1.5, 1, 0]);
-  expect(regions()[0]!.box!.size).toEqual([6, 6, 0.01]);
+  expect(sent().box!.size).toEqual([6, 6, 0.01]);
   await resizeRegion(session, 'tower', 'ball', [1, 1, 0.5]);
-  expect(regions()[1]!.sphere!.diameter).toBe(2);
+  expect(sent().sphere!.diameter).toBe(2);
 });
 
 it('a piece moves and turns from where it is, and keeps its scale', async () => {

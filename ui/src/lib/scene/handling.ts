@@ -49,9 +49,7 @@ export function moveRegion(
   matrix: Matrix4,
 ): Promise<boolean> {
   const place = to.clone().applyMatrix4(matrix.clone().invert()).toArray().map(hundredth);
-  return session.changePiece(piece, (document) => {
-    middleOf(document.regions!.find((r) => r.id === id))?.splice(0, 3, ...place);
-  });
+  return session.changeRegion(piece, id, (region) => middleOf(region)?.splice(0, 3, ...place));
 }
 
 /**
@@ -65,8 +63,7 @@ export function resizeRegion(
   id: string,
   scale: readonly number[],
 ): Promise<boolean> {
-  return session.changePiece(piece, (document) => {
-    const region = document.regions!.find((r) => r.id === id)!;
+  return session.changeRegion(piece, id, (region) => {
     const size = sizeOf(region)!.map((mm, axis) =>
       Math.max(LEAST_MM, hundredth(mm * scale[axis]!)),
     );

@@ -91,9 +91,11 @@ export class PatchBrush {
     const region = this.session.selectedRegion?.id;
     if (this.drawn && region) {
       const triangles = this.drawn.write();
-      await this.session.changePiece(this.session.selected!.piece, (document) => {
-        document.regions!.find((r) => r.id === region)!.patch!.triangles = triangles;
-      });
+      await this.session.changeRegion(
+        this.session.selected!.piece,
+        region,
+        (changed) => (changed.patch!.triangles = triangles),
+      );
     }
     this.drawn = undefined;
   }

@@ -41,10 +41,7 @@ export class TowerDrag {
     this.at = undefined;
     if (at && tower && Math.hypot(at.x - tower.x, at.y - tower.y) > 0.05) {
       const place = [Number(at.x.toFixed(1)), Number(at.y.toFixed(1))];
-      void this.session.replace((document) => {
-        document.purging = { ...document.purging, tower: place };
-        return document;
-      });
+      void this.session.edit({ action: 'PLACE_TOWER', at: place });
     }
   }
 

@@ -1,5 +1,4 @@
 import { beforeEach, expect, it, vi } from 'vitest';
-import type { PlanDocument } from '../api/client';
 import { PlanSession } from '../model/session.svelte';
 import { DOCUMENT, FakeServer, RESULT } from '../testing/fakeServer';
 import { TowerDrag } from './towerDrag.svelte';
@@ -22,18 +21,13 @@ beforeEach(async () => {
   drag = new TowerDrag(session);
 });
 
-function sent(): number[] | undefined {
-  const edit = server.edits.at(-1) as { document: PlanDocument } | undefined;
-  return edit?.document.purging?.tower;
-}
-
 it('draws the tower by where it was taken hold of', async () => {
   expect(drag.start(152, 99)).toBe(true);
   drag.move(172.04, 79);
   expect(drag.at!.x).toBeCloseTo(170.04);
   expect([...drag.outline()!.slice(0, 5)].map(Math.round)).toEqual([164, 74, 0, 176, 74]);
   drag.drop();
-  await vi.waitFor(() => expect(sent()).toEqual([170, 80]));
+  await vi.waitFor(() => expect(server.edits).toEqual([{ action: 'PLACE_TOWER', at: [170, 80] }]));
   expect(drag.at).toBeUndefined();
 });
 

@@ -9,7 +9,7 @@
 </script>
 
 <script lang="ts">
-  import { ApiProblem, client, data, type PlanChange, type PlanDocument } from '../api/client';
+  import { ApiProblem, client, data, type PlanChange } from '../api/client';
   import type { PlanSession } from '../model/session.svelte';
   import Sheet from './Sheet.svelte';
 
@@ -76,13 +76,13 @@
     const taken = wanted;
     wanted = undefined;
     if (taken) {
-      void session.replace((document) => withTaken(document, taken));
+      const { slot, id } = taken;
+      void session.edit(
+        slot
+          ? { action: 'LOAD_FILAMENT', slot, filament: id }
+          : { action: 'CHOOSE_MACHINE', machine: id },
+      );
     }
-  }
-
-  function withTaken(document: PlanDocument, { slot, id }: Wanted): PlanDocument {
-    const slots = document.slots.map((loaded, i) => (i + 1 === slot ? id : loaded));
-    return slot ? { ...document, slots } : { ...document, machine: id };
   }
 </script>
 

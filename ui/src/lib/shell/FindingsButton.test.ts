@@ -1,6 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { beforeEach, expect, it, vi } from 'vitest';
-import type { FindingView, PlanDocument } from '../api/client';
+import type { FindingView } from '../api/client';
 import { PlanSession } from '../model/session.svelte';
 import { DOCUMENT, FakeServer, RESULT } from '../testing/fakeServer';
 import FindingsButton from './FindingsButton.svelte';
@@ -27,10 +27,6 @@ async function open(...findings: FindingView[]) {
   await fireEvent.click(screen.getByRole('button', { name: /finding/ }));
 }
 
-function sent(): PlanDocument['accepted'] {
-  return (server.edits.at(-1) as { document: PlanDocument }).document.accepted;
-}
-
 beforeEach(async () => {
   server = new FakeServer(DOCUMENT);
   session = await PlanSession.open('p');
@@ -46,7 +42,9 @@ it('counts what is not accepted, and accepts with a note', async () => {
   const note = screen.getByLabelText('Why it is meant to be so');
   await fireEvent.input(note, { target: { value: ' a test ' } });
   await fireEvent.click(screen.getByRole('button', { name: 'Accept' }));
-  await vi.waitFor(() => expect(sent()).toEqual([{ finding: 'a', note: 'a test' }]));
+  await vi.waitFor(() =>
+    expect(server.edits).toEqual([{ action: 'ACCEPT', finding: 'a', note: 'a test' }]),
+  );
 });
 
 it('shows what is accepted with its note, and takes it back', async () => {
@@ -55,5 +53,5 @@ it('shows what is accepted with its note, and takes it back', async () => {
   expect(screen.getByText(/Nothing else found/)).toBeVisible();
   expect(screen.getByText('“as wanted”')).toBeVisible();
   await fireEvent.click(screen.getByRole('button', { name: 'Take it back' }));
-  await vi.waitFor(() => expect(sent()).toEqual([]));
+  await vi.waitFor(() => expect(server.edits).toEqual([{ action: 'TAKE_BACK', finding: 'c' }]));
 });

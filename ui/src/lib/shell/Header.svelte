@@ -50,7 +50,7 @@
     const input = event.currentTarget as HTMLInputElement;
     const name = input.value.trim();
     if (name && name !== session.document.name) {
-      void session.replace((document) => ({ ...document, name }));
+      void session.edit({ action: 'RENAME_PLAN', name });
     } else {
       input.value = session.document.name;
     }
@@ -130,16 +130,18 @@
   <button
     class="tool"
     onclick={() => session.undo()}
-    disabled={!session.state.canUndo}
+    disabled={session.state.undo === ''}
     aria-label="Undo"
-    title="Undo (Ctrl Z)"><Undo size={14} /></button
+    title="Undo{session.state.undo && `: ${session.state.undo}`} (Ctrl Z)"
+    ><Undo size={14} /></button
   >
   <button
     class="tool"
     onclick={() => session.redo()}
-    disabled={!session.state.canRedo}
+    disabled={session.state.redo === ''}
     aria-label="Redo"
-    title="Redo (Ctrl Shift Z)"><Redo size={14} /></button
+    title="Redo{session.state.redo && `: ${session.state.redo}`} (Ctrl Shift Z)"
+    ><Redo size={14} /></button
   >
   <button class="tool" onclick={onKeys} aria-label="Keys" title="Keys (?)"
     ><Keyboard size={14} /></button

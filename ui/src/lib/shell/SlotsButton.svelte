@@ -21,10 +21,8 @@
 
   function add() {
     const unused = session.shelf.filaments.find((f) => !session.document.slots.includes(f.id));
-    void session.replace((document) => {
-      document.slots.push((unused ?? session.shelf.filaments[0]!).id);
-      return document;
-    });
+    const filament = (unused ?? session.shelf.filaments[0]!).id;
+    void session.edit({ action: 'ADD_SLOT', filament });
   }
 
   function gramsOf(slot: number): string {

@@ -2,6 +2,7 @@ import { vi } from 'vitest';
 import type {
   Filament,
   PlanDocument,
+  PlanEdit,
   PlanState,
   ResultView,
   SettingView,
@@ -308,7 +309,28 @@ function used(document: PlanDocument) {
   };
 }
 
-/** Stands in for the server: one plan, every document accepted unless a problem is set. */
+/** The document after an edit, as far as tests go on from there: what is changed is replaced. */
+function edited(document: PlanDocument, edit: PlanEdit | undefined): PlanDocument {
+  const replaced = <T extends { id?: string }>(all: T[] | undefined, one: T) =>
+    (all ?? []).map((other) => (other.id === one.id ? one : other));
+  switch (edit?.action) {
+    case 'CHANGE_STOP':
+      return { ...document, stops: replaced(document.stops, edit.stop) };
+    case 'CHANGE_REGION':
+      return {
+        ...document,
+        pieces: document.pieces.map((piece) =>
+          piece.id === edit.piece
+            ? { ...piece, regions: replaced(piece.regions, edit.region) }
+            : piece,
+        ),
+      };
+    default:
+      return document;
+  }
+}
+
+/** Stands in for the server: one plan, every edit accepted unless a problem is set. */
 export class FakeServer {
   readonly sent: Sent[] = [];
   /** Addresses that something was asked of. */
@@ -325,8 +347,8 @@ export class FakeServer {
       id: 'p',
       version: 0,
       revision: 'r0',
-      canUndo: false,
-      canRedo: false,
+      undo: '',
+      redo: '',
       document,
       ...used(document),
     };
@@ -351,14 +373,13 @@ export class FakeServer {
         return Response.json(RECIPES);
       }
       const version = this.state.version + 1;
-      const replaced = this.sent.at(-1)!.body as { document?: PlanDocument } | undefined;
-      const document = replaced?.document ?? this.state.document;
+      const document = edited(this.state.document, this.sent.at(-1)!.body as PlanEdit | undefined);
       const revision = `r${version}`;
       this.state = {
         ...this.state,
         version,
         revision,
-        canUndo: true,
+        undo: 'Divided Tower at 4 mm',
         document,
         ...used(document),
       };

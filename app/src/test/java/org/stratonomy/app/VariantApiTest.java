@@ -68,6 +68,24 @@ class VariantApiTest extends ApiTest {
   }
 
   @Test
+  void aPlanBecomesAsAnotherOfItsVariantsIs() throws Exception {
+    JsonNode plan = dropped(10);
+    String id = plan.get("id").asString();
+    String other = json(keep(id, "Thick walls")).get("id").asString();
+    walls(json(mvc.perform(get("/api/plans/{id}", other)).andReturn()), 4);
+    JsonNode become =
+        json(
+            mvc.perform(post("/api/plans/{id}/become/{o}", id, other).param("version", "0"))
+                .andReturn());
+    assertThat(become.get("undo").asString()).isEqualTo("Copied variant Thick walls");
+    assertThat(become.get("document").get("name")).isEqualTo(plan.get("document").get("name"));
+    assertThat(differences(id, other)).isEmpty();
+    String stranger = dropped(20).get("id").asString();
+    mvc.perform(post("/api/plans/{id}/become/{o}", id, stranger).param("version", "1"))
+        .andExpect(status().isNotFound());
+  }
+
+  @Test
   void theStartPageShowsThePlanOnce() throws Exception {
     String id = dropped(10).get("id").asString();
     String second = json(keep(id, "second")).get("id").asString();

@@ -1,8 +1,10 @@
 package org.stratonomy.engine;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.stratonomy.engine.edit.BodyEditor;
 import org.stratonomy.engine.edit.Divider;
 import org.stratonomy.engine.edit.Edit;
@@ -11,6 +13,8 @@ import org.stratonomy.engine.edit.PieceEditor;
 import org.stratonomy.engine.edit.PlanDivider;
 import org.stratonomy.engine.edit.RegionEditor;
 import org.stratonomy.engine.edit.RuleEditor;
+import org.stratonomy.engine.edit.SheetEditor;
+import org.stratonomy.engine.edit.StopEditor;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.MeshSource;
 import org.stratonomy.engine.mesh.Vector;
@@ -86,7 +90,7 @@ public final class PlanEditor {
       case Edit.MovePlanBoundary e -> new PlanDivider(plan).move(e.height(), e.to());
       case Edit.Set e -> RuleEditor.set(plan, e.where(), e.setting(), e.value());
       case Edit.Clear e -> RuleEditor.clear(plan, e.where(), e.setting());
-      case Edit.ApplyRecipe e -> withRecipe(plan, e);
+      case Edit.ApplyRecipe e -> new SheetEditor(plan).apply(e.rule(), e.recipe(), recipes.get());
       case Edit.Fill e ->
           FillingRules.set(
               plan, e.piece(), e.filling().layer(), e.filling().hollow(), e.filling().withoutFan());
@@ -110,7 +114,61 @@ public final class PlanEditor {
       case Edit.ShiftBody e -> placer(plan).shiftBody(e.piece(), e.body(), e.shift());
       case Edit.MoveBody e -> placer(plan).moveBody(e.piece(), e.body(), e.other().orElse(""));
       case Edit.LayDown e -> placer(plan).layDown(e.piece(), e.normal());
+      case Edit.RenamePlan e -> plan.withName(named(e.name()));
+      case Edit.ChooseMachine e -> plan.withMachine(e.machine());
+      case Edit.LoadFilament e -> loaded(plan, e);
+      case Edit.AddSlot e -> plan.withSlots(with(plan.slots(), e.filament()));
+      case Edit.RenamePiece e -> new PieceEditor(plan, e.piece()).rename(named(e.name()));
+      case Edit.RenameBody e -> new BodyEditor(plan, e.piece()).rename(e.body(), named(e.name()));
+      case Edit.RenameStratum e ->
+          new PieceEditor(plan, e.piece()).renameStratum(e.stratum(), e.name().strip());
+      case Edit.FixPiece e -> new PieceEditor(plan, e.piece()).fix(e.fixed());
+      case Edit.OrderBody e -> new BodyEditor(plan, e.piece()).order(e.body(), e.number());
+      case Edit.ChangeRegion e -> new RegionEditor(plan, e.piece()).change(e.region());
+      case Edit.AddRule e -> new SheetEditor(plan).add(e.number(), e.rule());
+      case Edit.MoveRule e -> new SheetEditor(plan).move(e.rule(), e.number());
+      case Edit.RemoveRule e -> new SheetEditor(plan).remove(e.rule());
+      case Edit.SwitchRule e -> new SheetEditor(plan).turn(e.rule(), e.on());
+      case Edit.LimitRule e -> new SheetEditor(plan).limit(e.rule(), e.where());
+      case Edit.SetInRule e -> new SheetEditor(plan).set(e.rule(), e.setting(), e.value());
+      case Edit.ClearInRule e -> new SheetEditor(plan).clear(e.rule(), e.setting());
+      case Edit.AddStop e -> new StopEditor(plan).add(e.stop());
+      case Edit.ChangeStop e -> new StopEditor(plan).change(e.stop());
+      case Edit.RemoveStop e -> new StopEditor(plan).remove(e.stop());
+      case Edit.PlaceTower e -> plan.withPurging(plan.purging().withTower(e.at()));
+      case Edit.SetPurging e -> plan.withPurging(plan.purging().with(e.from(), e.to(), e.volume()));
+      case Edit.Accept e ->
+          plan.withAccepted(
+              with(notAccepted(plan, e.finding()), new Plan.Accepted(e.finding(), e.note())));
+      case Edit.TakeBack e -> plan.withAccepted(notAccepted(plan, e.finding()));
     };
+  }
+
+  private static <T> List<T> with(List<T> list, T more) {
+    return Stream.concat(list.stream(), Stream.of(more)).toList();
+  }
+
+  private static List<Plan.Accepted> notAccepted(Plan plan, String finding) {
+    return plan.accepted().stream().filter(a -> !a.finding().equals(finding)).toList();
+  }
+
+  private static Plan loaded(Plan plan, Edit.LoadFilament e) {
+    if (e.slot() > plan.slots().size()) {
+      throw bad("There is no slot %d.".formatted(e.slot()), "Add a slot first.");
+    }
+    List<String> slots = new ArrayList<>(plan.slots());
+    slots.set(e.slot() - 1, e.filament());
+    return plan.withSlots(slots);
+  }
+
+  /**
+   * @throws Problem if it is empty
+   */
+  private static String named(String name) {
+    if (name.isBlank()) {
+      throw bad("The new name is empty.", "Enter at least one letter.");
+    }
+    return name.strip();
   }
 
   private Placer placer(Plan plan) {
@@ -140,20 +198,6 @@ public final class PlanEditor {
 
   private static Piece piece(Plan plan, String id) {
     return plan.piece(id, WHAT);
-  }
-
-  private Plan withRecipe(Plan plan, Edit.ApplyRecipe e) {
-    if (plan.rule(e.rule()).isEmpty()) {
-      throw bad("There is no rule '%s'.".formatted(e.rule()), "Choose a rule of the sheet.");
-    }
-    return plan.withRules(
-        plan.rules().stream()
-            .map(
-                rule ->
-                    rule.id().equals(e.rule())
-                        ? rule.with(e.recipe(), recipes.get().values(e.recipe()))
-                        : rule)
-            .toList());
   }
 
   private List<Bounds> bodies(Piece piece) {

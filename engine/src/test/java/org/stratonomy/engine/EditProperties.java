@@ -16,6 +16,7 @@ import java.util.stream.Collectors;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.Combinators;
+import net.jqwik.api.EdgeCasesMode;
 import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -26,6 +27,7 @@ import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.edit.Alignment;
 import org.stratonomy.engine.edit.Edit;
+import org.stratonomy.engine.edit.EditWords;
 import org.stratonomy.engine.edit.RegionEditor;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshSource;
@@ -33,14 +35,19 @@ import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Job;
 import org.stratonomy.engine.plan.Placement;
 import org.stratonomy.engine.plan.Plan;
+import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.settings.Choice;
 import org.stratonomy.engine.settings.Recipe;
 import org.stratonomy.engine.settings.Recipes;
+import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Scope.Layers;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.BedPoint;
+import org.stratonomy.engine.shelf.Shelf;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Edits are data: what was done can be written down, read, and done again. */
@@ -73,7 +80,7 @@ class EditProperties {
     return plans;
   }
 
-  @Property(tries = 150)
+  @Property(tries = 150, edgeCases = EdgeCasesMode.NONE)
   void editsThatWereWrittenDownGiveTheSamePlanAgain(@ForAll("sessions") List<Edit> session) {
     List<Edit> done = new ArrayList<>();
     Plan plan = carriedOut(session, done).getLast();
@@ -90,7 +97,7 @@ class EditProperties {
   }
 
   /** Nothing that an edit makes is refused when the plan is opened the next time. */
-  @Property(tries = 150)
+  @Property(tries = 150, edgeCases = EdgeCasesMode.NONE)
   void everyPlanOfASessionIsOneThatCanBeOpened(@ForAll("sessions") List<Edit> session) {
     for (Plan plan : carriedOut(session, new ArrayList<>())) {
       assertThat(PlanFormat.read("the plan", PlanFormat.write(plan))).isEqualTo(plan);
@@ -153,7 +160,69 @@ class EditProperties {
         new Edit.AlignRegion(piece, "nobody", 0, Alignment.LOW),
         new Edit.ShiftBody(piece, "nobody", up),
         new Edit.MoveBody(piece, "nobody", Optional.empty()),
-        new Edit.LayDown("nobody", up));
+        new Edit.LayDown("nobody", up),
+        new Edit.RenamePlan(" "),
+        new Edit.LoadFilament(9, "slate"),
+        new Edit.RenamePiece("nobody", "Tower"),
+        new Edit.RenamePiece(piece, ""),
+        new Edit.RenameBody(piece, "nobody", "Tower"),
+        new Edit.RenameStratum(piece, "nobody", "Tower"),
+        new Edit.FixPiece("nobody", true),
+        new Edit.OrderBody(piece, "nobody", 1),
+        new Edit.ChangeRegion(piece, new Region("nobody", "Box", CUBE)),
+        new Edit.AddRule(1, START.rules().getFirst()),
+        new Edit.MoveRule("nobody", 1),
+        new Edit.RemoveRule("nobody"),
+        new Edit.SwitchRule("nobody", false),
+        new Edit.LimitRule("nobody", Scope.EVERYWHERE),
+        new Edit.SetInRule("nobody", Setting.WALLS, Value.of(2)),
+        new Edit.ClearInRule("nobody", Setting.WALLS),
+        new Edit.ChangeStop(new Stop("nobody", 3, "")),
+        new Edit.RemoveStop("nobody"));
+  }
+
+  private static final Region.Shape CUBE = new Region.Box(new Vector(0, 0, 3), new Vector(2, 2, 2));
+
+  /** History is read by people: no ids, no names of classes, nothing without an end. */
+  @Property(tries = 150, edgeCases = EdgeCasesMode.NONE)
+  void everyEditIsSaidInAShortSentence(@ForAll("sessions") List<Edit> session) {
+    Job job = new Job(START, ShelfReader.standard());
+    assertThat(session)
+        .allSatisfy(
+            edit ->
+                assertThat(EditWords.of(job, ShelfReader.standard(), edit))
+                    .as(edit.toString())
+                    .matches("[A-Z][^\\[\\]{}=]{5,199}")
+                    .doesNotEndWith(".")
+                    .doesNotContain("  "));
+  }
+
+  @Example
+  void anEditIsSaidByTheNamesThatPeopleGave() {
+    Shelf shelf = ShelfReader.standard();
+    Job job = new Job(START, shelf);
+    String piece = START.pieces().getFirst().id();
+    String name = START.pieces().getFirst().name();
+    Map<Edit, String> said = new HashMap<>();
+    said.put(
+        new Edit.MoveBoundary(piece, 4, 4.2),
+        "Moved boundary of %s from 4 mm to 4.2 mm".formatted(name));
+    said.put(
+        new Edit.Set(Scope.ofPiece(piece), Setting.WALLS, Value.of(3)),
+        "Set Walls to 3 lines for %s".formatted(name));
+    said.put(
+        new Edit.SetInRule("all", Setting.FILAMENT, Value.of(2)),
+        "Set Filament slot to %s in rule 1 (everything)"
+            .formatted(job.used().filament(START.slots().get(1)).name()));
+    said.put(
+        new Edit.LoadFilament(1, "slate"),
+        "Loaded %s into slot 1".formatted(shelf.filament("slate").name()));
+    said.put(new Edit.AddStop(new Stop("", 2.4, "nut")), "Added pause at 2.4 mm");
+    said.put(new Edit.RenameStratum(piece, "s2", "Lid"), "Renamed stratum 2 to Lid");
+    said.put(
+        new Edit.Align(piece, piece, 2, Alignment.LOW),
+        "Aligned %1$s with %1$s along Z".formatted(name));
+    said.forEach((edit, words) -> assertThat(EditWords.of(job, shelf, edit)).isEqualTo(words));
   }
 
   @Example
@@ -276,6 +345,9 @@ class EditProperties {
             .as(
                 (piece, at, turn) ->
                     new Edit.Place(piece, new Placement(at, turn, new Vector(1, 1, 1)))));
+    all.addAll(ofNames());
+    all.addAll(ofRules());
+    all.addAll(ofStopsAndPurging());
     all.add(PIECES.map(Edit.CopyPiece::new));
     all.add(PIECES.map(Edit.RemovePiece::new));
     all.add(Combinators.combine(PIECES, PIECES).as(Edit.JoinPiece::new));
@@ -292,5 +364,72 @@ class EditProperties {
         Combinators.combine(PIECES, Arbitraries.of(new Vector(0, 0, 1), new Vector(-1, 0, 0)))
             .as(Edit.LayDown::new));
     return all;
+  }
+
+  private static final Arbitrary<String> NAMES = Arbitraries.of("Tower", " Lid ", "", "Größe 3");
+
+  private static List<Arbitrary<? extends Edit>> ofNames() {
+    Arbitrary<String> filaments = Arbitraries.of("slate", "chalk", "lost");
+    Arbitrary<Integer> few = Arbitraries.integers().between(1, 3);
+    return List.of(
+        NAMES.map(Edit.RenamePlan::new),
+        Arbitraries.of("workshop-one", "pair", "lost").map(Edit.ChooseMachine::new),
+        Combinators.combine(few, filaments).as(Edit.LoadFilament::new),
+        filaments.map(Edit.AddSlot::new),
+        Combinators.combine(PIECES, NAMES).as(Edit.RenamePiece::new),
+        Combinators.combine(PIECES, BODIES, NAMES).as(Edit.RenameBody::new),
+        Combinators.combine(PIECES, Arbitraries.of("s1", "s2", "s9"), NAMES)
+            .as(Edit.RenameStratum::new),
+        Combinators.combine(PIECES, Arbitraries.of(true, false)).as(Edit.FixPiece::new),
+        Combinators.combine(PIECES, BODIES, few).as(Edit.OrderBody::new),
+        Combinators.combine(PIECES, Arbitraries.of("core", "box"), Arbitraries.of(0.2, 1.5))
+            .as(
+                (piece, id, room) ->
+                    new Edit.ChangeRegion(piece, new Region(id, "Nut", CUBE, Optional.of(room)))));
+  }
+
+  private static List<Arbitrary<? extends Edit>> ofRules() {
+    Arbitrary<String> rules = Arbitraries.of("all", "all", "second", "lost");
+    Arbitrary<Integer> places = Arbitraries.integers().between(1, 4);
+    return List.of(
+        Combinators.combine(places, PLACES, SAID, Arbitraries.of("", "second"))
+            .as(
+                (number, where, said, id) ->
+                    new Edit.AddRule(
+                        number, new Rule(where, Map.of(said.setting, said.value)).withId(id))),
+        Combinators.combine(rules, places).as(Edit.MoveRule::new),
+        rules.map(Edit.RemoveRule::new),
+        Combinators.combine(rules, Arbitraries.of(true, false)).as(Edit.SwitchRule::new),
+        Combinators.combine(rules, PLACES).as(Edit.LimitRule::new),
+        Combinators.combine(rules, SAID)
+            .as((rule, said) -> new Edit.SetInRule(rule, said.setting, said.value)),
+        Combinators.combine(rules, SAID)
+            .as((rule, said) -> new Edit.ClearInRule(rule, said.setting)));
+  }
+
+  private static List<Arbitrary<? extends Edit>> ofStopsAndPurging() {
+    Arbitrary<Stop> stops =
+        Combinators.combine(
+                Arbitraries.of("", "stop", "stop-2"),
+                HEIGHTS,
+                Arbitraries.<Stop.Event>of(
+                    new Stop.Message(),
+                    new Stop.Commands(List.of("M118 lit")),
+                    new Stop.Filling(
+                        Stop.Waiting.AS_MACHINE.withPark(Optional.of(new BedPoint(5, 6))))))
+            .as((id, height, event) -> new Stop(id, height, "look", event));
+    Arbitrary<Integer> slots = Arbitraries.integers().between(1, 2);
+    Arbitrary<String> findings = Arbitraries.of("bridge:1", "overhang:2");
+    return List.of(
+        stops.map(Edit.AddStop::new),
+        stops.map(Edit.ChangeStop::new),
+        Arbitraries.of("stop", "stop-2").map(Edit.RemoveStop::new),
+        Arbitraries.of(new BedPoint(20, 30), new BedPoint(0, 0))
+            .optional()
+            .map(Edit.PlaceTower::new),
+        Combinators.combine(slots, slots, Arbitraries.of(0.0, 80.5).optional())
+            .as(Edit.SetPurging::new),
+        Combinators.combine(findings, NAMES).as(Edit.Accept::new),
+        findings.map(Edit.TakeBack::new));
   }
 }

@@ -99,13 +99,18 @@ class PlanController {
     return tasks.run(Lane.LOOK, id, progress -> plans.filamentChange(id, slot, filament));
   }
 
+  /** Puts a whole document in the place of the plan's, for scripts; people make edits. */
   @PutMapping("/{id}")
   PlanState replace(@PathVariable UUID id, @Valid @RequestBody Replacement changed) {
     return tasks.run(
         Lane.EDIT,
         id,
         progress ->
-            plans.edit(id, changed.version(), PlanFormat.read("the plan", changed.document())));
+            plans.edit(
+                id,
+                changed.version(),
+                PlanFormat.read("the plan", changed.document()),
+                "Replaced the whole plan"));
   }
 
   @PostMapping("/{id}/edits")

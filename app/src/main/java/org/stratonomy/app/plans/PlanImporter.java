@@ -46,6 +46,9 @@ public class PlanImporter {
 
   private static final int FEW = 4;
 
+  /** So many new pieces are named in the history. */
+  private static final int MOST_NAMED = 3;
+
   private final PlanService plans;
   private final MeshService meshes;
   private final ShelfService shelf;
@@ -108,7 +111,12 @@ public class PlanImporter {
   public PlanState add(UUID id, int version, List<Dropped> files, boolean together) {
     Job job = plans.current(id, version);
     Plan changed = withPieces(job, files, together);
-    return plans.edit(id, version, job, changed, PlanService.meshesOf(changed));
+    List<String> names =
+        changed.pieces().stream().skip(job.plan().pieces().size()).map(Piece::name).toList();
+    String what =
+        "Added "
+            + (names.size() <= MOST_NAMED ? String.join(", ", names) : names.size() + " pieces");
+    return plans.edit(id, version, job, changed, PlanService.meshesOf(changed), what);
   }
 
   /** Whether dropped files seem to belong together on a common origin; nothing is kept of them. */
@@ -124,8 +132,9 @@ public class PlanImporter {
   public PlanState addRegion(UUID id, int version, String piece, Dropped file) {
     Job job = plans.current(id, version);
     String mesh = meshes.storeWhole(file.name(), file.content());
-    Plan changed = new RegionEditor(job.plan(), piece).addSolid(stem(file.name()), mesh);
-    return plans.edit(id, version, job, changed, Set.of(mesh));
+    String name = stem(file.name());
+    Plan changed = new RegionEditor(job.plan(), piece).addSolid(name, mesh);
+    return plans.edit(id, version, job, changed, Set.of(mesh), "Added region " + name);
   }
 
   /** The plan and the meshes that it names, by file names. */

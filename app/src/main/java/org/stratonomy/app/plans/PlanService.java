@@ -40,6 +40,9 @@ public class PlanService {
   /** Revisions never change, so what was read of them may be kept; characters of documents. */
   private static final long PLANS_KEPT = 50_000_000;
 
+  /** What led to the first revision of a plan. */
+  static final String STARTED = "Started";
+
   private static final Duration REMOVED_FOR = Duration.ofDays(30);
 
   private final PlanRepository plans;
@@ -204,15 +207,33 @@ public class PlanService {
     return transaction.execute(
         status -> {
           plans.saveAndFlush(entity);
-          revisions.saveAndFlush(revision(first, id, null, written));
+          revisions.saveAndFlush(revision(first, id, null, written, STARTED));
           meshes.use(id, meshesOf(written.job.plan()));
           return state(entity);
         });
   }
 
-  /** As {@link #edit(UUID, int, Plan, Set)}, with no new meshes. */
-  public PlanState edit(UUID id, int version, Plan plan) {
-    return edit(id, version, current(id, version), plan, Set.of());
+  /**
+   * Makes a plan the current state, which names no new meshes.
+   *
+   * @param version that the edit starts from
+   * @param what the edit does, in words
+   */
+  public PlanState edit(UUID id, int version, Plan plan, String what) {
+    return edit(id, version, current(id, version), plan, Set.of(), what);
+  }
+
+  /**
+   * Makes a plan as another one is; it keeps its name.
+   *
+   * @param version that the edit starts from
+   */
+  public PlanState become(UUID id, int version, UUID other) {
+    Job before = current(id, version);
+    Job taken = current(other);
+    Job job = new Job(taken.plan().withName(before.plan().name()), taken.used());
+    String what = "Copied variant %s".formatted(entity(other).variant());
+    return edit(id, version, before, job, meshesOf(job.plan()), what);
   }
 
   /**
@@ -222,15 +243,16 @@ public class PlanService {
    */
   public PlanState follow(UUID id, int version) {
     Job before = current(id, version);
-    return edit(id, version, before, before.following(shelf.now()), Set.of());
+    Job job = before.following(shelf.now());
+    return edit(id, version, before, job, Set.of(), "Updated machine and filaments from the shelf");
   }
 
   /**
-   * As {@link #edit(UUID, int, Job, Job, Set)}. Machine and filaments that the plan had stay as
-   * they were; others come from the shelf.
+   * As {@link #edit(UUID, int, Job, Job, Set, String)}. Machine and filaments that the plan had
+   * stay as they were; others come from the shelf.
    */
-  PlanState edit(UUID id, int version, Job before, Plan plan, Set<String> brought) {
-    return edit(id, version, before, before.edited(plan, shelf.now()), brought);
+  PlanState edit(UUID id, int version, Job before, Plan plan, Set<String> brought, String what) {
+    return edit(id, version, before, before.edited(plan, shelf.now()), brought, what);
   }
 
   /**
@@ -239,10 +261,12 @@ public class PlanService {
    * @param version that the edit started from
    * @param before the job of that version
    * @param brought meshes that the edit brings along
+   * @param what the edit does, in words
    * @throws StalePlanException if the plan has been changed since
    * @throws Problem if the plan asks for something impossible, or names a mesh that it has not
    */
-  private PlanState edit(UUID id, int version, Job before, Job job, Set<String> brought) {
+  private PlanState edit(
+      UUID id, int version, Job before, Job job, Set<String> brought, String what) {
     Job edited = shelf.trusting(new Job(CustomCode.typed(before.plan(), job.plan()), job.used()));
     Set<String> others = new HashSet<>(meshesOf(edited.plan()));
     others.removeAll(meshesOf(before.plan()));
@@ -255,14 +279,14 @@ public class PlanService {
     return transaction.execute(
         status -> {
           PlanEntity entity = entity(id, version);
-          RevisionEntity next = revision(revision, id, entity.revision(), written);
+          RevisionEntity next = revision(revision, id, entity.revision(), written, what);
           revisions.save(next);
           Job made = written.job;
           read.put(
               revision,
               new Known(made.plan(), id, Optional.of(made.used()), written.document.length()));
           meshes.use(id, others);
-          return moved(entity, next, false);
+          return moved(entity, next);
         });
   }
 
@@ -279,9 +303,9 @@ public class PlanService {
     }
   }
 
-  private RevisionEntity revision(UUID id, UUID plan, UUID parent, Written written) {
+  private RevisionEntity revision(UUID id, UUID plan, UUID parent, Written written, String what) {
     String snapshot = snapshots.keep(written.job.used());
-    return new RevisionEntity(id, plan, parent, written.document, snapshot, clock.instant());
+    return new RevisionEntity(id, plan, parent, written.document, snapshot, clock.instant(), what);
   }
 
   static Set<String> meshesOf(Plan plan) {
@@ -295,7 +319,7 @@ public class PlanService {
   public PlanState undo(UUID id, int version) {
     PlanEntity entity = entity(id, version);
     UUID parent = revision(entity.revision()).parent();
-    return parent == null ? state(entity) : moved(entity, revision(parent), true);
+    return parent == null ? state(entity) : moved(entity, revision(parent));
   }
 
   /** Goes to the newest revision made of the current one; does nothing if there is none. */
@@ -304,7 +328,7 @@ public class PlanService {
     PlanEntity entity = entity(id, version);
     return revisions
         .findFirstByParentOrderByCreatedDesc(entity.revision())
-        .map(next -> moved(entity, next, revisions.existsByParent(next.id())))
+        .map(next -> moved(entity, next))
         .orElseGet(() -> state(entity));
   }
 
@@ -333,25 +357,24 @@ public class PlanService {
     return erased;
   }
 
-  private PlanState moved(PlanEntity entity, RevisionEntity to, boolean canRedo) {
+  private PlanState moved(PlanEntity entity, RevisionEntity to) {
     entity.moveTo(to, known(to.id()).plan.name(), clock.instant());
     plans.saveAndFlush(entity);
-    return state(entity, to, canRedo);
+    return state(entity, to);
   }
 
   private PlanState state(PlanEntity entity) {
-    RevisionEntity current = revision(entity.revision());
-    return state(entity, current, revisions.existsByParent(current.id()));
+    return state(entity, revision(entity.revision()));
   }
 
-  private PlanState state(PlanEntity entity, RevisionEntity current, boolean canRedo) {
+  private PlanState state(PlanEntity entity, RevisionEntity current) {
     Job job = job(current.id());
     return new PlanState(
         entity.id(),
         entity.version(),
         current.id(),
-        current.parent() != null,
-        canRedo,
+        current.parent() == null ? "" : current.what(),
+        revisions.nextEdit(current.id()).orElse(""),
         PlanFormat.write(job.plan()),
         job.machine(),
         job.used().filaments(),

@@ -13,6 +13,8 @@ import tools.jackson.databind.JsonNode;
  *
  * @param version to be sent along with the next edit
  * @param revision under which results are to be had
+ * @param undo what undo would take back, in words; empty if there is nothing
+ * @param redo what redo would do again, in words; empty if there is nothing
  * @param machine that the plan is computed for, as it was taken from the shelf
  * @param filaments of the slots, each once, as they were taken from the shelf
  * @param changedOnShelf what of them is another on the shelf now
@@ -21,8 +23,8 @@ public record PlanState(
     UUID id,
     int version,
     UUID revision,
-    boolean canUndo,
-    boolean canRedo,
+    String undo,
+    String redo,
     @Schema(ref = "#/components/schemas/PlanDocument") JsonNode document,
     Machine machine,
     List<Filament> filaments,

@@ -26,6 +26,9 @@ class RevisionEntity implements Persistable<UUID> {
 
   private Instant created;
 
+  /** What the edit did that led here, in words. */
+  private String what;
+
   /** Whether it is to be inserted; it is never looked for before that, and never changed. */
   @Transient private boolean isNew;
 
@@ -33,15 +36,23 @@ class RevisionEntity implements Persistable<UUID> {
 
   /**
    * @param parent null for a plan's first revision
+   * @param what the edit did that led here, in words
    */
   RevisionEntity(
-      UUID id, UUID plan, UUID parent, String document, String snapshot, Instant created) {
+      UUID id,
+      UUID plan,
+      UUID parent,
+      String document,
+      String snapshot,
+      Instant created,
+      String what) {
     this.id = id;
     this.plan = plan;
     this.parent = parent;
     this.document = document;
     this.snapshot = snapshot;
     this.created = created;
+    this.what = what;
     isNew = true;
   }
 
@@ -71,6 +82,10 @@ class RevisionEntity implements Persistable<UUID> {
   /** Null for a revision from before snapshots were kept. */
   String snapshot() {
     return snapshot;
+  }
+
+  String what() {
+    return what;
   }
 
   String document() {

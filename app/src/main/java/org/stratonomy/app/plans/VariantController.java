@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.stratonomy.engine.edit.PlanDifferences.PlanDifference;
@@ -42,6 +43,12 @@ class VariantController {
   @PutMapping("/variant")
   List<VariantView> rename(@PathVariable UUID id, @Valid @RequestBody VariantName name) {
     return variants.rename(id, name.name());
+  }
+
+  /** Makes the plan as another variant of it is; its name stays. */
+  @PostMapping("/become/{other}")
+  PlanState become(@PathVariable UUID id, @PathVariable UUID other, @RequestParam int version) {
+    return variants.become(id, version, other);
   }
 
   /** What the plan and another one say differently. */

@@ -83,7 +83,14 @@ public class VariantService {
   private VariantView add(PlanEntity of, String name, String document, String snapshot) {
     UUID copy = UUID.randomUUID();
     RevisionEntity first =
-        new RevisionEntity(UUID.randomUUID(), copy, null, document, snapshot, clock.instant());
+        new RevisionEntity(
+            UUID.randomUUID(),
+            copy,
+            null,
+            document,
+            snapshot,
+            clock.instant(),
+            PlanService.STARTED);
     PlanEntity variant = new PlanEntity(copy, of, name, first.id(), clock.instant());
     plans.saveAndFlush(variant);
     revisions.saveAndFlush(first);
@@ -124,6 +131,18 @@ public class VariantService {
 
   private static Problem bad(String reason, String remedy) {
     return new Problem(Problem.Kind.PLAN, "the variant", reason, remedy);
+  }
+
+  /**
+   * Makes a plan as another variant of it is.
+   *
+   * @throws MissingException if the other one is none of its variants
+   */
+  PlanState become(UUID id, int version, UUID other) {
+    if (!entity(other).family().equals(entity(id).family())) {
+      throw new MissingException("variant", other.toString());
+    }
+    return service.become(id, version, other);
   }
 
   /** What a plan and another one say differently. */

@@ -227,6 +227,9 @@ class ResultController {
             .findFirst()
             .orElseThrow(() -> new MissingException("remedy for", finding));
     UUID plan = plans.planOf(revision);
-    return tasks.run(Lane.EDIT, plan, progress -> plans.edit(plan, version, chosen.plan()));
+    return tasks.run(
+        Lane.EDIT,
+        plan,
+        progress -> plans.edit(plan, version, chosen.plan(), "Remedy: " + chosen.label()));
   }
 }

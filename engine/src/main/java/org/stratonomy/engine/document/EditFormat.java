@@ -11,16 +11,21 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiConsumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.edit.Edit;
 import org.stratonomy.engine.edit.Within;
 import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.mesh.Vector;
+import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.BedPoint;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationContext;
@@ -58,7 +63,15 @@ public final class EditFormat {
                       reader(node -> Setting.byId(node.asString()).orElseThrow(), null))
                   .addSerializer(Setting.class, writer(s -> StringNode.valueOf(s.id())))
                   .addDeserializer(Vector.class, reader(EditFormat::vector, null))
-                  .addSerializer(Vector.class, writer(EditFormat::vector)))
+                  .addSerializer(Vector.class, writer(EditFormat::vector))
+                  .addDeserializer(BedPoint.class, reader(EditFormat::point, null))
+                  .addSerializer(BedPoint.class, writer(EditFormat::point))
+                  .addDeserializer(Stop.class, reader(stop -> StopFormat.read(stop, ""), null))
+                  .addSerializer(Stop.class, filler(StopFormat::write))
+                  .addDeserializer(Region.class, reader(RegionFormat::read, null))
+                  .addSerializer(Region.class, filler(RegionFormat::write))
+                  .addDeserializer(Rule.class, reader(RuleFormat::read, null))
+                  .addSerializer(Rule.class, filler(RuleFormat::write)))
           .changeDefaultPropertyInclusion(
               all -> all.withValueInclusion(JsonInclude.Include.NON_ABSENT))
           .build();
@@ -131,7 +144,7 @@ public final class EditFormat {
     if (kind == String.class) {
       return PlanSchema.text("An id", 0, LONGEST_TEXT);
     }
-    if (kind == double.class) {
+    if (kind == double.class || kind == Double.class) {
       return JSON.createObjectNode().put("type", "number");
     }
     if (kind == boolean.class) {
@@ -145,6 +158,18 @@ public final class EditFormat {
     }
     if (kind == Vector.class) {
       return PlanSchema.vector("Along X, Y and Z");
+    }
+    if (kind == BedPoint.class) {
+      return PurgingFormat.placeSchema("X and Y, mm");
+    }
+    if (kind == Stop.class) {
+      return StopFormat.schema();
+    }
+    if (kind == Region.class) {
+      return RegionFormat.schema();
+    }
+    if (kind == Rule.class) {
+      return RuleFormat.schema();
     }
     if (kind == Scope.class) {
       return RuleFormat.whereSchema();
@@ -181,21 +206,42 @@ public final class EditFormat {
           "Choose one of: %s.".formatted(String.join(", ", KINDS.keySet())));
     }
     SchemaCheck.check(SCHEMAS.get(action), WHAT, node, REMEDY);
-    Edit edit = JSON.treeToValue(node, kind);
-    return edit instanceof Edit.Set set
-        ? new Edit.Set(set.where(), set.setting(), ValueFormat.typed(set.setting(), set.value()))
-        : edit;
+    return typed(JSON.treeToValue(node, kind));
+  }
+
+  /** Values as their settings have them. */
+  private static Edit typed(Edit edit) {
+    return switch (edit) {
+      case Edit.Set(Scope where, Setting setting, Value value) ->
+          new Edit.Set(where, setting, ValueFormat.typed(setting, value));
+      case Edit.SetInRule(String rule, Setting setting, Value value) ->
+          new Edit.SetInRule(rule, setting, ValueFormat.typed(setting, value));
+      default -> edit;
+    };
   }
 
   /** The edit as {@link #read} takes it. */
   public static ObjectNode write(Edit edit) {
     ObjectNode node = JSON.createObjectNode().put(ACTION, action(edit.getClass()));
     node.setAll((ObjectNode) JSON.valueToTree(edit));
-    if (edit instanceof Edit.Set set) {
-      Map<Setting, Value> value = Map.of(set.setting(), set.value());
-      node.set("value", ValueFormat.write(value).get(set.setting().id()));
+    switch (edit) {
+      case Edit.Set set -> node.set("value", written(set.setting(), set.value()));
+      case Edit.SetInRule set -> node.set("value", written(set.setting(), set.value()));
+      default -> {}
     }
     return node;
+  }
+
+  private static JsonNode written(Setting setting, Value value) {
+    return ValueFormat.write(Map.of(setting, value)).get(setting.id());
+  }
+
+  private static BedPoint point(JsonNode xy) {
+    return new BedPoint(xy.get(0).asDouble(), xy.get(1).asDouble());
+  }
+
+  private static JsonNode point(BedPoint at) {
+    return JsonMapper.shared().createArrayNode().add(at.x()).add(at.y());
   }
 
   private static Vector vector(JsonNode xyz) {
@@ -221,6 +267,15 @@ public final class EditFormat {
         return absent;
       }
     };
+  }
+
+  private static <T> ValueSerializer<T> filler(BiConsumer<T, ObjectNode> fill) {
+    return writer(
+        value -> {
+          ObjectNode node = JsonMapper.shared().createObjectNode();
+          fill.accept(value, node);
+          return node;
+        });
   }
 
   private static <T> ValueSerializer<T> writer(Function<T, JsonNode> write) {

@@ -108,7 +108,9 @@ final class RuleFormat {
   }
 
   static void write(Rule rule, ObjectNode node) {
-    node.put("id", rule.id());
+    if (!rule.id().isEmpty()) {
+      node.put("id", rule.id());
+    }
     node.set("where", write(rule.where()));
     if (!rule.on()) {
       node.put("on", false);

@@ -51,7 +51,10 @@ final class StopFormat {
   }
 
   static void write(Stop stop, ObjectNode node) {
-    node.put("id", stop.id()).put("height", stop.heightMm());
+    if (!stop.id().isEmpty()) {
+      node.put("id", stop.id());
+    }
+    node.put("height", stop.heightMm());
     if (stop.kind() != Stop.Kind.PAUSE) {
       node.put("kind", stop.kind().label());
     }

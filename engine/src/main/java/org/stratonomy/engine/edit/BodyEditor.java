@@ -36,6 +36,36 @@ public final class BodyEditor {
     return new Problem(Problem.Kind.PLAN, "the bodies", reason, remedy);
   }
 
+  private Body existing(String body) {
+    return piece
+        .body(body)
+        .orElseThrow(() -> bad("There is no body '%s'.".formatted(body), "Choose another."));
+  }
+
+  /**
+   * @throws Problem if there is no such body
+   */
+  public Plan rename(String body, String name) {
+    Body renamed = existing(body).withName(name);
+    return plan.withPiece(
+        piece.withBodies(
+            piece.bodies().stream().map(b -> b.id().equals(body) ? renamed : b).toList()));
+  }
+
+  /**
+   * With a body somewhere else in the order.
+   *
+   * @param number its place, from 1; at the end if there are fewer
+   * @throws Problem if there is no such body
+   */
+  public Plan order(String body, int number) {
+    Body moved = existing(body);
+    List<Body> bodies = new ArrayList<>(piece.bodies());
+    bodies.remove(moved);
+    bodies.add(Math.min(number - 1, bodies.size()), moved);
+    return plan.withPiece(piece.withBodies(bodies));
+  }
+
   /** Divides meshes into their shells. */
   @FunctionalInterface
   public interface Splitter {
@@ -54,11 +84,7 @@ public final class BodyEditor {
    * @throws Problem if there is no such body, or nothing to divide
    */
   public Plan split(String body, Splitter splitter) {
-    Body old =
-        piece.bodies().stream()
-            .filter(b -> b.id().equals(body))
-            .findFirst()
-            .orElseThrow(() -> bad("There is no body '%s'.".formatted(body), "Choose another."));
+    Body old = existing(body);
     List<String> meshes = splitter.split(old.mesh(), old.name());
     if (meshes.size() < 2) {
       throw bad(

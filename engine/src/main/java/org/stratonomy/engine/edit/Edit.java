@@ -4,9 +4,13 @@ import java.util.List;
 import java.util.Optional;
 import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Placement;
+import org.stratonomy.engine.plan.Region;
+import org.stratonomy.engine.plan.Stop;
+import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.BedPoint;
 
 /**
  * One edit of a plan, as data: it can be sent, kept, and carried out again. Heights are in mm above
@@ -154,4 +158,133 @@ public sealed interface Edit {
    * @param normal of the face, in the machine's axes
    */
   record LayDown(String piece, Vector normal) implements Edit {}
+
+  /** Gives the plan another name. */
+  record RenamePlan(String name) implements Edit {}
+
+  /** Prints the plan on another machine of the shelf. */
+  record ChooseMachine(String machine) implements Edit {}
+
+  /** Loads a filament of the shelf into a slot. */
+  record LoadFilament(@Within(min = 1, max = 64) int slot, String filament) implements Edit {}
+
+  /** Adds a slot with a filament of the shelf. */
+  record AddSlot(String filament) implements Edit {}
+
+  /** Gives a piece another name. */
+  record RenamePiece(String piece, String name) implements Edit {}
+
+  /** Gives a body another name. */
+  record RenameBody(String piece, String body, String name) implements Edit {}
+
+  /**
+   * Gives a stratum of a piece another name.
+   *
+   * @param name empty for none
+   */
+  record RenameStratum(String piece, String stratum, String name) implements Edit {}
+
+  /**
+   * Keeps a piece where it is when pieces are arranged, or lets it be moved.
+   *
+   * @param fixed whether it stays
+   */
+  record FixPiece(String piece, boolean fixed) implements Edit {}
+
+  /**
+   * Puts a body somewhere else in the order of its piece: of bodies that overlap, the first owns
+   * the place.
+   *
+   * @param number its new place, from 1
+   */
+  record OrderBody(String piece, String body, @Within(min = 1, max = 1000) int number)
+      implements Edit {}
+
+  /**
+   * Changes a region.
+   *
+   * @param region in the place of the one with its id
+   */
+  record ChangeRegion(String piece, Region region) implements Edit {}
+
+  /**
+   * Adds a rule.
+   *
+   * @param number its place in the sheet, from 1 at the top
+   * @param rule with an id that no rule has, or an empty one for any
+   */
+  record AddRule(@Within(min = 1, max = 2001) int number, Rule rule) implements Edit {}
+
+  /**
+   * Moves a rule in the sheet.
+   *
+   * @param number its new place, from 1 at the top
+   */
+  record MoveRule(String rule, @Within(min = 1, max = 2000) int number) implements Edit {}
+
+  /** Takes a rule out of the sheet. */
+  record RemoveRule(String rule) implements Edit {}
+
+  /**
+   * Switches a rule on or off.
+   *
+   * @param on whether it counts
+   */
+  record SwitchRule(String rule, boolean on) implements Edit {}
+
+  /** Limits a rule to another place. */
+  record LimitRule(String rule, Scope where) implements Edit {}
+
+  /** Gives a rule a value for a setting. */
+  record SetInRule(String rule, Setting setting, Value value) implements Edit {}
+
+  /** Takes a value out of a rule, and the rule with its last one. */
+  record ClearInRule(String rule, Setting setting) implements Edit {}
+
+  /**
+   * Adds a stop.
+   *
+   * @param stop with an id that no stop has, or an empty one for any
+   */
+  record AddStop(Stop stop) implements Edit {}
+
+  /**
+   * Changes a stop.
+   *
+   * @param stop in the place of the one with its id
+   */
+  record ChangeStop(Stop stop) implements Edit {}
+
+  /** Takes a stop away. */
+  record RemoveStop(String stop) implements Edit {}
+
+  /**
+   * Puts the purge tower somewhere.
+   *
+   * @param at its middle, mm; beside the pieces if not given
+   */
+  record PlaceTower(Optional<BedPoint> at) implements Edit {}
+
+  /**
+   * Sets what a change of filament purges.
+   *
+   * @param from slot of the filament that comes out
+   * @param to slot of the filament that goes in
+   * @param volume mm³; what follows from the filaments if not given
+   */
+  record SetPurging(
+      @Within(min = 1, max = 64) int from,
+      @Within(min = 1, max = 64) int to,
+      Optional<Double> volume)
+      implements Edit {}
+
+  /**
+   * Accepts a finding.
+   *
+   * @param note why
+   */
+  record Accept(String finding, String note) implements Edit {}
+
+  /** Accepts a finding no longer. */
+  record TakeBack(String finding) implements Edit {}
 }

@@ -33,6 +33,22 @@ public final class PieceEditor {
     return new Problem(Problem.Kind.PLAN, "the piece", reason, remedy);
   }
 
+  public Plan rename(String name) {
+    return plan.withPiece(piece.withName(name));
+  }
+
+  /**
+   * @throws Problem if there is no such stratum
+   */
+  public Plan renameStratum(String stratum, String name) {
+    return plan.withPiece(piece.withStrata(piece.strata().renamed(stratum, name)));
+  }
+
+  /** With the piece kept where it is when pieces are arranged, or not. */
+  public Plan fix(boolean fixed) {
+    return plan.withPiece(piece.withFixed(fixed));
+  }
+
   /**
    * Moves, turns or scales a piece. Boundaries keep their place in it: they are moved with it, and
    * scaled with it as long as it is not turned over. So do stops and boundaries of the plan if it

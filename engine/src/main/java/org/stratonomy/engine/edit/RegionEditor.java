@@ -142,10 +142,7 @@ public final class RegionEditor {
    * @throws Problem if there is no such region
    */
   public Plan remove(String region) {
-    if (piece.region(region).isEmpty()) {
-      throw bad(
-          "There is no region '%s' in %s.".formatted(region, piece.name()), "Choose another.");
-    }
+    existing(region);
     List<String> gone =
         piece.regions().stream()
             .filter(
@@ -165,6 +162,27 @@ public final class RegionEditor {
       }
     }
     return without.withRules(rules);
+  }
+
+  /**
+   * With a region in the place of the one with its id.
+   *
+   * @throws Problem if there is none
+   */
+  public Plan change(Region changed) {
+    existing(changed.id());
+    return plan.withPiece(
+        piece.withRegions(
+            piece.regions().stream()
+                .map(region -> region.id().equals(changed.id()) ? changed : region)
+                .toList()));
+  }
+
+  private void existing(String region) {
+    if (piece.region(region).isEmpty()) {
+      throw bad(
+          "There is no region '%s' in %s.".formatted(region, piece.name()), "Choose another.");
+    }
   }
 
   private static boolean isKnown(Plan plan, String region) {

@@ -14,6 +14,10 @@ public record Body(String id, String name, String mesh, Vector shift) {
     this(id, name, mesh, Vector.ZERO);
   }
 
+  public Body withName(String changed) {
+    return new Body(id, changed, mesh, shift);
+  }
+
   public Body withMesh(String changed) {
     return new Body(id, name, changed, shift);
   }

@@ -75,6 +75,18 @@ public record Piece(
     return strata.boundaries();
   }
 
+  public Optional<Body> body(String body) {
+    return bodies.stream().filter(b -> b.id().equals(body)).findFirst();
+  }
+
+  public Piece withName(String changed) {
+    return new Piece(id, changed, bodies, placement, strata, regions, fixed);
+  }
+
+  public Piece withFixed(boolean changed) {
+    return new Piece(id, name, bodies, placement, strata, regions, changed);
+  }
+
   public Piece withPlacement(Placement changed) {
     return new Piece(id, name, bodies, changed, strata, regions, fixed);
   }

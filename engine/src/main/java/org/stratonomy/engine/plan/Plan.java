@@ -64,6 +64,11 @@ public record Plan(
     return rules.stream().filter(rule -> rule.id().equals(id)).findFirst();
   }
 
+  /** The stop with an id, if there is one. */
+  public Optional<Stop> stop(String id) {
+    return stops.stream().filter(stop -> stop.id().equals(id)).findFirst();
+  }
+
   public Optional<Piece> piece(String id) {
     return pieces.stream().filter(piece -> piece.id().equals(id)).findFirst();
   }
@@ -83,6 +88,10 @@ public record Plan(
                     what,
                     "There is no piece '%s'.".formatted(id),
                     "Choose a piece of the plan."));
+  }
+
+  public Plan withName(String changed) {
+    return new Plan(changed, machine, slots, pieces, rules, stops, strata, purging, accepted);
   }
 
   public Plan withPieces(List<Piece> changed) {

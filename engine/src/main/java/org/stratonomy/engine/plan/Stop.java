@@ -195,6 +195,10 @@ public record Stop(String id, double heightMm, String note, Event event) {
     return event instanceof Wait wait ? Optional.of(wait.waiting()) : Optional.empty();
   }
 
+  public Stop withId(String changed) {
+    return new Stop(changed, heightMm, note, event);
+  }
+
   public Stop withHeightMm(double changed) {
     return new Stop(id, changed, note, event);
   }

@@ -187,6 +187,19 @@ public record Strata(List<Stratum> all) {
     return new Strata(others);
   }
 
+  /**
+   * With another name for one of them.
+   *
+   * @throws Problem if there is none with this id
+   */
+  public Strata renamed(String id, String name) {
+    if (!has(id)) {
+      throw bad("There is no stratum '%s'.".formatted(id), "Choose a stratum of the piece.");
+    }
+    return new Strata(
+        all.stream().map(one -> one.id().equals(id) ? one.withName(name) : one).toList());
+  }
+
   /** Whether there is a boundary at a height. */
   public boolean hasBoundary(double height) {
     return indexOf(rounded(height)) >= 0;

@@ -10,6 +10,10 @@ package org.stratonomy.engine.plan;
 public record Stratum(String id, String name, double top) {
   public static final double OPEN = Double.POSITIVE_INFINITY;
 
+  public Stratum withName(String changed) {
+    return new Stratum(id, changed, top);
+  }
+
   public Stratum withTop(double changed) {
     return new Stratum(id, name, changed);
   }

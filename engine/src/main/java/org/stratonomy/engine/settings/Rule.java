@@ -71,6 +71,10 @@ public record Rule(String id, Scope where, Map<Setting, Value> set, boolean on, 
     return new Rule(changed, where, set, on, recipe);
   }
 
+  public Rule withOn(boolean changed) {
+    return new Rule(id, where, set, changed, recipe);
+  }
+
   public Rule withWhere(Scope changed) {
     return new Rule(id, changed, set, on, recipe);
   }
