@@ -18,6 +18,8 @@ import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Bed;
+import org.stratonomy.engine.shelf.Changer;
 import org.stratonomy.engine.shelf.Filament;
 import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.shelf.Shelf;
@@ -130,15 +132,15 @@ public record PlanChange(List<Difference> differences, List<Finding> findings, b
     }
 
     private static String room(Machine m) {
-      return m.bedText() + text(", %s mm high", m.heightMm());
+      return m.room().bed().text() + text(", %s mm high", m.heightMm());
     }
 
     private static String changes(Machine m) {
-      return switch (m.tools()) {
-            case Machine.FEEDER -> "by its feeder";
-            case Machine.MIXING -> "by mixing two filaments in its nozzle";
-            case Machine.NOZZLES -> "with %d nozzles".formatted(m.nozzles().size());
-            default -> "by hand";
+      return switch (m.changer()) {
+            case Changer.ByHand _ -> "by hand";
+            case Changer.Feeder _ -> "by its feeder";
+            case Changer.Nozzles _ -> "with %d nozzles".formatted(m.nozzles().size());
+            case Changer.Mixing _ -> "by mixing two filaments in its nozzle";
           }
           + text(", %s s each", m.changeSeconds());
     }
@@ -211,7 +213,9 @@ public record PlanChange(List<Difference> differences, List<Finding> findings, b
     }
 
     private static String tilted(Machine m) {
-      return m.belt().isPresent() ? text("tilted by %s°", m.tiltDegrees()) : "level";
+      return m.room().bed() instanceof Bed.Moving moving
+          ? text("tilted by %s°", moving.tiltDegrees())
+          : "level";
     }
 
     void piece(PlacedPiece piece) {

@@ -104,7 +104,9 @@ class ClockProperties {
     assertThat(halts).isEqualTo(result.schedule().stopCount(machine));
     double first = result.schedule().layers().getFirst().strokes().getFirst().nozzleC();
     double warmUp =
-        Math.max((first - 20) / machine.heatingCPerS(), (60 - 20) / machine.bedHeatingCPerS());
+        Math.max(
+            (first - 20) / machine.heating().nozzleCPerS(),
+            (60 - 20) / machine.heating().bedCPerS());
     Ledger ledger = result.ledger();
     double heating = ledger.heatingSeconds() - warmUp;
     assertThat(ledger.liftSeconds() + ledger.changeSeconds() + heating - waits)

@@ -160,7 +160,7 @@ class HeatAtChangesTest {
                 Map.of(Setting.NOZZLE_TEMPERATURE, Value.of(above), Setting.FILAMENT, Value.of(2))),
             Shapes.everywhere(Map.of(Setting.NOZZLE_TEMPERATURE, Value.of(below))));
     PlanResult result = Shapes.compute(plan, Shapes.bar(12, 12, 3));
-    double perS = result.resolver().machine().heatingCPerS();
+    double perS = result.resolver().machine().heating().nozzleCPerS();
     List<Wait> waits = GcodeReader.of(result).waits;
     double heated = 0;
     for (int i = 1; i < waits.size(); i++) {
@@ -171,7 +171,7 @@ class HeatAtChangesTest {
     double warmUp =
         Math.max(
             (below - 20) / perS,
-            (result.schedule().bedC() - 20) / result.resolver().machine().bedHeatingCPerS());
+            (result.schedule().bedC() - 20) / result.resolver().machine().heating().bedCPerS());
     assertThat(result.ledger().heatingSeconds()).isCloseTo(warmUp + expected, within(1e-6));
   }
 }

@@ -34,6 +34,7 @@ import org.stratonomy.engine.settings.Scope;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
 import org.stratonomy.engine.shelf.BedPoint;
+import org.stratonomy.engine.shelf.Changer;
 import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.shelf.Shelf;
 import org.stratonomy.engine.stroke.Stroke;
@@ -126,7 +127,8 @@ class NozzlesTest {
   void aNozzleWaitsCoolerAndIsHotAgainWhenItsTurnComes() throws IOException {
     PlanResult result = tall();
     Machine machine = result.resolver().machine();
-    NozzleHeat heat = new NozzleHeat(result.schedule(), machine);
+    Changer.Nozzles nozzles = (Changer.Nozzles) machine.changer();
+    NozzleHeat heat = new NozzleHeat(result.schedule(), machine, nozzles);
     assertThat(heat.atStart()).isEqualTo(Map.of(1, 210.0, 2, 160.0));
     int number = 0;
     double heated = -1;
@@ -148,8 +150,8 @@ class NozzlesTest {
     }
     assertThat(off).isZero();
     // Within a layer the test spreads the time evenly, so it is some seconds off.
-    assertThat(turn - heated)
-        .isBetween(machine.heatingSeconds() - 6, machine.heatingSeconds() + 16);
+    double heating = nozzles.standbyC() / machine.heating().nozzleCPerS();
+    assertThat(turn - heated).isBetween(heating - 6, heating + 16);
     assertThat(text(result)).contains("M104 T1 S160\n").contains("M104 T1 S210\n");
     assertThat(text(result).indexOf("M104 T1 S210\n")).isLessThan(text(result).indexOf("\nT1\n"));
   }
@@ -164,7 +166,7 @@ class NozzlesTest {
   @Test
   void aNozzleThatWaitedPushesOutWhatItLost() throws IOException {
     PlanResult result = compute(mixed());
-    double prime = result.resolver().machine().primeMm3();
+    double prime = ((Changer.Nozzles) result.resolver().machine().changer()).primeMm3();
     Bounds tower = result.schedule().tower().orElseThrow().bounds();
     List<Double> primed =
         program(result).afterChanges(e -> e.x1() > tower.minX() && e.x1() < tower.maxX());

@@ -169,7 +169,7 @@ class OneAtATimeTest {
   /** The head reaches 40 mm, 5 mm above its nozzle; the beam is 30 mm above it. */
   @Test
   void theOrderKeepsHeadAndBeamClear() {
-    assertThat(MACHINE.headRadiusMm()).isEqualTo(40);
+    assertThat(MACHINE.head().radiusMm()).isEqualTo(40);
     assertThat(order(box(0, 0, 8), box(50, 0, 8)).pieces()).containsExactly(0, 1);
     // The low one may stand beside the high one, not the other way round.
     assertThat(order(box(0, 0, 8), box(20, 0, 4)))

@@ -248,7 +248,7 @@ class StopTest {
     List<Machine> withBeds =
         standard.machines().stream().filter(machine -> machine.belt().isEmpty()).toList();
     for (Machine machine : withBeds) {
-      List<String> dialects = Machine.DIALECTS.get(machine.tools());
+      List<String> dialects = machine.changer().kind().dialects();
       Machine own =
           ShelfFormat.machine(ShelfFormat.write(machine).put("dialect", dialects.getLast()));
       Plan plan = twoColours().withMachine(machine.id());

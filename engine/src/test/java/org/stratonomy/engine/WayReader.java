@@ -66,7 +66,8 @@ final class WayReader {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     Planner.writeProgram(result, bytes);
     WayReader reader =
-        new WayReader(result.resolver().plan(), result.resolver().machine().heatingCPerS());
+        new WayReader(
+            result.resolver().plan(), result.resolver().machine().heating().nozzleCPerS());
     boolean started = false;
     for (String line : bytes.toString(StandardCharsets.UTF_8).split("\n")) {
       started |= line.startsWith("; layer ");

@@ -22,6 +22,7 @@ import org.stratonomy.app.shelf.SnapshotService;
 import org.stratonomy.engine.PlanChange;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.document.ItemChange;
+import org.stratonomy.engine.document.MachineDocument;
 import org.stratonomy.engine.document.PlanFormat;
 import org.stratonomy.engine.plan.CustomCode;
 import org.stratonomy.engine.plan.Job;
@@ -376,7 +377,7 @@ public class PlanService {
         current.parent() == null ? "" : current.what(),
         revisions.nextEdit(current.id()).orElse(""),
         PlanFormat.write(job.plan()),
-        job.machine(),
+        MachineDocument.of(job.machine()),
         job.used().filaments(),
         ItemChange.between(job, shelf.now()));
   }

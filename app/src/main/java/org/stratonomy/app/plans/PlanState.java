@@ -4,8 +4,8 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.UUID;
 import org.stratonomy.engine.document.ItemChange;
+import org.stratonomy.engine.document.MachineDocument;
 import org.stratonomy.engine.shelf.Filament;
-import org.stratonomy.engine.shelf.Machine;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -26,6 +26,6 @@ public record PlanState(
     String undo,
     String redo,
     @Schema(ref = "#/components/schemas/PlanDocument") JsonNode document,
-    Machine machine,
+    MachineDocument machine,
     List<Filament> filaments,
     List<ItemChange> changedOnShelf) {}

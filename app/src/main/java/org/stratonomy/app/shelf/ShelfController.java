@@ -4,11 +4,11 @@ import java.util.Arrays;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.stratonomy.engine.document.MachineDocument;
 import org.stratonomy.engine.plan.Stop;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.shelf.Filament;
-import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.shelf.Shelf;
 
 /** Machines, filaments, and the catalogue of settings. */
@@ -41,7 +41,7 @@ class ShelfController {
   record StopKindView(String label, double seconds, String description) {}
 
   record ShelfView(
-      List<Machine> machines,
+      List<MachineDocument> machines,
       List<Filament> filaments,
       List<SettingView> settings,
       List<String> roles,
@@ -51,7 +51,7 @@ class ShelfController {
   ShelfView shelf() {
     Shelf shelf = shelfService.now();
     return new ShelfView(
-        shelf.machines(),
+        shelf.machines().stream().map(MachineDocument::of).toList(),
         shelf.filaments(),
         Arrays.stream(Setting.values())
             .map(

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -20,6 +21,7 @@ import org.stratonomy.app.shelf.ShelfItemEntity.Kind;
 import org.stratonomy.engine.document.ShelfFields;
 import org.stratonomy.engine.document.ShelfFormat;
 import org.stratonomy.engine.program.Dialect;
+import org.stratonomy.engine.shelf.Changer;
 import org.stratonomy.engine.shelf.Filament;
 import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.shelf.Shelf;
@@ -99,7 +101,8 @@ class ShelfItemController {
     return new ItemsView(
         FieldView.of(ShelfFields.MACHINE),
         FieldView.of(ShelfFields.FILAMENT),
-        Machine.DIALECTS,
+        Arrays.stream(Changer.Kind.values())
+            .collect(Collectors.toMap(Changer.Kind::word, Changer.Kind::dialects)),
         shelf.machines().stream()
             .map(m -> plain(ShelfFormat.write(m), service.version(Kind.MACHINE, m.id())))
             .toList(),

@@ -117,7 +117,9 @@ public class ShelfService {
     boolean isTyped =
         known.shelf.machines().stream()
             .anyMatch(
-                one -> one.id().equals(machine.id()) && one.ownLines().equals(machine.ownLines()));
+                one ->
+                    one.id().equals(machine.id())
+                        && one.writing().ownLines().equals(machine.writing().ownLines()));
     return isTyped && !known.importedMachines.contains(machine.id())
         ? new Job(CustomCode.trusting(job.plan(), machine), job.used())
         : job;

@@ -113,7 +113,7 @@ public final class Checks {
   static String offBed(Bounds b, Machine machine) {
     return text(
         "It spans X %.1f to %.1f and Y %.1f to %.1f mm; the bed is %s.",
-        b.minX(), b.maxX(), b.minY(), b.maxY(), machine.bedText());
+        b.minX(), b.maxX(), b.minY(), b.maxY(), machine.room().bed().text());
   }
 
   static String text(String format, Object... args) {

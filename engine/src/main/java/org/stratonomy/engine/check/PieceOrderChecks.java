@@ -85,7 +85,7 @@ final class PieceOrderChecks {
                 + " its nozzle, pieces lower than %.0f mm never meet it, and pieces higher than %.0f"
                 + " mm meet the beam along X. Move them apart, in Y if they are high, or print them"
                 + " together.",
-            machine.headRadiusMm(), machine.headClearMm(), machine.gantryMm()),
+            machine.head().radiusMm(), machine.head().clearMm(), machine.head().gantryMm()),
         Optional.of(plan.pieces().get(conflict.first()).id()),
         Optional.of(0.0),
         remedies);

@@ -5,7 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.stratonomy.engine.program.Dialect;
-import org.stratonomy.engine.shelf.Machine;
+import org.stratonomy.engine.shelf.Bed;
+import org.stratonomy.engine.shelf.Changer;
 
 /**
  * What may be in a machine and in a filament, with names, units, ranges and meanings: the shelf's
@@ -61,7 +62,7 @@ public final class ShelfFields {
               "bedShape",
               "Shape",
               "Room",
-              List.of(Machine.RECTANGULAR, Machine.ROUND, Machine.BELT),
+              Arrays.stream(Bed.Shape.values()).map(Bed.Shape::word).toList(),
               "Of the bed; a round one is as wide and as deep as said above. Over a belt the layers"
                   + " are tilted; its Y is the length that a plan may use."),
           number(
@@ -131,7 +132,7 @@ public final class ShelfFields {
               "tools",
               "Filament is changed",
               "Changes",
-              List.of(Machine.BY_HAND, Machine.FEEDER, Machine.NOZZLES, Machine.MIXING),
+              Arrays.stream(Changer.Kind.values()).map(Changer.Kind::word).toList(),
               "By the operator, by a feeder, with a nozzle for each filament, or by mixing two"
                   + " filaments in one nozzle."),
           number("slots", "Slots", "Changes", "", 1, 64, "How many filaments its feeder holds."),
@@ -233,7 +234,10 @@ public final class ShelfFields {
               "dialect",
               "Dialect",
               "Program",
-              Machine.DIALECTS.values().stream().flatMap(List::stream).sorted().toList(),
+              Arrays.stream(Changer.Kind.values())
+                  .flatMap(kind -> kind.dialects().stream())
+                  .sorted()
+                  .toList(),
               "How changes are told. feeder: tool numbers; hand-change: the firmware's own change"
                   + " (M600); hand-pause: a pause (M0); hand-wait: a signal and a wait (G4);"
                   + " nozzles: tool numbers, with a temperature for each nozzle; mixing: shares of"
@@ -261,7 +265,7 @@ public final class ShelfFields {
   static final Map<String, Object> LATER =
       Map.ofEntries(
           Map.entry("slots", 1.0),
-          Map.entry("bedShape", Machine.RECTANGULAR),
+          Map.entry("bedShape", Bed.Shape.RECTANGULAR.word()),
           Map.entry("tiltDegrees", 45.0),
           Map.entry("originX", 0.0),
           Map.entry("originY", 0.0),

@@ -12,6 +12,7 @@ import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.program.Dialect;
 import org.stratonomy.engine.program.ProgramName;
 import org.stratonomy.engine.settings.Value;
+import org.stratonomy.engine.shelf.Changer;
 import org.stratonomy.engine.shelf.Filament;
 import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.shelf.Shelf;
@@ -70,11 +71,15 @@ public final class ShelfFormat {
   }
 
   public static String write(Shelf shelf) {
-    return JSON.writerWithDefaultPrettyPrinter().writeValueAsString(shelf);
+    ObjectNode root = JSON.createObjectNode();
+    ArrayNode machines = root.putArray("machines");
+    shelf.machines().forEach(machine -> machines.add(write(machine)));
+    root.set("filaments", JSON.valueToTree(shelf.filaments()));
+    return JSON.writerWithDefaultPrettyPrinter().writeValueAsString(root);
   }
 
   public static ObjectNode write(Machine machine) {
-    return JSON.valueToTree(machine);
+    return JSON.valueToTree(MachineDocument.of(machine));
   }
 
   public static ObjectNode write(Filament filament) {
@@ -91,7 +96,7 @@ public final class ShelfFormat {
     if (node.get("slots").asDouble() != node.get("slots").asInt()) {
       throw bad(place, "Slots cannot be a fraction.", "Give a whole number.");
     }
-    Machine machine = JSON.treeToValue(node, Machine.class);
+    Machine machine = JSON.treeToValue(node, MachineDocument.class).machine();
     if (machine.travelSpeed() > machine.maxSpeedXy()) {
       throw bad(
           place,
@@ -102,17 +107,17 @@ public final class ShelfFormat {
     if (!machine.reaches(machine.park())) {
       throw bad(place, "The head waits off the bed.", "Let it wait over the bed.");
     }
-    List<String> dialects = Machine.DIALECTS.get(machine.tools());
+    List<String> dialects = machine.changer().kind().dialects();
     if (!dialects.contains(machine.dialect())) {
       throw bad(
           place,
           "The dialect '%s' is not for filament that is changed so: %s."
-              .formatted(machine.dialect(), machine.tools()),
+              .formatted(machine.dialect(), machine.changer().kind().word()),
           "Choose one of: %s.".formatted(String.join(", ", dialects)));
     }
     checkNozzles(place, machine);
     checkBelt(place, machine);
-    ProgramName.check(machine.fileName());
+    ProgramName.check(machine.writing().fileName());
     Dialect.check(machine);
     return machine;
   }
@@ -122,7 +127,7 @@ public final class ShelfFormat {
       throw bad(
           place,
           "It has a belt, on which no purge tower stands.",
-          "Let filament be changed %s.".formatted(Machine.BY_HAND));
+          "Let filament be changed %s.".formatted(Changer.Kind.BY_HAND.word()));
     }
   }
 
@@ -132,7 +137,8 @@ public final class ShelfFormat {
       throw bad(
           place,
           "It has %d %s, but filament is changed so: %s."
-              .formatted(nozzles, nozzles == 1 ? "nozzle" : "nozzles", machine.tools()),
+              .formatted(
+                  nozzles, nozzles == 1 ? "nozzle" : "nozzles", machine.changer().kind().word()),
           machine.hasNozzles() ? "Give each filament a nozzle." : "Leave it one nozzle.");
     }
     Machine.Nozzle first = machine.nozzles().getFirst();
@@ -196,7 +202,7 @@ public final class ShelfFormat {
     ObjectNode node = (ObjectNode) kept.deepCopy();
     if (node.has("feeder") && !node.has("tools")) {
       boolean feeder = node.remove("feeder").asBoolean(false);
-      node.put("tools", feeder ? Machine.FEEDER : Machine.BY_HAND);
+      node.put("tools", feeder ? Changer.Kind.FEEDER.word() : Changer.Kind.BY_HAND.word());
     }
     if (node.has("nozzleMm") && !node.has("nozzles")) {
       putNozzles(node);
@@ -226,7 +232,7 @@ public final class ShelfFormat {
     double stepX = node.path("nozzleStepX").asDouble(0);
     double stepY = node.path("nozzleStepY").asDouble(0);
     node.remove(List.of("nozzleStepX", "nozzleStepY"));
-    boolean several = node.path("tools").asString("").equals(Machine.NOZZLES);
+    boolean several = node.path("tools").asString("").equals(Changer.Kind.NOZZLES.word());
     ArrayNode nozzles = node.putArray("nozzles");
     for (int i = 0; i < (several ? node.path("slots").asInt(1) : 1); i++) {
       ObjectNode nozzle = nozzles.addObject();

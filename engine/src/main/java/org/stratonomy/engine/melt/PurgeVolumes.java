@@ -8,6 +8,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Purging;
 import org.stratonomy.engine.plan.Resolver;
+import org.stratonomy.engine.shelf.Changer;
 import org.stratonomy.engine.shelf.CieLab;
 import org.stratonomy.engine.shelf.Filament;
 import org.stratonomy.engine.shelf.Machine;
@@ -86,8 +87,8 @@ public final class PurgeVolumes {
     Machine machine = resolver.machine();
     double melt = machine.meltMm3();
     Optional<Purging.Volume> volume = own.volume(from, to);
-    if (machine.hasNozzles()) {
-      double prime = from == to ? 0 : machine.primeMm3();
+    if (machine.changer() instanceof Changer.Nozzles nozzles) {
+      double prime = from == to ? 0 : nozzles.primeMm3();
       double mm3 = volume.map(Purging.Volume::mm3).orElse(prime);
       return new Sum(false, melt, 0, 1, false, prime, volume.isPresent(), mm3);
     }

@@ -70,10 +70,10 @@ public record PieceOrder(List<Integer> pieces, Optional<Conflict> conflict) {
     Bounds here = boxes.get(printed);
     double y = apart(there.minY(), there.maxY(), here.minY(), here.maxY()) - brim;
     double x = apart(there.minX(), there.maxX(), here.minX(), here.maxX()) - brim;
-    boolean underHead = there.maxZ() <= machine.headClearMm();
-    boolean underBeam = there.maxZ() <= machine.gantryMm();
-    boolean besideHead = Math.hypot(Math.max(0, x), Math.max(0, y)) >= machine.headRadiusMm();
-    return (underHead || besideHead) && (underBeam || y >= machine.headRadiusMm());
+    boolean underHead = there.maxZ() <= machine.head().clearMm();
+    boolean underBeam = there.maxZ() <= machine.head().gantryMm();
+    boolean besideHead = Math.hypot(Math.max(0, x), Math.max(0, y)) >= machine.head().radiusMm();
+    return (underHead || besideHead) && (underBeam || y >= machine.head().radiusMm());
   }
 
   /** The gap between two spans; less than 0 if they overlap. */

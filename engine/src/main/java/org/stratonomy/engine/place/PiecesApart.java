@@ -75,7 +75,7 @@ public final class PiecesApart {
   }
 
   private double spacing() {
-    return machine.headRadiusMm() + brim + ROOM_MM;
+    return machine.head().radiusMm() + brim + ROOM_MM;
   }
 
   /** Whether pieces can be printed one at a time where a plan has them, all of them on the bed. */

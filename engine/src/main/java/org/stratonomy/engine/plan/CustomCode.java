@@ -64,7 +64,7 @@ public record CustomCode(String id, String place, List<String> lines, Optional<D
 
   private static Optional<CustomCode> ofMachine(Machine machine) {
     List<String> lines = new ArrayList<>();
-    new TreeMap<>(machine.ownLines())
+    new TreeMap<>(machine.writing().ownLines())
         .forEach((part, text) -> text.lines().map(line -> part + ": " + line).forEach(lines::add));
     return lines.isEmpty()
         ? Optional.empty()

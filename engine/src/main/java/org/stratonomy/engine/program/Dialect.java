@@ -150,7 +150,7 @@ public final class Dialect {
    * @throws Problem if there is no such dialect
    */
   static Dialect of(Machine machine) {
-    return new Dialect(machine, machine.dialect(), machine.ownLines());
+    return new Dialect(machine, machine.dialect(), machine.writing().ownLines());
   }
 
   /** What a machine understands that is told of a stop in another way than it usually is. */
@@ -225,7 +225,7 @@ public final class Dialect {
    */
   public static void check(Machine machine) {
     for (Part part : Part.values()) {
-      String own = machine.ownLines().get(part.key());
+      String own = machine.writing().ownLines().get(part.key());
       if (own != null) {
         check(machine, part, own);
       }

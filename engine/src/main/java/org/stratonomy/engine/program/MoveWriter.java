@@ -63,8 +63,8 @@ final class MoveWriter {
     this.isAbsolute = isAbsolute;
     this.arcToleranceMm = arcToleranceMm;
     this.filamentMm2 = filamentMm2;
-    originX = scaled(machine.originX());
-    originY = scaled(machine.originY());
+    originX = scaled(machine.origin().x());
+    originY = scaled(machine.origin().y());
   }
 
   /**

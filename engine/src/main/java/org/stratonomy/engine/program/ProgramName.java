@@ -57,7 +57,7 @@ public final class ProgramName {
     values.put("layers", counted(schedule.layers().size(), "layer"));
     values.put("time", duration(ledger.seconds()));
     values.put("stops", counted(stops, "stop"));
-    String name = template(resolver.machine().fileName()).execute(values);
+    String name = template(resolver.machine().writing().fileName()).execute(values);
     return name.replaceAll("[^A-Za-z0-9+._-]+", "-") + ".gcode";
   }
 

@@ -105,8 +105,8 @@ final class TemplateValues {
     values.put("to", resolver.filament(halt.toSlot()).name());
     values.put("kind", halt.waits().isEmpty() ? "" : halt.waits().getFirst().kind().label());
     values.put("seconds", number(halt.seconds(machine)));
-    values.put("hold", machine.idleSeconds() > 0);
-    values.put("idleSeconds", number(machine.idleSeconds()));
+    values.put("hold", machine.parking().idleSeconds() > 0);
+    values.put("idleSeconds", number(machine.parking().idleSeconds()));
     values.put("changeC", "");
     values.put("waitWord", "S");
     values.put("waitC", halt.waitingC().isEmpty() ? "" : number(halt.waitingC().getAsDouble()));
@@ -121,8 +121,8 @@ final class TemplateValues {
   Map<String, Object> end(double liftedZ) {
     Map<String, Object> values = common();
     values.put("liftZ", number(machine.belt().map(belt -> belt.way(liftedZ)).orElse(liftedZ)));
-    values.put("parkX", number(machine.parkX() - machine.originX()));
-    values.put("parkY", number(machine.parkY() - machine.originY()));
+    values.put("parkX", number(machine.park().x() - machine.origin().x()));
+    values.put("parkY", number(machine.park().y() - machine.origin().y()));
     return values;
   }
 

@@ -47,7 +47,7 @@ final class LayerTimer {
   /** Takes in all that a layer's time depends on besides its strokes and travels. */
   void addTo(Key.Builder key) {
     key.add(travel);
-    key.add(machine.junctionMm()).add(machine.maxSpeedXy());
+    key.add(machine.motion().junctionMm()).add(machine.maxSpeedXy());
     key.add(machine.riseSpeed()).add(leastSeconds).add(minSpeed);
     key.add(slows ? 1 : 0).add(waits ? 1 : 0).add(machine.mixes() ? 1 : 0);
   }
@@ -87,7 +87,7 @@ final class LayerTimer {
       addMoves(moves, stroke.path(), speeds.slowed(stroke.speed()), labels.of(stroke));
     }
     double[] seconds = new double[labels.count()];
-    new MotionModel(travel.accelerationMmS2(), machine.junctionMm(), machine.maxSpeedXy())
+    new MotionModel(travel.accelerationMmS2(), machine.motion().junctionMm(), machine.maxSpeedXy())
         .addTimes(moves, seconds);
     return labels.time(seconds, resting, slowdown, minSpeed);
   }

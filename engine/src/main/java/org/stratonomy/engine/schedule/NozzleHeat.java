@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import org.stratonomy.engine.shelf.Changer;
 import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.stroke.Stroke;
 
@@ -38,12 +39,22 @@ public final class NozzleHeat {
   private record Turn(int slot, int first, int end, double from, double to, double celsius) {}
 
   private final Machine machine;
+  private final Changer.Nozzles nozzles;
+
+  /** From the heat in which a nozzle waits to that in which it prints. */
+  private final double heatingSeconds;
+
   private final double[] starts;
   private final SortedMap<Integer, Double> atStart = new TreeMap<>();
   private final Map<Integer, List<Change>> before = new HashMap<>();
 
-  public NozzleHeat(Schedule schedule, Machine machine) {
+  /**
+   * @param nozzles of the machine
+   */
+  public NozzleHeat(Schedule schedule, Machine machine, Changer.Nozzles nozzles) {
     this.machine = machine;
+    this.nozzles = nozzles;
+    heatingSeconds = nozzles.standbyC() / machine.heating().nozzleCPerS();
     int count = schedule.layers().stream().mapToInt(layer -> layer.strokes().size()).sum();
     starts = new double[count];
     Map<Integer, Turn> last = new HashMap<>();
@@ -113,13 +124,12 @@ public final class NozzleHeat {
 
   /** How hot a nozzle waits for its turn; if it waits cooler, it is heated ahead of it. */
   private double waiting(int fromStroke, double since, Turn turn) {
-    double heating = machine.heatingSeconds();
-    int ahead = strokeAt(turn.from - heating) - 1;
-    if (turn.from - since <= WORTHWHILE * heating || ahead <= fromStroke) {
+    int ahead = strokeAt(turn.from - heatingSeconds) - 1;
+    if (turn.from - since <= WORTHWHILE * heatingSeconds || ahead <= fromStroke) {
       return turn.celsius;
     }
     change(ahead, turn.slot, turn.celsius);
-    return turn.celsius - machine.standbyC();
+    return turn.celsius - nozzles.standbyC();
   }
 
   /** The first stroke that starts at a time or later. */

@@ -66,7 +66,9 @@ public enum Setting {
   FIRST_LAYER_SPEED(Group.SPEEDS, Scope.PIECE, number("mm/s", 1, 1000, 20)),
   TRAVEL_SPEED(Group.SPEEDS, Scope.PLAN, number("mm/s", 1, 2000, f -> f.machine().travelSpeed())),
   ACCELERATION(
-      Group.SPEEDS, Scope.PLAN, number("mm/s²", 50, 100_000, f -> f.machine().accelerationMmS2())),
+      Group.SPEEDS,
+      Scope.PLAN,
+      number("mm/s²", 50, 100_000, f -> f.machine().motion().accelerationMmS2())),
   RETRACTION(Group.TRAVEL, Scope.PLAN, number("mm", 0, 20, f -> f.filament().retractionMm())),
   RETRACTION_SPEED(Group.TRAVEL, Scope.PLAN, number("mm/s", 1, 200, 35)),
   RETRACTION_TRAVEL(Group.TRAVEL, Scope.PLAN, number("mm", 0, 1000, 2)),
@@ -225,7 +227,7 @@ public enum Setting {
       case LAYER_HEIGHT, FIRST_LAYER_HEIGHT ->
           new Range(machine.minLayerHeight(), machine.maxLayerHeight(), nozzle);
       case LINE_WIDTH -> new Range(machine.minLineWidth(), machine.maxLineWidth(), nozzle);
-      case ACCELERATION -> new Range(range.min(), machine.accelerationMmS2(), on);
+      case ACCELERATION -> new Range(range.min(), machine.motion().accelerationMmS2(), on);
       case NOZZLE_TEMPERATURE -> new Range(range.min(), machine.nozzleMaxC(), on);
       case BED_TEMPERATURE -> new Range(range.min(), machine.bedMaxC(), on);
       case FILAMENT, SUPPORT_FILAMENT, INTERFACE_FILAMENT ->

@@ -8,85 +8,101 @@ import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.mesh.Bounds;
 
 /**
- * A printer with one nozzle that is fed by hand or by a feeder, or that two filaments flow into; or
- * with several nozzles side by side on one carriage, each with a filament of its own.
+ * A printer.
  *
- * @param bedX width of the bed, mm; places on it are told from its front left corner
- * @param bedY depth of the bed, mm
- * @param bedShape {@link #RECTANGULAR}, {@link #ROUND} or {@link #BELT}
- * @param tiltDegrees of the layers over a belt; of no account over a bed
- * @param originX X of the machine's own zero, from the front left corner, mm
- * @param originY Y of the machine's own zero, from the front left corner, mm
- * @param surface what lies on the bed; empty if it is not known
- * @param heightMm largest height of a print
  * @param nozzles the one it has; or, where each filament has its own, those of the slots in turn
- * @param bedMaxC hottest the bed may get, °C
- * @param accelerationMmS2 along the path
- * @param junctionMm deviation at corners from which the speed there follows
- * @param maxSpeedXy largest speed in X and Y, mm/s
- * @param maxSpeedZ largest speed in Z, mm/s
- * @param travelSpeed mm/s
- * @param changeSeconds how long a change of filament takes
- * @param parkX where the first nozzle is when the head waits, mm
- * @param parkY where the first nozzle is when the head waits, mm
- * @param parkLiftMm how far the nozzle is lifted before it goes there
- * @param dialect how the machine wants its program written
- * @param tools how it comes from one filament to another: a key of {@link #DIALECTS}
- * @param slots how many filaments the feeder holds; of no account without one
- * @param idleSeconds after which the motors let go by themselves; 0 for never
- * @param meltMm3 how much filament the melt zone holds that mixes at a change
- * @param plugMm3 how much of the filament before still comes out unmixed after a change, because it
- *     is in the nozzle beyond the melt zone
- * @param primeMm3 what a nozzle that waited loses, and pushes out before it prints
- * @param standbyC how much cooler a nozzle waits than it prints, °C
- * @param heatingCPerS how fast a nozzle gets hotter, °C/s
- * @param bedHeatingCPerS how fast the bed does, °C/s
- * @param headRadiusMm how far the head reaches from its nozzles, mm
- * @param headClearMm how far the nozzles reach below the rest of the head, mm
- * @param gantryMm how far the nozzles reach below the beam along X that the head runs on, mm
- * @param fileName template for names of programs
- * @param ownLines templates in place of the dialect's, by what they are for; usually none
+ * @param changer how it comes from one filament to another
  */
 public record Machine(
     String id,
     String name,
-    double bedX,
-    double bedY,
-    String bedShape,
-    double tiltDegrees,
-    double originX,
-    double originY,
-    String surface,
-    double heightMm,
+    Room room,
     List<Nozzle> nozzles,
-    double bedMaxC,
-    double accelerationMmS2,
-    double junctionMm,
-    double maxSpeedXy,
-    double maxSpeedZ,
-    double travelSpeed,
-    double changeSeconds,
-    double parkX,
-    double parkY,
-    double parkLiftMm,
-    String dialect,
-    String tools,
-    int slots,
-    double idleSeconds,
-    double meltMm3,
-    double plugMm3,
-    double primeMm3,
-    double standbyC,
-    double heatingCPerS,
-    double bedHeatingCPerS,
-    double headRadiusMm,
-    double headClearMm,
-    double gantryMm,
-    String fileName,
-    Map<String, String> ownLines) {
+    Melt melt,
+    Changer changer,
+    Motion motion,
+    Heating heating,
+    Head head,
+    Parking parking,
+    Writing writing) {
   public Machine {
     nozzles = List.copyOf(nozzles);
-    ownLines = Map.copyOf(ownLines);
+  }
+
+  /**
+   * Where prints stand.
+   *
+   * @param originX X of the machine's own zero, from the front left corner of the bed, mm
+   * @param originY Y of the machine's own zero, from the front left corner of the bed, mm
+   * @param surface what lies on the bed; empty if it is not known
+   * @param heightMm largest height of a print
+   * @param bedMaxC hottest the bed may get, °C
+   */
+  public record Room(
+      Bed bed, double originX, double originY, String surface, double heightMm, double bedMaxC) {}
+
+  /**
+   * What mixes in a nozzle when the filament changes.
+   *
+   * @param mixesMm3 how much filament the melt zone holds that mixes
+   * @param plugMm3 how much of the previous filament still comes out unmixed, because it is in the
+   *     nozzle beyond the melt zone
+   */
+  public record Melt(double mixesMm3, double plugMm3) {}
+
+  /**
+   * How fast the head moves.
+   *
+   * @param accelerationMmS2 along the path
+   * @param junctionMm deviation at corners from which the speed there follows
+   * @param maxSpeedXy largest speed in X and Y, mm/s
+   * @param maxSpeedZ largest speed in Z, mm/s
+   * @param travelSpeed mm/s
+   */
+  public record Motion(
+      double accelerationMmS2,
+      double junctionMm,
+      double maxSpeedXy,
+      double maxSpeedZ,
+      double travelSpeed) {}
+
+  /**
+   * How fast it heats, °C/s.
+   *
+   * @param nozzleCPerS the nozzle
+   * @param bedCPerS the bed
+   */
+  public record Heating(double nozzleCPerS, double bedCPerS) {}
+
+  /**
+   * The room that the head takes.
+   *
+   * @param radiusMm how far it reaches from its nozzles
+   * @param clearMm how far the nozzles reach below the rest of it
+   * @param gantryMm how far the nozzles reach below the beam along X that it runs on
+   */
+  public record Head(double radiusMm, double clearMm, double gantryMm) {}
+
+  /**
+   * How the head waits.
+   *
+   * @param at where the first nozzle is meanwhile
+   * @param liftMm how far the nozzle is lifted before it goes there
+   * @param idleSeconds after which the motors let go by themselves; 0 for never
+   */
+  public record Parking(BedPoint at, double liftMm, double idleSeconds) {}
+
+  /**
+   * How its programs are written.
+   *
+   * @param dialect one of {@link Changer.Kind#dialects}
+   * @param fileName template for names of programs
+   * @param ownLines templates in place of the dialect's, by what they are for; usually none
+   */
+  public record Writing(String dialect, String fileName, Map<String, String> ownLines) {
+    public Writing {
+      ownLines = Map.copyOf(ownLines);
+    }
   }
 
   /**
@@ -120,41 +136,87 @@ public record Machine(
     }
   }
 
-  public static final String RECTANGULAR = "rectangular";
-  public static final String ROUND = "round";
-  public static final String BELT = "belt";
+  /** Width of the bed, mm. */
+  public double bedX() {
+    return room.bed.x();
+  }
 
-  public static final String BY_HAND = "by hand";
-  public static final String FEEDER = "feeder";
-  public static final String NOZZLES = "several nozzles";
-  public static final String MIXING = "mixing nozzle";
+  /** Depth of the bed, mm. */
+  public double bedY() {
+    return room.bed.y();
+  }
 
-  /** Ways to write a program, by how machines come from one filament to another. */
-  public static final Map<String, List<String>> DIALECTS =
-      Map.of(
-          BY_HAND, List.of("hand-change", "hand-pause", "hand-wait", "hand-macros"),
-          FEEDER, List.of("feeder", "feeder-macros"),
-          NOZZLES, List.of("nozzles", "nozzles-macros"),
-          MIXING, List.of("mixing", "mixing-macros"));
+  public String surface() {
+    return room.surface;
+  }
+
+  /** Largest height of a print, mm. */
+  public double heightMm() {
+    return room.heightMm;
+  }
+
+  /** Hottest the bed may get, °C. */
+  public double bedMaxC() {
+    return room.bedMaxC;
+  }
+
+  /** Largest speed in X and Y, mm/s. */
+  public double maxSpeedXy() {
+    return motion.maxSpeedXy;
+  }
+
+  /** Largest speed in Z, mm/s. */
+  public double maxSpeedZ() {
+    return motion.maxSpeedZ;
+  }
+
+  /** Speed of travel, mm/s. */
+  public double travelSpeed() {
+    return motion.travelSpeed;
+  }
+
+  /** How long a change of filament takes, s. */
+  public double changeSeconds() {
+    return changer.seconds();
+  }
+
+  /** How much filament the melt zone holds that mixes at a change, mm³. */
+  public double meltMm3() {
+    return melt.mixesMm3;
+  }
+
+  /** How much of the previous filament still comes out unmixed after a change, mm³. */
+  public double plugMm3() {
+    return melt.plugMm3;
+  }
+
+  /** How far the nozzle is lifted before the head goes aside, mm. */
+  public double parkLiftMm() {
+    return parking.liftMm;
+  }
+
+  public String dialect() {
+    return writing.dialect;
+  }
 
   /** Whether filaments are changed without the operator. */
   public boolean changesByItself() {
-    return !tools.equals(BY_HAND);
+    return !(changer instanceof Changer.ByHand);
   }
 
   /** Whether a feeder changes the filament in its one nozzle. */
   public boolean hasFeeder() {
-    return tools.equals(FEEDER);
+    return changer instanceof Changer.Feeder;
   }
 
   /** Whether each filament has a nozzle of its own. */
   public boolean hasNozzles() {
-    return tools.equals(NOZZLES);
+    return changer instanceof Changer.Nozzles;
   }
 
   /** Whether two filaments flow into one nozzle, in any shares. */
   public boolean mixes() {
-    return tools.equals(MIXING);
+    return changer instanceof Changer.Mixing;
   }
 
   /**
@@ -196,12 +258,7 @@ public record Machine(
 
   /** Where the machine's own zero is, from the front left corner of the bed, mm. */
   public BedPoint origin() {
-    return new BedPoint(originX, originY);
-  }
-
-  /** How long a nozzle takes from the heat in which it waits to that in which it prints, s. */
-  public double heatingSeconds() {
-    return standbyC / heatingCPerS;
+    return new BedPoint(room.originX, room.originY);
   }
 
   /**
@@ -222,38 +279,26 @@ public record Machine(
    * @param room to the edge, mm
    */
   public boolean isOnBed(double x, double y, double room) {
-    if (!hasRoundBed()) {
-      return x >= room && y >= room && x <= bedX - room && y <= bedY - room;
-    }
-    double aside = (x - bedX / 2) / (bedX / 2 - room);
-    double along = (y - bedY / 2) / (bedY / 2 - room);
-    return aside * aside + along * along <= 1;
-  }
-
-  /** Shape and size of the bed in words, as in “250 × 210 mm” or “round, 220 × 220 mm”. */
-  public String bedText() {
-    String shape = bedShape.equals(RECTANGULAR) ? "" : bedShape + ", ";
-    return "%s%s × %s mm".formatted(shape, PlainText.number(bedX), PlainText.number(bedY));
+    return this.room.bed.has(x, y, room);
   }
 
   public boolean hasRoundBed() {
-    return bedShape.equals(ROUND);
+    return room.bed instanceof Bed.Round;
   }
 
   /** How many filaments a plan may use. */
   public int mostFilaments() {
-    if (mixes()) {
-      return 2;
-    }
-    if (hasNozzles()) {
-      return nozzles.size();
-    }
-    return hasFeeder() ? slots : Integer.MAX_VALUE;
+    return switch (changer) {
+      case Changer.ByHand _ -> Integer.MAX_VALUE;
+      case Changer.Feeder feeder -> feeder.slots();
+      case Changer.Nozzles _ -> nozzles.size();
+      case Changer.Mixing _ -> 2;
+    };
   }
 
   /** The belt, if it has one in place of a bed. */
   public Optional<Belt> belt() {
-    return bedShape.equals(BELT) ? Optional.of(Belt.ofDegrees(tiltDegrees)) : Optional.empty();
+    return room.bed instanceof Bed.Moving moving ? Optional.of(moving.belt()) : Optional.empty();
   }
 
   /**
@@ -261,20 +306,17 @@ public record Machine(
    * layer.
    */
   public boolean reaches(BedPoint place) {
-    double most = belt().map(belt -> belt.way(heightMm)).orElse(bedY);
-    return belt().isEmpty()
-        ? isOnBed(place.x(), place.y(), 0)
-        : place.x() >= 0 && place.x() <= bedX && place.y() >= 0 && place.y() <= most;
+    return room.bed.reaches(place, heightMm());
   }
 
   /** How fast the nozzle gets from one height across the layers to another, mm/s. */
   public double riseSpeed() {
-    return belt().map(belt -> maxSpeedZ / belt.way(1)).orElse(maxSpeedZ);
+    return belt().map(belt -> maxSpeedZ() / belt.way(1)).orElse(maxSpeedZ());
   }
 
   /** Where the head waits. */
   public BedPoint park() {
-    return new BedPoint(parkX, parkY);
+    return parking.at;
   }
 
   /** Thinnest layer that some nozzle lays well, mm. */

@@ -18,6 +18,7 @@ import org.stratonomy.engine.schedule.NozzleHeat;
 import org.stratonomy.engine.schedule.Schedule;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.shelf.BedPoint;
+import org.stratonomy.engine.shelf.Changer;
 import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.steps.StepVisitor.Aside;
 import org.stratonomy.engine.steps.StepVisitor.Wait;
@@ -65,7 +66,9 @@ public final class StepWalk<X extends Exception> {
     this.travel = schedule.travel();
     this.to = to;
     this.others =
-        machine.hasNozzles() ? Optional.of(new NozzleHeat(schedule, machine)) : Optional.empty();
+        machine.changer() instanceof Changer.Nozzles nozzles
+            ? Optional.of(new NozzleHeat(schedule, machine, nozzles))
+            : Optional.empty();
     this.mixes = machine.mixes();
     this.slot = schedule.firstSlot();
     this.nozzleC = startC(schedule);

@@ -42,7 +42,7 @@ public final class Timeline {
     warmUp =
         Math.max(
             nozzleSeconds(celsius - ROOM_C),
-            Math.max(0, schedule.bedC() - ROOM_C) / machine.bedHeatingCPerS());
+            Math.max(0, schedule.bedC() - ROOM_C) / machine.heating().bedCPerS());
     StepWalk.tell(schedule, machine, new Clock());
     starts[0] = warmUp;
     for (int i = 0; i < count; i++) {
@@ -51,7 +51,7 @@ public final class Timeline {
   }
 
   private double nozzleSeconds(double celsius) {
-    return Math.abs(celsius) / machine.heatingCPerS();
+    return Math.abs(celsius) / machine.heating().nozzleCPerS();
   }
 
   /**

@@ -37,7 +37,7 @@ public final class NearBedCheck {
               at.maxX(),
               at.minY(),
               at.maxY(),
-              machine.bedText()),
+              machine.room().bed().text()),
           String.format(
               Locale.ROOT,
               "Move it to the bed or scale it down; its size is %.0f × %.0f × %.0f mm.",

@@ -10,6 +10,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.stratonomy.engine.problem.Problem;
+import org.stratonomy.engine.shelf.Changer;
 import org.stratonomy.engine.shelf.Filament;
 import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.shelf.Shelf;
@@ -49,7 +50,7 @@ class ShelfFormatTest {
   @Test
   void everyComponentIsAField() {
     assertThat(keys(ShelfFields.MACHINE))
-        .containsExactlyInAnyOrderElementsOf(components(Machine.class));
+        .containsExactlyInAnyOrderElementsOf(components(MachineDocument.class));
     assertThat(keys(ShelfFields.FILAMENT))
         .containsExactlyInAnyOrderElementsOf(components(Filament.class));
   }
@@ -111,8 +112,8 @@ class ShelfFormatTest {
       old.put("nozzleMm", 0.6).put("nozzleMaxC", 280).put("nozzleStepX", 20);
       old.remove(List.of("tools", "slots", "heatingCPerS", "primeMm3", "nozzles"));
       Machine read = ShelfFormat.machine(old);
-      assertThat(read.tools()).isEqualTo(Machine.FEEDER);
-      assertThat(read.heatingCPerS()).isEqualTo(2);
+      assertThat(read.changer().kind()).isEqualTo(Changer.Kind.FEEDER);
+      assertThat(read.heating().nozzleCPerS()).isEqualTo(2);
       assertThat(read.nozzles()).containsExactly(new Machine.Nozzle(0.6, 280, 20, 0, 0));
     }
   }

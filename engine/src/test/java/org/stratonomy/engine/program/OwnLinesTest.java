@@ -144,7 +144,7 @@ class OwnLinesTest {
     assertThatThrownBy(() -> with("blend", Map.of("change", "MIX {{first}} {{layer}}")))
         .isInstanceOf(Problem.class)
         .hasMessageContaining("'layer'");
-    assertThat(with("blend", Map.of("change", "MIX {{first}}")).ownLines()).hasSize(1);
+    assertThat(with("blend", Map.of("change", "MIX {{first}}")).writing().ownLines()).hasSize(1);
   }
 
   @ParameterizedTest
