@@ -18,6 +18,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.stratonomy.engine.guard.PlainText;
@@ -50,6 +52,9 @@ public final class Dialect {
 
   /** What is alike in most of them where there is a belt. */
   private static final String BELT = "belt";
+
+  /** A line that stands for the lines of a file that several templates share. */
+  private static final Pattern INCLUDED = Pattern.compile("(?m)^\\{\\{> ([a-z-]+)}}\n");
 
   /** Values that are lists, and what an entry of them has. */
   private static final Map<String, List<String>> LISTS =
@@ -277,6 +282,7 @@ public final class Dialect {
         .map(Dialect::read)
         .filter(Objects::nonNull)
         .findFirst()
+        .map(Dialect::included)
         .orElseThrow(
             () ->
                 new Problem(
@@ -284,6 +290,15 @@ public final class Dialect {
                     "machine",
                     "There is no dialect '%s'.".formatted(dialect),
                     "Give the machine a dialect that exists."));
+  }
+
+  /** A template with what it includes in the place of {@code {{> name}}}. */
+  private static String included(String lines) {
+    return INCLUDED
+        .matcher(lines)
+        .replaceAll(
+            found ->
+                Matcher.quoteReplacement(read("partials/%s.mustache".formatted(found.group(1)))));
   }
 
   private static String read(String file) {
