@@ -41,8 +41,6 @@ class DialectTest {
     for (Changer.Kind kind : Changer.Kind.values()) {
       all.addAll(kind.dialects());
     }
-    assertThat(machines())
-        .extracting(Machine::dialect)
     assertThat(machines()).extracting(Machine::dialect).containsAll(all);
   }
 
