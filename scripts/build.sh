@@ -43,7 +43,8 @@ command_line() {
   fi
   use_jdk
   cd "$caller"
-  exec "$JAVA_HOME/bin/java" -XX:+UseParallelGC -XX:AOTCache="$here/cli/target/stratonomy.aot" -Xlog:aot=off,cds=off \
+  # One program takes seconds: compiling thoroughly would take longer than it saves (docs/performance.md).
+  exec "$JAVA_HOME/bin/java" -XX:TieredStopAtLevel=1 -XX:+UseParallelGC -XX:AOTCache="$here/cli/target/stratonomy.aot" -Xlog:aot=off,cds=off \
     -cp "$(command_line_classes)" org.stratonomy.cli.StratonomyCommand "$@"
 }
 
@@ -56,7 +57,7 @@ train_command_line() {
   dir=$(mktemp -d "${TMPDIR:-/tmp}/stratonomy-train.XXXXXX")
   tetrahedron >"$dir/t.stl"
   rm -f cli/target/stratonomy.aot
-  "$JAVA_HOME/bin/java" -XX:+UseParallelGC -XX:AOTCacheOutput="$here/cli/target/stratonomy.aot" -Xlog:aot=off,cds=off \
+  "$JAVA_HOME/bin/java" -XX:TieredStopAtLevel=1 -XX:+UseParallelGC -XX:AOTCacheOutput="$here/cli/target/stratonomy.aot" -Xlog:aot=off,cds=off \
     -cp "$(command_line_classes)" org.stratonomy.cli.StratonomyCommand program "$dir/t.stl" -o "$dir/t.gcode" \
     >>.stratonomy/build.log 2>&1 || true
   rm -rf "$dir"

@@ -8,9 +8,12 @@ import org.stratonomy.engine.Planner;
 /** The engine. */
 @Configuration
 class EngineConfiguration {
+  /** A quarter of the heap is for what the engine remembers, another one for results. */
+  private static final long MEMO_BYTES = Runtime.getRuntime().maxMemory() / 4;
+
   @Bean(destroyMethod = "close")
-  Planner planner(StratonomyProperties properties) {
-    return new Planner(properties.memoBytes(), Runtime.getRuntime().availableProcessors());
+  Planner planner() {
+    return new Planner(MEMO_BYTES, Runtime.getRuntime().availableProcessors());
   }
 
   @Bean

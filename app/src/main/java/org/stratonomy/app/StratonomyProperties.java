@@ -6,10 +6,8 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
 
 /**
  * @param demo whether the demo plans are put into an empty database
- * @param memoBytes memory for remembered results of the engine
  * @param allowedHosts host names, with or without port, that the server answers to besides those of
  *     the loopback interface
  */
 @ConfigurationProperties("stratonomy")
-public record StratonomyProperties(
-    boolean demo, long memoBytes, @DefaultValue List<String> allowedHosts) {}
+public record StratonomyProperties(boolean demo, @DefaultValue List<String> allowedHosts) {}
