@@ -14,7 +14,7 @@ import org.stratonomy.app.StratonomyProperties;
 
 class RequestGuardTest {
   private final RequestGuard guard =
-      new RequestGuard(new StratonomyProperties(false, 1, List.of("press.example:8443")));
+      new RequestGuard(new StratonomyProperties(false, List.of("press.example:8443")));
 
   private static MockHttpServletRequest request(String method, String host) {
     MockHttpServletRequest request = new MockHttpServletRequest(method, "/api/plans");
