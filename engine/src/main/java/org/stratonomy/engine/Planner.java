@@ -17,6 +17,7 @@ import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.path.LayerFlaws;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Job;
@@ -50,9 +51,6 @@ import org.stratonomy.engine.strata.SizeCorrection;
  * it touches is computed again. Safe to use from several threads.
  */
 public final class Planner implements AutoCloseable {
-  /** Heights nearer than this are one, mm. */
-  private static final double SAME_MM = 1e-6;
-
   private final long memoBytes;
   private final Workers workers;
   private volatile Memo memo;
@@ -198,7 +196,8 @@ public final class Planner implements AutoCloseable {
   private Optional<LayerSchedule> layer(Job job, MeshSource meshes, double height) {
     Stages stages = stages(job, meshes);
     return stages.stack.layers().stream()
-        .filter(layer -> layer.bottom() <= height + SAME_MM && layer.top() > height + SAME_MM)
+        .filter(
+            layer -> layer.bottom() <= height + Rounding.MM && layer.top() > height + Rounding.MM)
         .findFirst()
         .map(layer -> stages.scheduler.single(layer, stages::skirt, stages::raft));
   }

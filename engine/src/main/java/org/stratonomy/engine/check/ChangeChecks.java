@@ -12,6 +12,7 @@ import java.util.function.ToIntFunction;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.edit.Divider;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.order.FilamentOrder;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
@@ -33,8 +34,6 @@ final class ChangeChecks {
 
   /** What is less than this between two changes is next to nothing, mm³. */
   private static final double LITTLE_MM3 = 1;
-
-  private static final double SAME_MM = 1e-6;
 
   private final Plan plan;
   private final Resolver resolver;
@@ -117,8 +116,8 @@ final class ChangeChecks {
 
   /** Two pieces that go from one filament to another at nearly the same height. */
   private void nearly(Step one, Step other) {
-    double low = Math.min(one.z, other.z) - SAME_MM;
-    double high = Math.max(one.z, other.z) + SAME_MM;
+    double low = Math.min(one.z, other.z) - Rounding.MM;
+    double high = Math.max(one.z, other.z) + Rounding.MM;
     List<LayerSchedule> between =
         schedule.layers().stream()
             .filter(l -> l.layer().bottom() >= low && l.layer().top() <= high)

@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.divide.Inserts;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.plan.Region;
@@ -23,8 +24,6 @@ import org.stratonomy.engine.strata.Sections;
 final class InsertChecks {
   /** Less than this does not count, mm². */
   private static final double LITTLE_MM2 = 0.5;
-
-  private static final double SAME_MM = 1e-6;
 
   private final Plan plan;
   private final Machine machine;
@@ -102,7 +101,7 @@ final class InsertChecks {
   private void covered(Piece piece, Region region, double plane) {
     boolean waits =
         schedule.layers().stream()
-            .filter(layer -> Math.abs(layer.layer().bottom() - plane) < SAME_MM)
+            .filter(layer -> Math.abs(layer.layer().bottom() - plane) < Rounding.MM)
             .map(LayerSchedule::halts)
             .flatMap(List::stream)
             .anyMatch(halt -> halt.beforeStroke() == 0 && halt.needsOperator(machine));

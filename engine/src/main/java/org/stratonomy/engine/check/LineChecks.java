@@ -11,6 +11,7 @@ import java.util.TreeMap;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.guard.Interruption;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.path.PieceLines;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
@@ -48,8 +49,6 @@ final class LineChecks {
 
   /** Slower than this no line comes out well, mm/s. */
   private static final double SLOWEST = 5;
-
-  private static final double ROUNDING = 1e-6;
 
   /** Lines that have at least this share of their wanted speed are as fast as wanted. */
   private static final double SLOWED = 0.95;
@@ -263,7 +262,7 @@ final class LineChecks {
 
   /** Whether a filament melts no faster, mm³/s. */
   private boolean isAtMost(int slot, double flow) {
-    return flow > resolver.filament(slot).maxFlow() - ROUNDING;
+    return flow > resolver.filament(slot).maxFlow() - Rounding.MM;
   }
 
   private double wanted(Stroke stroke) {

@@ -12,6 +12,7 @@ import java.util.stream.IntStream;
 import org.stratonomy.engine.check.Finding.Remedy;
 import org.stratonomy.engine.check.Finding.Severity;
 import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
@@ -319,6 +320,6 @@ final class NozzleChecks {
 
   /** Rounded to tenths, away from zero. */
   private static double outwards(double mm) {
-    return Math.copySign(Math.ceil(Math.abs(mm) * 10 - 1e-6) / 10, mm);
+    return Math.copySign(Math.ceil(Math.abs(mm) * 10 - Rounding.MM) / 10, mm);
   }
 }

@@ -9,6 +9,7 @@ import org.stratonomy.engine.edit.PieceEditor;
 import org.stratonomy.engine.mesh.Bounds;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshReport;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.place.AdhesionReach;
 import org.stratonomy.engine.place.BeltStrata;
@@ -33,7 +34,6 @@ final class PieceChecks {
   /** A model smaller than this in every direction is likely not in millimetres. */
   private static final double SMALL_MM = 10;
 
-  private static final double ROUNDING_MM = 1e-6;
   private static final double INCH_MM = 25.4;
   private static final double METRE_MM = 1000;
 
@@ -87,7 +87,7 @@ final class PieceChecks {
           Optional.of(most),
           List.of(scaled(piece, 0.999 * most / b.maxZ(), "Scale it to fit the height")));
     }
-    if (b.minZ() > 1e-6 && !isSupported(piece, b.minZ())) {
+    if (b.minZ() > Rounding.MM && !isSupported(piece, b.minZ())) {
       add(
           "floating:" + piece.id(),
           Severity.WARNING,
@@ -97,7 +97,7 @@ final class PieceChecks {
           Optional.of(b.minZ()),
           List.of(new Remedy("Put it on the bed", lowered(piece))));
     }
-    if (b.minZ() < -ROUNDING_MM) {
+    if (b.minZ() < -Rounding.MM) {
       add(
           "sunk:" + piece.id(),
           p.belt().isPresent() ? Severity.ERROR : Severity.NOTE,
@@ -241,7 +241,7 @@ final class PieceChecks {
             .filter(p -> p.bounds().minZ() <= 0)
             .map(PlacedPiece::bounds)
             .reduce(Bounds::with);
-    double reach = AdhesionReach.ofAll(plan, resolver) - ROUNDING_MM;
+    double reach = AdhesionReach.ofAll(plan, resolver) - Rounding.MM;
     double out = AdhesionReach.ofOutlines(plan, resolver);
     if (reach <= out || all.isEmpty()) {
       return findings;

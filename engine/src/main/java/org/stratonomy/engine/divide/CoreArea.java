@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.function.IntToDoubleFunction;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
@@ -18,9 +19,6 @@ import org.stratonomy.engine.strata.Sections;
  * than a line are left out.
  */
 final class CoreArea implements RegionArea {
-  /** Depths in mm end at a layer plane that is nearer than this, mm. */
-  private static final double SAME = 1e-6;
-
   private final Region.Core core;
   private final Sections sections;
   private final List<PieceLayer> layers;
@@ -91,7 +89,7 @@ final class CoreArea implements RegionArea {
     if (!core.upright().mm()) {
       return (int) core.upright().amount();
     }
-    double to = layers.get(layer - 1).top() + core.upright().amount() - SAME;
+    double to = layers.get(layer - 1).top() + core.upright().amount() - Rounding.MM;
     int count = 0;
     for (int i = layer; i < layers.size() && layers.get(i).bottom() < to; i++) {
       count++;
@@ -103,7 +101,7 @@ final class CoreArea implements RegionArea {
     if (!core.upright().mm()) {
       return (int) core.upright().amount();
     }
-    double to = layers.get(layer - 1).bottom() - core.upright().amount() + SAME;
+    double to = layers.get(layer - 1).bottom() - core.upright().amount() + Rounding.MM;
     int count = 0;
     for (int i = layer - 2; i >= 0 && layers.get(i).top() > to; i--) {
       count++;

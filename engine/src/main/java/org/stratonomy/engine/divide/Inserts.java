@@ -5,6 +5,7 @@ import java.util.List;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.memo.Memo;
 import org.stratonomy.engine.mesh.MeshSource;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Plane;
@@ -19,8 +20,6 @@ import org.stratonomy.engine.strata.Sections;
  * over the layer that is to cover it nor is lifted by the one below it.
  */
 public final class Inserts implements Sections.Cavities {
-  private static final double ROUNDING_MM = 1e-6;
-
   private final List<PieceLayer> layers;
   private final List<Insert> inserts = new ArrayList<>();
 
@@ -87,12 +86,12 @@ public final class Inserts implements Sections.Cavities {
 
   /** Whether the insert reaches into a layer from the one below. */
   private boolean reachesDown(Insert insert, int layer) {
-    return layer > 1 && insert.solid.top() > layers.get(layer - 1).bottom() + ROUNDING_MM;
+    return layer > 1 && insert.solid.top() > layers.get(layer - 1).bottom() + Rounding.MM;
   }
 
   /** Whether the insert reaches into a layer from the one above. */
   private boolean reachesUp(Insert insert, int layer) {
     return layer < layers.size()
-        && insert.solid.bottom() < layers.get(layer - 1).top() - ROUNDING_MM;
+        && insert.solid.bottom() < layers.get(layer - 1).top() - Rounding.MM;
   }
 }

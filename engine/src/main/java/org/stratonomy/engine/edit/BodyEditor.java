@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Piece;
@@ -258,7 +259,7 @@ public final class BodyEditor {
       for (Vector other : middles) {
         sum += distance(middles.get(i), other);
       }
-      if (sum > most + 1e-9) {
+      if (sum > most + Rounding.MM) {
         most = sum;
         best = i;
       }

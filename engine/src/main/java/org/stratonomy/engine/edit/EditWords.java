@@ -99,10 +99,15 @@ public final class EditWords {
       case Edit.FixPiece e -> "%s %s".formatted(e.fixed() ? "Fixed" : "Released", piece(e.piece()));
       case Edit.OrderBody e ->
           "Moved %s to place %d of %s"
-              .formatted(body(e.piece(), e.body()), e.number(), piece(e.piece()));
+              .formatted(
+                  body(e.piece(), e.body()),
+                  Math.min(e.number(), bodies(e.piece())),
+                  piece(e.piece()));
       case Edit.ChangeRegion e -> changed(e);
       case Edit.AddRule e -> "Added a rule for %s".formatted(words.text(e.rule().where()));
-      case Edit.MoveRule e -> "Moved %s to place %d".formatted(rule(e.rule()), e.number());
+      case Edit.MoveRule e ->
+          "Moved %s to place %d"
+              .formatted(rule(e.rule()), Math.min(e.number(), plan.rules().size()));
       case Edit.RemoveRule e -> "Removed %s".formatted(rule(e.rule()));
       case Edit.SwitchRule e -> "Switched %s %s".formatted(rule(e.rule()), e.on() ? "on" : "off");
       case Edit.LimitRule e -> "Limited %s to %s".formatted(rule(e.rule()), words.text(e.where()));
@@ -161,6 +166,10 @@ public final class EditWords {
 
   private String body(String piece, String id) {
     return plan.piece(piece).flatMap(p -> p.body(id)).map(Body::name).orElse(id);
+  }
+
+  private int bodies(String piece) {
+    return plan.piece(piece).map(p -> p.bodies().size()).orElse(1);
   }
 
   private String region(String piece, String id) {

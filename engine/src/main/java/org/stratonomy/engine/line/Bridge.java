@@ -1,5 +1,6 @@
 package org.stratonomy.engine.line;
 
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.plane.Plane;
@@ -10,6 +11,9 @@ import org.stratonomy.engine.plane.hatch.Hatch;
  * where a line that hangs free at one end or at both counts as longer.
  */
 public final class Bridge {
+  /** Between directions that are alike, the one with less to lay over air is taken. */
+  private static final double LESS_OVER_AIR = 1e-4;
+
   /** Directions tried, evenly over half a turn. */
   private static final int DIRECTIONS = 24;
 
@@ -67,9 +71,8 @@ public final class Bridge {
         longest = Math.max(longest, counted);
         sum += counted;
       }
-      // Between directions that are alike, the one with less to lay over air.
-      double cost = longest + 1e-4 * sum;
-      if (cost < least - 1e-6) {
+      double cost = longest + LESS_OVER_AIR * sum;
+      if (cost < least - Rounding.MM) {
         least = cost;
         best = new Best(direction, longest, anyFree);
       }

@@ -43,7 +43,7 @@ final class BoxIndex {
   }
 
   private static double size(Bounds box) {
-    return Math.max(1e-9, Math.max(box.sizeX(), Math.max(box.sizeY(), box.sizeZ())));
+    return Math.max(Rounding.SHARE, Math.max(box.sizeX(), Math.max(box.sizeY(), box.sizeZ())));
   }
 
   private static Cell cell(int level, Bounds at, int dx, int dy, int dz) {

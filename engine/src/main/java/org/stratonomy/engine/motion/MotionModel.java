@@ -1,5 +1,7 @@
 package org.stratonomy.engine.motion;
 
+import org.stratonomy.engine.mesh.Rounding;
+
 /**
  * How long moves take on a machine that accelerates evenly along the path.
  *
@@ -48,7 +50,7 @@ public record MotionModel(double acceleration, double junctionMm, double maxSpee
     double cos = moves.dx[i - 1] * moves.dx[i] + moves.dy[i - 1] * moves.dy[i];
     double s = Math.sqrt(Math.max(0, (1 + cos) / 2));
     double corner =
-        s > 1 - 1e-9 ? Double.POSITIVE_INFINITY : acceleration * junctionMm * s / (1 - s);
+        s > 1 - Rounding.SHARE ? Double.POSITIVE_INFINITY : acceleration * junctionMm * s / (1 - s);
     return Math.min(slower * slower, corner);
   }
 

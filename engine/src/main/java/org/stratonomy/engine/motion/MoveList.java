@@ -4,6 +4,9 @@ import java.util.Arrays;
 
 /** Straight moves in the plane, one after the other, each with its largest speed and a tag. */
 public final class MoveList {
+  /** Moves shorter than this are none. */
+  private static final double SHORTEST_MM = 1e-9;
+
   double[] dx;
   double[] dy;
   double[] length;
@@ -39,7 +42,7 @@ public final class MoveList {
     double x = toX - fromX;
     double y = toY - fromY;
     double distance = Math.sqrt(x * x + y * y);
-    if (distance < 1e-9) {
+    if (distance < SHORTEST_MM) {
       return;
     }
     if (size == dx.length) {

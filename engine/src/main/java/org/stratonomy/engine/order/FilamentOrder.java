@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.SortedSet;
 import java.util.stream.IntStream;
+import org.stratonomy.engine.mesh.Rounding;
 
 /**
  * The order of filaments within the layers for which all changes of a print cost the least: an
@@ -21,8 +22,6 @@ import java.util.stream.IntStream;
 public final class FilamentOrder {
   /** With more filaments than this in one layer the order is the plain one. */
   static final int MOST = 10;
-
-  private static final double SAME = 1e-9;
 
   /** What it costs to go from one slot to another one. */
   @FunctionalInterface
@@ -141,13 +140,13 @@ public final class FilamentOrder {
       Step best = null;
       for (int first = 0; first < n; first++) {
         double way = ways.cost[first][last];
-        if (from.isEmpty() && mayBegin(ways, first) && way < least - SAME) {
+        if (from.isEmpty() && mayBegin(ways, first) && way < least - Rounding.SHARE) {
           least = way;
           best = new Step(ways.slots[first], first);
         }
         for (int entry : from) {
           double all = entries.get(entry) + between(entry, ways.slots[first]) + way;
-          if (all < least - SAME) {
+          if (all < least - Rounding.SHARE) {
             least = all;
             best = new Step(entry, first);
           }
@@ -173,7 +172,7 @@ public final class FilamentOrder {
       List<SortedSet<Integer>> layers, Map<Integer, Double> costs, List<Map<Integer, Step>> steps) {
     int last = -1;
     for (int slot : costs.keySet().stream().sorted().toList()) {
-      if (last < 0 || costs.get(slot) <= costs.get(last) + SAME) {
+      if (last < 0 || costs.get(slot) <= costs.get(last) + Rounding.SHARE) {
         last = slot;
       }
     }
@@ -229,7 +228,7 @@ public final class FilamentOrder {
           for (int next = 0; next < n; next++) {
             int more = visited | 1 << next;
             double all = least[at][visited] + between(slots[at], slots[next]);
-            if (more != visited && all <= least[next][more] + SAME) {
+            if (more != visited && all <= least[next][more] + Rounding.SHARE) {
               least[next][more] = all;
               before[first][next][more] = at;
             }

@@ -8,6 +8,12 @@ import org.stratonomy.engine.guard.Interruption;
  * squares. An owner can be taken out; when few are left the grid is laid anew.
  */
 final class NearestPoints {
+  /** Cells are no smaller than this, mm. */
+  private static final double LEAST_MM = 1e-3;
+
+  /** Cells along a side, at most. */
+  private static final double MOST_CELLS = 2000;
+
   private static final double POINTS_PER_CELL = 2;
 
   private double[] xs;
@@ -163,9 +169,9 @@ final class NearestPoints {
     minY = y[0];
     double width = x[1] - minX;
     double height = y[1] - minY;
-    double area = Math.max(1e-6, width * height);
+    double area = Math.max(LEAST_MM * LEAST_MM, width * height);
     cell = Math.sqrt(area * POINTS_PER_CELL / Math.max(1, size));
-    cell = Math.max(Math.max(cell, Math.max(width, height) / 2000), 1e-3);
+    cell = Math.max(Math.max(cell, Math.max(width, height) / MOST_CELLS), LEAST_MM);
     columns = (int) (width / cell) + 1;
     rows = (int) (height / cell) + 1;
     start = new int[columns * rows + 1];

@@ -9,6 +9,9 @@ import org.stratonomy.engine.settings.Role;
 
 /** Says at which points a line may begin: at an end of an open one, a corner of a closed one. */
 public interface Seam {
+  /** Turns nearer than this are alike, radians. */
+  double SAME_TURN = 1e-6;
+
   /**
    * Adds the points, each marked with its index in the line's path.
    *
@@ -73,8 +76,8 @@ public interface Seam {
     double sharpest = Math.toRadians(15);
     for (int i = 0; i < path.size(); i++) {
       double turn = -turn(path, i);
-      boolean alike = Math.abs(turn - sharpest) < 1e-6 && path.y(i) > path.y(best);
-      if (turn > sharpest + 1e-6 || alike) {
+      boolean alike = Math.abs(turn - sharpest) < SAME_TURN && path.y(i) > path.y(best);
+      if (turn > sharpest + SAME_TURN || alike) {
         sharpest = turn;
         best = i;
       }

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.settings.Value;
@@ -22,8 +23,6 @@ import org.stratonomy.engine.shelf.Machine;
  * the nearest place may touch the edge anywhere, one near to it is found.
  */
 final class Arranger {
-  private static final double ROUNDING_MM = 1e-6;
-
   private final Machine machine;
   private final double bedX;
   private final double bedY;
@@ -48,8 +47,8 @@ final class Arranger {
     }
 
     boolean isNear(Box o, double room) {
-      return Math.abs(x - o.x) < halfX + o.halfX + room - ROUNDING_MM
-          && Math.abs(y - o.y) < halfY + o.halfY + room - ROUNDING_MM;
+      return Math.abs(x - o.x) < halfX + o.halfX + room - Rounding.MM
+          && Math.abs(y - o.y) < halfY + o.halfY + room - Rounding.MM;
     }
   }
 
@@ -110,14 +109,14 @@ final class Arranger {
 
   private boolean isOnBed(Box box) {
     if (machine.hasRoundBed()) {
-      double x = Math.abs(box.x - bedX / 2) + box.halfX - ROUNDING_MM;
-      double y = Math.abs(box.y - bedY / 2) + box.halfY - ROUNDING_MM;
+      double x = Math.abs(box.x - bedX / 2) + box.halfX - Rounding.MM;
+      double y = Math.abs(box.y - bedY / 2) + box.halfY - Rounding.MM;
       return machine.isOnBed(bedX / 2 + x, bedY / 2 + y, 0);
     }
-    return box.x >= least(box.halfX, bedX) - ROUNDING_MM
-        && box.x <= bedX - least(box.halfX, bedX) + ROUNDING_MM
-        && box.y >= least(box.halfY, bedY) - ROUNDING_MM
-        && box.y <= bedY - least(box.halfY, bedY) + ROUNDING_MM;
+    return box.x >= least(box.halfX, bedX) - Rounding.MM
+        && box.x <= bedX - least(box.halfX, bedX) + Rounding.MM
+        && box.y >= least(box.halfY, bedY) - Rounding.MM
+        && box.y <= bedY - least(box.halfY, bedY) + Rounding.MM;
   }
 
   /** The least middle: with room to the edge of the bed as far as there is any. */

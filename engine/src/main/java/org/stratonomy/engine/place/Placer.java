@@ -24,8 +24,6 @@ import org.stratonomy.engine.strata.PlacedPiece;
  * it stands.
  */
 public final class Placer {
-  private static final double ROUNDING_MM = 1e-6;
-
   private final Plan plan;
   private final MeshSource meshes;
 

@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.mesh.Vector;
 import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.settings.Rule;
@@ -177,7 +178,8 @@ public final class PlanChecker {
     }
     Range range = setting.range(machine, plan.slots().size());
     boolean fraction = setting.isWhole() && value != Math.rint(value);
-    if (!(value >= range.min() - 1e-9 && value <= range.max() + 1e-9) || fraction) {
+    if (!(value >= range.min() - Rounding.SHARE && value <= range.max() + Rounding.SHARE)
+        || fraction) {
       throw bad(
           place,
           "%s %s is not possible%s.".formatted(setting.label(), Value.of(value), range.because()),

@@ -1,5 +1,6 @@
 package org.stratonomy.engine.program;
 
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.plane.Path;
 
 /**
@@ -82,7 +83,7 @@ final class Arcs {
     double bx = x(to) - x(from);
     double by = y(to) - y(from);
     double cross = 2 * (ax * by - ay * bx);
-    if (to - from < LEAST_SEGMENTS || Math.abs(cross) < 1e-9) {
+    if (to - from < LEAST_SEGMENTS || Math.abs(cross) < Rounding.SHARE) {
       return false;
     }
     double a = ax * ax + ay * ay;

@@ -7,6 +7,7 @@ import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.check.Finding;
 import org.stratonomy.engine.edit.RuleEditor;
 import org.stratonomy.engine.ledger.Ledger.SlotEntry;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.place.PiecesApart;
 import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.settings.Choice.FilamentOrder;
@@ -63,7 +64,7 @@ public enum Objective {
     @Override
     List<Step> steps(PlanResult result) {
       double diameter = result.resolver().machine().nozzles().getFirst().diameterMm();
-      double thick = Math.floor(THICK * diameter / LAYER_STEP_MM + 1e-9) * LAYER_STEP_MM;
+      double thick = Math.floor(THICK * diameter / LAYER_STEP_MM + Rounding.SHARE) * LAYER_STEP_MM;
       List<Step> steps = new ArrayList<>();
       if (thick > result.resolver().plan().number(Setting.LAYER_HEIGHT)) {
         Value height = Value.of(Math.rint(100 * thick) / 100);

@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.stratonomy.engine.line.Line;
 import org.stratonomy.engine.memo.Key;
 import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.shelf.BedPoint;
@@ -143,7 +144,7 @@ public final class Tower {
 
   /** Rows that fit between the walls. */
   private static int rows(double side, double width) {
-    return (int) Math.floor((side - 2 * width) / width + 1e-9);
+    return (int) Math.floor((side - 2 * width) / width + Rounding.SHARE);
   }
 
   private static double rowLength(double side, double width) {
@@ -156,7 +157,8 @@ public final class Tower {
 
   private static int rows(Purge purge, TowerLayer layer, double side, Make make) {
     double crossSection = make.width * layer.height * make.flow;
-    return (int) Math.ceil(purge.mm3 / (crossSection * rowLength(side, make.width)) - 1e-9);
+    return (int)
+        Math.ceil(purge.mm3 / (crossSection * rowLength(side, make.width)) - Rounding.SHARE);
   }
 
   /** Where it stands, mm. */

@@ -1,6 +1,7 @@
 package org.stratonomy.engine.schedule;
 
 import java.util.Optional;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.settings.Role;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.stroke.Cause;
@@ -14,9 +15,6 @@ import org.stratonomy.engine.stroke.Stroke;
  * @param cause why it is not the value of the settings
  */
 public record Printed(double value, Cause cause) {
-  /** Sizes nearer than this are the same, mm. */
-  private static final double SAME_MM = 1e-6;
-
   /**
    * @param stroke of the layer
    * @param wanted value of the setting for the line
@@ -52,6 +50,6 @@ public record Printed(double value, Cause cause) {
   }
 
   private static Printed fitted(double mm, double wanted) {
-    return new Printed(mm, Math.abs(mm - wanted) > SAME_MM ? Cause.FITTED : Cause.NONE);
+    return new Printed(mm, Math.abs(mm - wanted) > Rounding.MM ? Cause.FITTED : Cause.NONE);
   }
 }

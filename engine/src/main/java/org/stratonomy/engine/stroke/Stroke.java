@@ -1,6 +1,7 @@
 package org.stratonomy.engine.stroke;
 
 import java.util.Optional;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.plan.PrintedFor;
 import org.stratonomy.engine.plane.Path;
 import org.stratonomy.engine.settings.Role;
@@ -76,7 +77,7 @@ public record Stroke(
     Path.Builder wipe = new Path.Builder();
     wipe.add(way.x(0), way.y(0));
     double left = mm;
-    for (int i = 0; i < way.segmentCount() && left > 1e-6; i++) {
+    for (int i = 0; i < way.segmentCount() && left > Rounding.MM; i++) {
       int j = way.segmentEnd(i);
       double length = way.segmentLengthMm(i);
       double share = Math.min(1, left / length);

@@ -3,6 +3,7 @@ package org.stratonomy.engine.support;
 import java.util.ArrayList;
 import java.util.List;
 import org.stratonomy.engine.guard.Interruption;
+import org.stratonomy.engine.mesh.Rounding;
 import org.stratonomy.engine.plane.Area;
 import org.stratonomy.engine.plane.Clipper;
 import org.stratonomy.engine.plane.Distance;
@@ -99,7 +100,7 @@ final class TreeSupport {
             edge -> {
               double dx = edge[0] - before.x();
               double dy = edge[1] - before.y();
-              double beyond = 1 + 0.01 / Math.max(1e-6, Distance.of(dx, dy));
+              double beyond = 1 + 0.01 / Math.max(Rounding.MM, Distance.of(dx, dy));
               return new Branch(
                   before.x() + beyond * dx, before.y() + beyond * dy, wanted.radius());
             })
