@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
 /** A small number in an expression says neither what it is for nor in which unit it is. */
 class TolerancesTest {
   private static final Pattern SMALL = Pattern.compile("(?<![\\w.])[\\d.]+e-\\d+");
-  private static final Pattern NAMED = Pattern.compile("double [A-Z_]+ =|^\\s*(/?\\*|//)");
+  private static final Pattern NAMED = Pattern.compile("double [A-Z0-9_]+ =|^\\s*(/?\\*|//)");
 
   private static Stream<String> unnamed(Path file) {
     try {
