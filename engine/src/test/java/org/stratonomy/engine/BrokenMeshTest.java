@@ -10,8 +10,14 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.stream.IntStream;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Combinators;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.function.Executable;
 import org.stratonomy.engine.mesh.Mesh;
@@ -68,29 +74,38 @@ class BrokenMeshTest {
   }
 
   @Property(tries = 20)
-  void trianglesTurnedOverAtRandomAreTurnedBack(@ForAll long seed) {
-    Random random = new Random(seed);
+  void trianglesThatAreTurnedOverAreTurnedBack(@ForAll @Size(12) List<Boolean> turned) {
     Mesh bar = Shapes.bar(12, 12, 3);
     TriangleSoup soup = new TriangleSoup(12);
     for (int t = 0; t < bar.triangleCount(); t++) {
-      add(soup, bar, t, random.nextBoolean());
+      add(soup, bar, t, turned.get(t));
     }
     double volume = solidVolume(MeshBuilder.build("turned", soup));
     assertThat(volume).isCloseTo(432, within(0.01 * 432));
   }
 
   @Property(tries = 25)
-  void heapsOfRandomTrianglesGiveAProgramOrAProblem(@ForAll long seed) {
-    Random random = new Random(seed);
+  void heapsOfTrianglesGiveAProgramOrAProblem(@ForAll("heaps") List<double[]> corners) {
     TriangleSoup soup = new TriangleSoup(60);
-    for (int i = 0; i < 180; i++) {
-      soup.corner(random.nextInt(30), random.nextInt(30), random.nextInt(12));
-    }
+    corners.stream()
+        .limit(corners.size() / 3 * 3)
+        .forEach(xyz -> soup.corner(xyz[0], xyz[1], xyz[2]));
     try {
       assertThat(print(MeshBuilder.build("heap", soup), SUPPORTED).faults).isEmpty();
     } catch (Problem problem) {
       assertThat(problem.remedy()).isNotBlank();
     }
+  }
+
+  @Provide
+  Arbitrary<List<double[]>> heaps() {
+    Arbitrary<Double> across = Arbitraries.integers().between(0, 29).map(Integer::doubleValue);
+    Arbitrary<Double> up = Arbitraries.integers().between(0, 11).map(Integer::doubleValue);
+    return Combinators.combine(across, across, up)
+        .as((x, y, z) -> new double[] {x, y, z})
+        .list()
+        .ofMinSize(3)
+        .ofMaxSize(180);
   }
 
   @Test
@@ -116,17 +131,13 @@ class BrokenMeshTest {
   }
 
   @Property(tries = 40)
-  void shellsThatShareFacesAndEdgesAreOneSolidInWhateverOrderTheyCome(@ForAll long seed) {
+  void shellsThatShareFacesAndEdgesAreOneSolidInWhateverOrderTheyCome(
+      @ForAll("orders") List<Integer> order) {
     TriangleSoup gate = new TriangleSoup(36);
     Shapes.addBar(gate, 0, 0, 0, 12, 12, 3);
     Shapes.addBar(gate, 0, 0, 2, 30, 12, 3);
     Shapes.addBar(gate, 26, 0, 0, 30, 12, 3);
     Mesh mesh = MeshBuilder.build("gate", gate);
-    List<Integer> order = new java.util.ArrayList<>();
-    for (int t = 0; t < mesh.triangleCount(); t++) {
-      order.add(t);
-    }
-    java.util.Collections.shuffle(order, new Random(seed));
     TriangleSoup shuffled = new TriangleSoup(36);
     order.forEach(t -> add(shuffled, mesh, t, false));
     Mesh again = MeshBuilder.build("shuffled", shuffled);
@@ -250,15 +261,23 @@ class BrokenMeshTest {
     }
   }
 
+  @Provide
+  Arbitrary<List<Integer>> orders() {
+    return Arbitraries.shuffle(IntStream.range(0, 36).boxed().toList());
+  }
+
+  @Provide
+  Arbitrary<double[][]> landscapes() {
+    return Arbitraries.doubles()
+        .between(0.3, 3.3)
+        .array(double[].class)
+        .ofSize(24)
+        .array(double[][].class)
+        .ofSize(24);
+  }
+
   @Property(tries = 8)
-  void randomHeightFieldsAreFilledInside(@ForAll long seed) {
-    Random random = new Random(seed);
-    double[][] heights = new double[24][24];
-    for (double[] row : heights) {
-      for (int j = 0; j < row.length; j++) {
-        row[j] = 0.3 + 3 * random.nextDouble();
-      }
-    }
+  void heightFieldsAreFilledInside(@ForAll("landscapes") double[][] heights) {
     Mesh field = Shapes.heightField(heights, 1);
     double volume =
         print(

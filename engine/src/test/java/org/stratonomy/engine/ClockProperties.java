@@ -15,7 +15,6 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import net.jqwik.api.constraints.DoubleRange;
-import net.jqwik.api.constraints.IntRange;
 import org.stratonomy.engine.WayReader.Way;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.mesh.Mesh;
@@ -83,14 +82,13 @@ class ClockProperties {
 
   @Property(tries = 12)
   void haltsAndWaysBetweenLayersTakeAsLongAsTheProgramSays(
-      @ForAll @IntRange(min = 1, max = 200) int boxes,
+      @ForAll(supplier = Any.Boxes.class) Mesh mesh,
       @ForAll @DoubleRange(min = 0.5, max = 12) double width,
       @ForAll @DoubleRange(min = 0, max = 1) double lift,
       @ForAll("stops") List<Stop> stops,
       @ForAll("machines") String id,
       @ForAll("seconds") String second)
       throws IOException {
-    Mesh mesh = Shapes.boxes(boxes);
     Plan plan = plan(width, lift, stops).withMachine(id).withSlots(List.of("chalk", second));
     PlanResult result = Shapes.compute(plan, mesh);
     Machine machine = result.resolver().machine();

@@ -83,8 +83,8 @@ class DividedPrintProperties {
 
   @Property(tries = 25)
   void everyStrokeHasTheFilamentOfTheCellsThatItRunsIn(
-      @ForAll("shapes") List<Region.Shape> shapes, @ForAll @IntRange(min = 1, max = 200) int seed) {
-    PlanResult result = compute(shapes, Shapes.boxes(seed));
+      @ForAll("shapes") List<Region.Shape> shapes, @ForAll(supplier = Any.Boxes.class) Mesh mesh) {
+    PlanResult result = compute(shapes, mesh);
     List<PieceLayer> layers = result.stack().pieces().getFirst().layers();
     for (LayerSchedule layer : result.schedule().layers()) {
       PieceLayer own = layers.get(layer.layer().number() - 1);
@@ -128,7 +128,7 @@ class DividedPrintProperties {
             new Region.Cylinder(new Vector(0, 0, 1), 1, 3),
             new Region.Cylinder(new Vector(0, -1.54, 1), 3.61, 3),
             new Region.Sphere(new Vector(-0.74, -1.35, 1), 5.27)),
-        43);
+        Shapes.boxes(43));
   }
 
   @Property(tries = 15)

@@ -162,8 +162,8 @@ class PipelineProperties {
   }
 
   @Property(tries = 6)
-  void cachedAndFreshOneThreadAndManyGiveTheSameBytes(@ForAll long seed) {
-    Mesh mesh = Shapes.boxes(seed);
+  void cachedAndFreshOneThreadAndManyGiveTheSameBytes(
+      @ForAll(supplier = Any.Boxes.class) Mesh mesh) {
     Job plain = Shapes.job(Shapes.plan(List.of()));
     Job edited =
         Shapes.job(Shapes.plan(List.of(1.0), stratum(1, Map.of(Setting.FILAMENT, Value.of(2)))));
@@ -178,8 +178,8 @@ class PipelineProperties {
   }
 
   @Property(tries = 6)
-  void noStrokeLeavesARandomUnionOfBoxes(@ForAll long seed) {
-    PlanResult result = compute(Shapes.plan(List.of()), Shapes.boxes(seed));
+  void noStrokeLeavesAUnionOfBoxes(@ForAll(supplier = Any.Boxes.class) Mesh mesh) {
+    PlanResult result = compute(Shapes.plan(List.of()), mesh);
     var bounds = result.placed().getFirst().bounds();
     for (LayerSchedule layer : result.schedule().layers()) {
       for (Stroke stroke : layer.strokes()) {

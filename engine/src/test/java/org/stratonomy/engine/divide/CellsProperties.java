@@ -17,6 +17,7 @@ import net.jqwik.api.Provide;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.Any;
 import org.stratonomy.engine.Shapes;
 import org.stratonomy.engine.document.ShelfReader;
 import org.stratonomy.engine.memo.Memo;
@@ -98,7 +99,7 @@ class CellsProperties {
   @Property(tries = 40)
   void cellsShareNoPlaceAndMakeUpTheSection(
       @ForAll("shapes") List<Region.Shape> shapes,
-      @ForAll @IntRange(min = 1, max = 1000) int seed,
+      @ForAll(supplier = Any.Boxes.class) Mesh mesh,
       @ForAll @IntRange(min = -3, max = 3) int tenthsOut) {
     List<Region> regions = new ArrayList<>();
     List<Rule> rules = new ArrayList<>();
@@ -112,7 +113,6 @@ class CellsProperties {
             Map.of(
                 Setting.OUTLINE_OUT, Value.of(tenthsOut / 10.0),
                 Setting.FIRST_LAYER_IN, Value.of(Math.abs(tenthsOut) / 10.0))));
-    Mesh mesh = Shapes.boxes(seed);
     Plan plan = Shapes.divided(regions, rules.toArray(Rule[]::new));
     Divided divided = Divided.of(plan, Shapes.source(mesh));
     Resolver resolver = new Resolver(new Job(plan, ShelfReader.standard()));

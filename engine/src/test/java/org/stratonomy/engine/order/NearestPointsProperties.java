@@ -3,29 +3,36 @@ package org.stratonomy.engine.order;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.util.Random;
+import java.util.List;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
 import net.jqwik.api.constraints.IntRange;
 
 class NearestPointsProperties {
+  /**
+   * @param at shares of width and height: both points of each owner, then where the search starts
+   */
   @Property(tries = 120)
-  void findsWhatLookingAtAllFinds(@ForAll long seed, @ForAll @IntRange(min = 1, max = 300) int n) {
-    Random random = new Random(seed);
-    double width = 1 + random.nextInt(200);
-    double height = random.nextInt(3) == 0 ? 0 : 1 + random.nextInt(50);
+  void findsWhatLookingAtAllFinds(
+      @ForAll("shares") List<double[]> at,
+      @ForAll @IntRange(min = 1, max = 200) int width,
+      @ForAll @IntRange(max = 50) int height) {
+    int n = at.size();
     NearestPoints points = new NearestPoints(16);
     double[] xs = new double[2 * n];
     double[] ys = new double[2 * n];
     for (int i = 0; i < 2 * n; i++) {
-      xs[i] = random.nextDouble() * width;
-      ys[i] = random.nextDouble() * height;
+      xs[i] = at.get(i / 2)[2 * (i % 2)] * width;
+      ys[i] = at.get(i / 2)[2 * (i % 2) + 1] * height;
       points.add(i / 2, i % 2, xs[i], ys[i]);
     }
     boolean[] gone = new boolean[n];
-    for (int round = 0; round < n; round++) {
-      double x = random.nextDouble() * 2 * width - width / 2;
-      double y = random.nextDouble() * 2 * height - height / 2;
+    for (double[] share : at) {
+      double x = share[4] * 2 * width - width / 2.0;
+      double y = share[5] * 2 * height - height / 2.0;
       int point = points.nearest(x, y);
       int owner = points.owner(point);
       int found = 2 * owner + points.mark(point);
@@ -38,5 +45,17 @@ class NearestPointsProperties {
       gone[owner] = true;
       points.remove(owner);
     }
+  }
+
+  @Provide
+  Arbitrary<List<double[]>> shares() {
+    return Arbitraries.doubles()
+        .between(0, 1)
+        .ofScale(5)
+        .array(double[].class)
+        .ofSize(6)
+        .list()
+        .ofMinSize(1)
+        .ofMaxSize(200);
   }
 }

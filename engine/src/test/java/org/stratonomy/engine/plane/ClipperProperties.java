@@ -5,36 +5,32 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.Random;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Combinators;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
 import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.Any;
 
 class ClipperProperties {
-  private static Area randomArea(Random random) {
-    double[][] rings = new double[4][];
-    for (int r = 0; r < rings.length; r++) {
-      rings[r] = new double[2 * (3 + random.nextInt(9))];
-      for (int i = 0; i < rings[r].length; i++) {
-        rings[r][i] = random.nextInt(200) / 10.0;
-      }
-    }
-    return Area.ofMm(rings);
-  }
-
-  private static Path randomPath(Random random, boolean closed) {
-    double[] xy = new double[2 * (3 + random.nextInt(8))];
-    for (int i = 0; i < xy.length; i++) {
-      xy[i] = random.nextInt(220) / 10.0 - 1;
-    }
-    return new Path(closed, xy);
+  @Provide
+  Arbitrary<Path> paths() {
+    Arbitrary<double[]> corners =
+        Arbitraries.integers()
+            .between(-10, 209)
+            .map(n -> n / 10.0)
+            .array(double[].class)
+            .ofMinSize(6)
+            .ofMaxSize(20)
+            .filter(xy -> xy.length % 2 == 0);
+    return Combinators.combine(Arbitraries.of(true, false), corners).as(Path::new);
   }
 
   @Property(tries = 2000)
-  void thePartsMakeUpThePathAndLieWhereTheySay(@ForAll long seed, @ForAll boolean closed) {
-    Random random = new Random(seed);
-    Area area = randomArea(random);
-    Path path = randomPath(random, closed);
+  void thePartsMakeUpThePathAndLieWhereTheySay(
+      @ForAll(supplier = Any.Tangle.class) Area area, @ForAll("paths") Path path) {
     List<Clipper.Part> parts = new Clipper(area).parts(path);
     double sum = parts.stream().mapToDouble(part -> part.path().lengthMm()).sum();
     assertThat(sum).isCloseTo(path.lengthMm(), within(1e-3));
@@ -50,13 +46,13 @@ class ClipperProperties {
   }
 
   @Property(tries = 200)
-  void placesAreInsideAsTheAreaSays(@ForAll long seed) {
-    Random random = new Random(seed);
-    Area area = randomArea(random);
+  void placesAreInsideAsTheAreaSays(
+      @ForAll(supplier = Any.Tangle.class) Area area,
+      @ForAll(supplier = Any.Places.class) double[] places) {
     Clipper clipper = new Clipper(area);
-    for (int i = 0; i < 50; i++) {
-      double x = random.nextDouble() * 22 - 1;
-      double y = random.nextDouble() * 22 - 1;
+    for (int i = 0; i < places.length; i += 2) {
+      double x = places[i] * 22 - 1;
+      double y = places[i + 1] * 22 - 1;
       // A place is taken to the grid first, so one within a grid step of an edge may go either way.
       if (clipper.nearest(x, y, 2e-4).isEmpty()) {
         assertThat(clipper.contains(x, y)).isEqualTo(area.contains(x, y));
@@ -65,16 +61,16 @@ class ClipperProperties {
   }
 
   @Property(tries = 200)
-  void waysInsideStayInside(@ForAll long seed) {
-    Random random = new Random(seed);
-    Area area = randomArea(random);
+  void waysInsideStayInside(
+      @ForAll(supplier = Any.Tangle.class) Area area,
+      @ForAll(supplier = Any.Places.class) double[] places) {
     Router router = new Router(Router.Room.of(area, 0.4));
     Clipper loose = new Clipper(Plane.outset(area, 0.01));
-    for (int i = 0; i < 20; i++) {
-      double ax = random.nextDouble() * 20;
-      double ay = random.nextDouble() * 20;
-      double bx = random.nextDouble() * 20;
-      double by = random.nextDouble() * 20;
+    for (int i = 0; i + 3 < places.length; i += 2) {
+      double ax = places[i] * 20;
+      double ay = places[i + 1] * 20;
+      double bx = places[i + 2] * 20;
+      double by = places[i + 3] * 20;
       if (area.contains(ax, ay) && area.contains(bx, by)) {
         Optional<Path> way = router.way(ax, ay, bx, by, 200);
         // The way to the rail and from it may cut a corner; what is between may not.

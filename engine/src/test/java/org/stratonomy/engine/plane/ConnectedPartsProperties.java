@@ -5,29 +5,13 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.BitSet;
 import java.util.List;
-import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import org.stratonomy.engine.Any;
 
 class ConnectedPartsProperties {
-  /** Frames within frames and boxes, some of which touch. */
-  private static Area nested(long seed) {
-    Random random = new Random(seed);
-    Area area = Area.EMPTY;
-    for (int i = 0; i < 14; i++) {
-      double x = random.nextInt(30);
-      double y = random.nextInt(30);
-      double w = 1 + random.nextInt(16);
-      double h = 1 + random.nextInt(16);
-      Area box = Area.rectangle(x, y, x + w, y + h);
-      area = random.nextBoolean() ? Plane.union(area, box) : Plane.difference(area, box);
-    }
-    return area;
-  }
-
   @Property(tries = 300)
-  void partsMakeUpTheAreaAndEachIsOneOutline(@ForAll long seed) {
-    Area area = nested(seed);
+  void partsMakeUpTheAreaAndEachIsOneOutline(@ForAll(supplier = Any.Frames.class) Area area) {
     List<Area> parts = area.parts();
     assertThat(parts.stream().mapToDouble(Area::areaMm2).sum())
         .isCloseTo(area.areaMm2(), within(1e-6));
@@ -42,14 +26,14 @@ class ConnectedPartsProperties {
   }
 
   @Property(tries = 200)
-  void aPlaceIsInThePartThatContainsIt(@ForAll long seed) {
-    Area area = nested(seed);
+  void aPlaceIsInThePartThatContainsIt(
+      @ForAll(supplier = Any.Frames.class) Area area,
+      @ForAll(supplier = Any.Places.class) double[] places) {
     ConnectedParts parts = new ConnectedParts(area);
     List<Area> list = parts.list();
-    Random random = new Random(seed + 1);
-    for (int i = 0; i < 60; i++) {
-      double x = random.nextDouble() * 46 + 1e-4;
-      double y = random.nextDouble() * 46 + 1e-4;
+    for (int i = 0; i < places.length; i += 2) {
+      double x = places[i] * 46 + 1e-4;
+      double y = places[i + 1] * 46 + 1e-4;
       if (area.contains(x, y) && new Clipper(area).nearest(x, y, 2e-4).isEmpty()) {
         assertThat(list.get(parts.at(x, y)).contains(x, y)).isTrue();
       }
@@ -57,8 +41,7 @@ class ConnectedPartsProperties {
   }
 
   @Property(tries = 200)
-  void whatLiesInPartsMeetsThemAndNoOthers(@ForAll long seed) {
-    Area area = nested(seed);
+  void whatLiesInPartsMeetsThemAndNoOthers(@ForAll(supplier = Any.Frames.class) Area area) {
     ConnectedParts parts = new ConnectedParts(area);
     BitSet large = parts.which(part -> part.areaMm2() > 12);
     Area only = parts.only(large);

@@ -3,25 +3,37 @@ package org.stratonomy.engine.plane;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Arrays;
-import java.util.Random;
+import java.util.List;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
 import net.jqwik.api.constraints.IntRange;
 
 /** Points are numbered once each, and sorted as their packed coordinates are. */
 class PointSetProperties {
   private static final int MOST = 1 << 29;
 
+  @Provide
+  Arbitrary<List<int[]>> coordinates() {
+    return Arbitraries.integers()
+        .between(1, 29)
+        .flatMap(
+            bits ->
+                Arbitraries.integers()
+                    .between(1 - Math.min(MOST, 1 << bits), Math.min(MOST, 1 << bits) - 1)
+                    .array(int[].class)
+                    .ofSize(2)
+                    .list()
+                    .ofMaxSize(2000));
+  }
+
   @Property(tries = 200)
   void theirOrderIsThatOfTheirCoordinates(
-      @ForAll long seed,
-      @ForAll @IntRange(min = 0, max = 3000) int count,
-      @ForAll @IntRange(min = 1, max = 29) int bits) {
-    Random random = new Random(seed);
-    PointSet points = new PointSet(random.nextInt(50), new Scratch());
-    for (int i = 0; i < count; i++) {
-      points.add(coordinate(random, bits), coordinate(random, bits));
-    }
+      @ForAll("coordinates") List<int[]> added, @ForAll @IntRange(max = 50) int expectedSize) {
+    PointSet points = new PointSet(expectedSize, new Scratch());
+    added.forEach(xy -> points.add(xy[0], xy[1]));
     int[] order = Arrays.copyOf(points.sorted(), points.size());
     long[] packed = Arrays.stream(order).mapToLong(points::packed).toArray();
     long[] expected = packed.clone();
@@ -31,25 +43,14 @@ class PointSetProperties {
   }
 
   @Property(tries = 100)
-  void aPointHasOneNumber(@ForAll long seed, @ForAll @IntRange(min = 1, max = 400) int count) {
-    Random random = new Random(seed);
+  void aPointHasOneNumber(@ForAll("coordinates") List<int[]> added) {
     PointSet points = new PointSet(8, new Scratch());
-    int[][] added = new int[count][];
-    int[] numbers = new int[count];
-    for (int i = 0; i < count; i++) {
-      added[i] = new int[] {coordinate(random, 4), coordinate(random, 4)};
-      numbers[i] = points.add(added[i][0], added[i][1]);
+    int[] numbers = added.stream().mapToInt(xy -> points.add(xy[0], xy[1])).toArray();
+    for (int i = 0; i < numbers.length; i++) {
+      int[] xy = added.get(i);
+      assertThat(points.add(xy[0], xy[1])).isEqualTo(numbers[i]);
+      assertThat(points.x(numbers[i])).isEqualTo(xy[0]);
+      assertThat(points.y(numbers[i])).isEqualTo(xy[1]);
     }
-    for (int i = 0; i < count; i++) {
-      assertThat(points.add(added[i][0], added[i][1])).isEqualTo(numbers[i]);
-      assertThat(points.x(numbers[i])).isEqualTo(added[i][0]);
-      assertThat(points.y(numbers[i])).isEqualTo(added[i][1]);
-    }
-  }
-
-  /** Of either sign, up to the bounds of coordinates. */
-  private static int coordinate(Random random, int bits) {
-    int size = random.nextInt(Math.min(MOST, 1 << bits));
-    return random.nextBoolean() ? size : -size;
   }
 }

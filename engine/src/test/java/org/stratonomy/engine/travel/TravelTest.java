@@ -11,6 +11,7 @@ import java.util.Map;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import org.stratonomy.engine.Any;
 import org.stratonomy.engine.PlanResult;
 import org.stratonomy.engine.Planner;
 import org.stratonomy.engine.Shapes;
@@ -43,8 +44,8 @@ class TravelTest {
   }
 
   @Property(tries = 12)
-  void whatIsNotDrawnBackDoesNotLeaveThePiece(@ForAll long seed) {
-    PlanResult result = compute(Shapes.boxes(seed), Map.of());
+  void whatIsNotDrawnBackDoesNotLeaveThePiece(@ForAll(supplier = Any.Boxes.class) Mesh mesh) {
+    PlanResult result = compute(mesh, Map.of());
     Sections sections =
         new Sections(
             result.placed().getFirst(), result.stack().pieces().getFirst(), new Memo(1 << 24));
