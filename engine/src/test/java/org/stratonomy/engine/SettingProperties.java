@@ -4,17 +4,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
-import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Combinators;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
 import org.stratonomy.engine.ledger.Ledger;
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.settings.Rule;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
 
@@ -35,56 +38,73 @@ class SettingProperties {
           Setting.SUPPORT_FILAMENT, new double[] {1, 2},
           Setting.INTERFACE_FILAMENT, new double[] {1, 2});
 
-  private static Map<Setting, Value> some(Random random, Setting.Scope finest) {
-    Map<Setting, Value> set = new HashMap<>();
-    for (Setting setting : Setting.values()) {
-      if (random.nextInt(8) == 0 && setting.scope().compareTo(finest) >= 0) {
-        set.put(setting, value(setting, random));
-      }
-    }
-    if (finest != Setting.Scope.PLAN) {
-      set.put(Setting.FILAMENT, Value.of(1 + random.nextInt(2)));
-    }
-    return set;
+  /** Values for some settings, down to those that may differ between strata. */
+  private static Arbitrary<Map<Setting, Value>> some(Setting.Scope finest) {
+    List<Setting> settings =
+        Arrays.stream(Setting.values())
+            .filter(setting -> setting.scope().compareTo(finest) >= 0)
+            .toList();
+    return Arbitraries.subsetOf(settings)
+        .ofMaxSize(14)
+        .flatMap(
+            chosen -> {
+              List<Setting> order = List.copyOf(chosen);
+              return Combinators.combine(order.stream().map(SettingProperties::value).toList())
+                  .as(
+                      values ->
+                          IntStream.range(0, order.size())
+                              .boxed()
+                              .collect(Collectors.toMap(order::get, values::get)));
+            });
   }
 
-  private static Value value(Setting setting, Random random) {
+  private static Arbitrary<Value> value(Setting setting) {
     if (setting.isChoice()) {
-      return Value.of(setting.choices().get(random.nextInt(setting.choices().size())));
+      return Arbitraries.of(setting.choices()).map(Value::of);
     }
     if (setting == Setting.FILAMENT) {
-      return Value.of(1);
+      return Arbitraries.of(1, 2).map(Value::of);
     }
-    double share =
-        switch (random.nextInt(5)) {
-          case 0 -> 0;
-          case 1 -> 1;
-          default -> Math.pow(random.nextDouble(), 3);
-        };
     double[] range = NARROWER.getOrDefault(setting, new double[] {setting.min(), setting.max()});
-    double value = range[0] + share * (range[1] - range[0]);
-    return Value.of(setting.isWhole() ? Math.rint(value) : Math.rint(value * 1000) / 1000);
+    return setting.isWhole()
+        ? Arbitraries.integers().between((int) range[0], (int) range[1]).map(Value::of)
+        : Arbitraries.doubles().between(range[0], range[1]).ofScale(3).map(Value::of);
   }
 
-  private static Mesh mesh(Random random) {
-    return switch (random.nextInt(4)) {
-      case 0 -> Shapes.table();
-      case 1 -> Shapes.boxes(random.nextLong());
-      case 2 -> Shapes.cone(6, 5);
-      default -> Shapes.bar(12, 8, 4);
-    };
+  @Provide
+  Arbitrary<Map<Setting, Value>> ofStratum() {
+    return some(Setting.Scope.STRATUM);
+  }
+
+  @Provide
+  Arbitrary<Map<Setting, Value>> ofPlan() {
+    return some(Setting.Scope.PLAN)
+        .filter(values -> values.getOrDefault(Setting.FILAMENT, Value.of(1)).equals(Value.of(1)));
+  }
+
+  @Provide
+  Arbitrary<Mesh> models() {
+    return Arbitraries.oneOf(
+        Arbitraries.of(Shapes.table(), Shapes.cone(6, 5), Shapes.bar(12, 8, 4)),
+        new Any.Boxes().get());
+  }
+
+  @Provide
+  Arbitrary<String> machines() {
+    return Arbitraries.of(MACHINES);
   }
 
   @Property(tries = 40)
-  void whatSettingsAllowIsPrintedAsTheLedgerSays(@ForAll long seed) throws IOException {
-    Random random = new Random(seed);
-    List<Rule> rules = new ArrayList<>();
-    rules.add(Shapes.stratum(2, some(random, Setting.Scope.STRATUM)));
-    rules.add(Shapes.everywhere(some(random, Setting.Scope.PLAN)));
+  void whatSettingsAllowIsPrintedAsTheLedgerSays(
+      @ForAll("ofStratum") Map<Setting, Value> ofStratum,
+      @ForAll("ofPlan") Map<Setting, Value> ofPlan,
+      @ForAll("machines") String machine,
+      @ForAll("models") Mesh model)
+      throws IOException {
     Plan plan =
-        Shapes.plan(List.of(1.2), rules.toArray(Rule[]::new))
-            .withMachine(MACHINES.get(random.nextInt(MACHINES.size())));
-    PlanResult result = Shapes.compute(plan, mesh(random));
+        Shapes.plan(List.of(1.2), Shapes.stratum(2, ofStratum), Shapes.everywhere(ofPlan))
+            .withMachine(machine);
+    PlanResult result = Shapes.compute(plan, model);
     String text = GcodeReader.text(result);
     assertThat(text).doesNotContain("NaN", "Infinity");
     double stepX = plan.machine().equals("pair") ? 24 : 0;

@@ -2,9 +2,12 @@ package org.stratonomy.engine.wall;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.Random;
+import java.util.List;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 import org.stratonomy.engine.plane.Area;
@@ -31,23 +34,35 @@ class NearbyProperties {
     return Plane.nonZero(rings);
   }
 
+  /** Shares, each less than 1: ring, corner, how far along its edge, direction from there. */
+  @Provide
+  Arbitrary<List<double[]>> beside() {
+    return Arbitraries.doubles()
+        .between(0, 0.99999)
+        .ofScale(5)
+        .array(double[].class)
+        .ofSize(4)
+        .list()
+        .ofMinSize(1)
+        .ofMaxSize(200);
+  }
+
   @Property(tries = 100)
   void nothingNearAnEdgeIsMissed(
-      @ForAll long seed, @ForAll @IntRange(min = 3, max = 60) int corners) {
+      @ForAll @IntRange(min = 3, max = 60) int corners, @ForAll("beside") List<double[]> places) {
     Area area = ring(12, 0.5, 2 * corners);
     Nearby near = new Nearby(area, MARGIN_MM);
-    Random random = new Random(seed);
-    for (int i = 0; i < 200; i++) {
-      int ring = random.nextInt(area.ringCount());
+    for (double[] place : places) {
+      int ring = (int) (place[0] * area.ringCount());
       int from = area.ringStart(ring);
       int count = area.ringStart(ring + 1) - from;
-      int a = random.nextInt(count);
+      int a = (int) (place[1] * count);
       int b = from + (a + 1) % count;
       a += from;
-      double t = random.nextDouble();
+      double t = place[2];
       double x = (area.x(a) + t * (area.x(b) - area.x(a))) * Area.UNIT_MM;
       double y = (area.y(a) + t * (area.y(b) - area.y(a))) * Area.UNIT_MM;
-      double angle = 2 * Math.PI * random.nextDouble();
+      double angle = 2 * Math.PI * place[3];
       x += 0.999 * MARGIN_MM * Math.cos(angle) / Math.sqrt(2);
       y += 0.999 * MARGIN_MM * Math.sin(angle) / Math.sqrt(2);
       assertThat(near.mayMeet(x, y, x, y)).isTrue();

@@ -19,9 +19,12 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Random;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Combinators;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -339,24 +342,44 @@ class MeshFilesTest {
         Map.entry("bar.3mf", archive.toByteArray()));
   }
 
-  private static byte[] damaged(byte[] whole, Random random) {
-    byte[] bytes =
-        random.nextInt(4) == 0 ? Arrays.copyOf(whole, random.nextInt(whole.length)) : whole.clone();
-    for (int i = random.nextInt(8); i >= 0 && bytes.length > 0; i--) {
-      bytes[random.nextInt(bytes.length)] =
-          (byte)
-              (random.nextBoolean()
-                  ? "0123456789-.e <>".charAt(random.nextInt(16))
-                  : random.nextInt());
+  /** A byte somewhere in a file becomes another one. */
+  private record Damage(double where, byte what) {}
+
+  @Provide
+  Arbitrary<List<Damage>> damages() {
+    Arbitrary<Byte> bytes =
+        Arbitraries.oneOf(
+            Arbitraries.of("0123456789-.e <>".chars().mapToObj(c -> (byte) c).toList()),
+            Arbitraries.bytes());
+    return Combinators.combine(Arbitraries.doubles().between(0, 1).ofScale(6), bytes)
+        .as(Damage::new)
+        .list()
+        .ofMaxSize(8);
+  }
+
+  /** A whole file in three of four cases, else a part of it. */
+  @Provide
+  Arbitrary<Double> parts() {
+    return Arbitraries.oneOf(
+        Arbitraries.just(1.0),
+        Arbitraries.just(1.0),
+        Arbitraries.just(1.0),
+        Arbitraries.doubles().between(0, 1).ofScale(4));
+  }
+
+  private static byte[] damaged(byte[] whole, double part, List<Damage> damages) {
+    byte[] bytes = Arrays.copyOf(whole, (int) (part * whole.length));
+    if (bytes.length > 0) {
+      damages.forEach(one -> bytes[(int) (one.where * (bytes.length - 1))] = one.what);
     }
     return bytes;
   }
 
   @Property(tries = 2000)
-  void whateverBecomesOfAFileItIsAMeshOrAProblemWithARemedy(@ForAll long seed) throws IOException {
-    Random random = new Random(seed);
+  void whateverBecomesOfAFileItIsAMeshOrAProblemWithARemedy(
+      @ForAll("parts") double part, @ForAll("damages") List<Damage> damages) throws IOException {
     for (Map.Entry<String, byte[]> file : oneOfEachKind()) {
-      byte[] bytes = damaged(file.getValue(), random);
+      byte[] bytes = damaged(file.getValue(), part, damages);
       try {
         assertThat(MeshFiles.read(file.getKey(), ByteBuffer.wrap(bytes))).isNotEmpty();
       } catch (Problem problem) {
