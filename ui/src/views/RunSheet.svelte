@@ -171,9 +171,9 @@
             {/each}
           </tbody>
         </table>
-        <h2>What is to be done</h2>
+        <h2>What to do</h2>
         {#if rows.length === 0}
-          <p>Nothing: the machine prints all of it by itself.</p>
+          <p>Nothing: the machine prints everything by itself.</p>
         {:else}
           <table>
             <thead>

@@ -132,7 +132,7 @@
   <input
     class="start num"
     aria-label="Time of day at which the print starts"
-    title="Time of day at which the print starts, as 8:30: the clock then tells times of day"
+    title="Time of day at which the print starts, as 8:30: the clock then shows times of day"
     placeholder="start"
     value={typed}
     onchange={(event) => {

@@ -35,8 +35,7 @@
   <thead>
     <tr>
       <th>{of}</th>
-      <th title={by === 'massG' ? 'Lines alone, without the ways between them' : undefined}>time</th
-      >
+      <th title={by === 'massG' ? 'Extrusion only, without travel' : undefined}>time</th>
       <th colspan="2">{by === 'seconds' ? 'share of time' : 'share of mass'}</th>
       <th>strand, m</th>
       <th>volume, cm³</th>

@@ -122,7 +122,7 @@
     {#if pieces.length > 1}
       <button
         class="tool"
-        title="Moves pieces apart, and onto the bed, with the shortest ways; those that stay there stay"
+        title="Moves pieces apart and onto the bed, as little as possible; fixed pieces stay"
         onclick={() => session.edit({ action: 'ARRANGE', spacing })}>Arrange</button
       >
       <NumberField

@@ -151,7 +151,7 @@
       <select
         class="tool"
         aria-label="Join with another piece"
-        title="Takes over its bodies on their common origin, as files that belong together have it"
+        title="Merges that piece's bodies into this one, keeping the files' common origin"
         value=""
         onchange={(e) =>
           session.edit({ action: 'JOIN_PIECE', piece: piece.id, other: e.currentTarget.value })}

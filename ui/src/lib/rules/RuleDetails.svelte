@@ -44,7 +44,7 @@
   const layers = $derived(rule.where.layers);
 
   function percent(share: number): string {
-    return share > 0.9995 ? 'all of it' : `${Math.max(1, Math.round(share * 100))} %`;
+    return share > 0.9995 ? 'everything' : `${Math.max(1, Math.round(share * 100))} %`;
   }
 
   function setRoles(list: RoleName[]) {

@@ -106,7 +106,7 @@
   <input
     class="field note"
     aria-label="Note to the operator"
-    placeholder="what is to be done"
+    placeholder="what to do"
     maxlength="200"
     {@attach shows(stop.note)}
     onchange={(e) => {
@@ -179,10 +179,10 @@
     <span class="soft">min, for the clock</span>
   </div>
   <label class="line">
-    <span>told by</span>
+    <span>stopped by</span>
     <select
       class="field"
-      aria-label="How the machine is told"
+      aria-label="How the machine is stopped"
       value={stop.told ?? ''}
       onchange={(e) => {
         const told = e.currentTarget.value as '' | 'pause' | 'wait';
@@ -200,14 +200,14 @@
     </select>
   </label>
   <div class="line">
-    <span>pushes out</span>
+    <span>extrudes</span>
     <OptionalNumber
-      label="Strand pushed out after it"
+      label="Filament extruded after it"
       value={stop.purge}
       usual={0}
       onSet={(v) => set('purge', v)}
     />
-    <span class="soft">mm of strand before it goes on</span>
+    <span class="soft">mm of filament before it goes on</span>
   </div>
 {/if}
 {#if kind === 'filling'}

@@ -75,7 +75,7 @@ it('refuses what is no length', async () => {
 });
 
 it('may be told in another way than the machine usually is', async () => {
-  await type('How the machine is told', 'wait');
+  await type('How the machine is stopped', 'wait');
   await vi.waitFor(() => expect(sent()).toEqual({ ...STOP, told: 'wait' }));
 });
 

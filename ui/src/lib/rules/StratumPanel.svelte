@@ -146,7 +146,7 @@
       <select
         class="tool"
         aria-label="Copy strata from another piece"
-        title="Takes over the boundaries of another piece, counted from the bottom, with what its strata are"
+        title="Copies the boundaries of another piece, measured from its bottom, and the values of its strata"
         value=""
         onchange={(e) =>
           session.edit({ action: 'COPY_STRATA', piece: piece.id, other: e.currentTarget.value })}

@@ -356,7 +356,7 @@
           aria-label="Travel in the model"
           aria-pressed={style.travels}
           onclick={() => (style.travels = !style.travels)}
-          title="Ways between the lines of the layer at the level, dashed with the strand drawn back, and its seams"
+          title="Travel moves of the layer at the level (dashed where retracted), and its seams"
           >Travel</button
         >
       {/if}

@@ -324,8 +324,7 @@
           class="tool"
           aria-pressed={look.travels}
           onclick={() => (look.travels = !look.travels)}
-          title="Ways between lines, dashed with the strand drawn back, and the seams of outer walls"
-          >Travel</button
+          title="Travel moves (dashed where retracted) and outer-wall seams">Travel</button
         >
         <button
           class="tool pictured"

@@ -27,7 +27,7 @@ const ITEMS = {
     { ...field('tools', 'Filament is changed', 'choice'), choices: ['by hand', 'feeder'] },
     { ...field('dialect', 'Dialect', 'choice'), choices: ['hand-change', 'feeder'] },
     {
-      ...field('ownLines', 'Own lines', 'lines'),
+      ...field('ownLines', 'Custom G-code', 'lines'),
       columns: [field('pause', 'For a pause', 'text')],
     },
   ],
@@ -60,7 +60,7 @@ it('shows each field of what is chosen, with its unit', async () => {
 
 it("starts lines of one's own from the dialect's, and goes back to them", async () => {
   render(Items, { kind: 'machines', onPlan: vi.fn() });
-  const lines = await screen.findByLabelText('Own lines: For a pause');
+  const lines = await screen.findByLabelText('Custom G-code: For a pause');
   await vi.waitFor(() => expect(lines).toHaveValue('M0\n'));
   await fireEvent.change(lines, { target: { value: 'M0 ; wait' } });
   await vi.waitFor(() => expect(server.edits).toHaveLength(1));

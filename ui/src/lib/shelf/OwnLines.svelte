@@ -55,7 +55,7 @@
       class="field num"
       rows="10"
       spellcheck="false"
-      aria-label="Own lines: {part.label}"
+      aria-label="Custom G-code: {part.label}"
       {@attach shows(own[part.key] ?? written?.[part.key] ?? '')}
       onchange={(e) => set(part.key, e.currentTarget.value)}></textarea>
     <div class="under">

@@ -51,7 +51,7 @@
 <fieldset aria-label="Test strip" class="strip">
   <legend>Test strip</legend>
   <p class="soft">
-    Two strips, each laid straight after a change, tell what the nozzle holds, and so what a change
+    Two strips, each printed right after a change, show what the nozzle holds, and so what a change
     has to purge.
   </p>
   <p>

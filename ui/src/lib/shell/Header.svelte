@@ -116,7 +116,7 @@
       {/if}
       <span
         title="Changes of filament{ledger.savedChanges > 0
-          ? `; the order that was found spares ${ledger.savedChanges}`
+          ? `; the chosen order saves ${ledger.savedChanges}`
           : ''}"
         >{changes === 1 ? '1 change' : `${changes} changes`}{waits > 0
           ? `, ${waits} ${waits === 1 ? 'stop' : 'stops'}`

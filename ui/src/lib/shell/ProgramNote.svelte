@@ -21,7 +21,7 @@
   /** What can be done about the problem that is shown, besides closing it. */
   const help = $derived.by(() => {
     if (session.problem?.isStale) {
-      return { label: 'Take over', run: () => void session.reload() };
+      return { label: 'Load', run: () => void session.reload() };
     }
     const despite = errors.map((found) => found.id);
     return refused ? { label: 'Write it all the same', run: () => void write(despite) } : undefined;

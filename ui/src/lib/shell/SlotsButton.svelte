@@ -32,7 +32,7 @@
 </script>
 
 <Popover positioning={{ placement: 'bottom-start' }}>
-  <Popover.Trigger class="tool" title="Filaments that are loaded or at hand">
+  <Popover.Trigger class="tool" title="Loaded and available filaments">
     {#each session.document.slots.keys() as i (i)}
       <span class="swatch" style:background={session.filament(i + 1).colour}></span>
     {/each}

@@ -165,7 +165,7 @@ class PlacingApiTest extends ApiTest {
         "action": "SET", "where": {}, "setting": "filament",
         "value": {"from": "piece", "ramp": false, "steps": [{"layer": 1, "value": 1}]}
         """,
-        "cannot go by the layer");
+        "cannot vary by layer");
   }
 
   private JsonNode recipe(String body) throws Exception {

@@ -34,7 +34,7 @@ class MixingStory extends Story {
     page.getByText("Run sheet to print").click();
     Locator sheet = page.getByTestId("run-sheet");
     assertThat(sheet).containsText("in slot 2");
-    assertThat(sheet).containsText("the machine prints all of it by itself");
+    assertThat(sheet).containsText("the machine prints everything by itself");
   }
 
   @Test

@@ -35,7 +35,7 @@ class NozzleStory extends Story {
     page.getByText("Run sheet to print").click();
     Locator sheet = page.getByTestId("run-sheet");
     assertThat(sheet).containsText("on nozzle 2");
-    assertThat(sheet).containsText("the machine prints all of it by itself");
+    assertThat(sheet).containsText("the machine prints everything by itself");
   }
 
   /** X of the first strand after each change to a tool. */

@@ -123,7 +123,7 @@ class StopStory extends Story {
     assertThat(page.getByText("180 × 210 mm")).isVisible();
 
     page.locator("summary").getByText("For a pause").click();
-    Locator pause = named("Own lines: For a pause");
+    Locator pause = named("Custom G-code: For a pause");
     pause.fill("M25 ; {{when}}");
     pause.blur();
     assertThat(page.getByText("They are no template: ")).isVisible();

@@ -95,7 +95,7 @@ class RunSheetTest {
   @Test
   void whatTheMachineDoesAloneNeedsNobody() throws IOException {
     assertThat(read(result("Plain"), Optional.empty()))
-        .contains("Nothing: the machine prints all of it by itself.")
+        .contains("Nothing: the machine prints everything by itself.")
         .doesNotContain("Slate");
   }
 

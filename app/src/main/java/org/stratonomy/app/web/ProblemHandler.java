@@ -78,7 +78,7 @@ class ProblemHandler {
         stale instanceof StalePlanException
             ? stale.getMessage()
             : "The plan was changed elsewhere at the same moment.",
-        "Take over the other changes, then make this edit again.");
+        "Load the other changes, then make this edit again.");
   }
 
   @ExceptionHandler
@@ -211,6 +211,6 @@ class ProblemHandler {
         "unexpected",
         "the application",
         "An unexpected error occurred. Nothing was changed.",
-        "Try it in another way; app.log in the data directory has what to report.");
+        "Try something else; app.log in the data directory has what to report.");
   }
 }

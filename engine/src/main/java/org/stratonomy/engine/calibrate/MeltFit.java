@@ -34,7 +34,7 @@ public record MeltFit(double meltMm3, double plugMm3, double thereMm, double bac
     double back = PurgeVolumes.logOfShareLeft(second, first);
     if (Math.abs(there - back) < LEAST_DIFFERENCE) {
       throw bad(
-          "%s and %s need nearly as much one way as the other, which does not tell what mixes."
+          "%s and %s need nearly the same in both directions, so what mixes cannot be computed."
               .formatted(first.name(), second.name()),
           "Print the strip with a dark and a light filament.");
     }
@@ -51,7 +51,7 @@ public record MeltFit(double meltMm3, double plugMm3, double thereMm, double bac
     }
     if (melt < 1 || melt > MOST_MM3 || plug > MOST_MM3) {
       throw bad(
-          "No nozzle makes %s mm and %s mm: %s should take the longer way."
+          "No nozzle makes %s mm and %s mm: %s should need more."
               .formatted(
                   Value.of(thereMm), Value.of(backMm), (there > back ? second : first).name()),
           "Read the strips again, and see that they are not exchanged.");

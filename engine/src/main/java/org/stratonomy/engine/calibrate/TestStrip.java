@@ -58,7 +58,7 @@ public final class TestStrip {
       throw new Problem(
           Problem.Kind.PLAN,
           machine.name(),
-          "It does not change filament by itself in one nozzle, so nothing needs to be found out.",
+          "It does not change filament by itself in one nozzle, so there is nothing to measure.",
           "Choose a machine with a feeder.");
     }
     double length =

@@ -23,9 +23,9 @@ final class BedChecks {
           found(
               "bed-heat",
               Severity.ERROR,
-              "The bed is to be hotter than it may get",
+              "The bed temperature is above its limit",
               Checks.text(
-                  "It is to be %.0f °C; it may get %.0f °C. Load another filament, or give the bed"
+                  "The plan asks for %.0f °C; the bed reaches %.0f °C. Load another filament, or give the bed"
                       + " another temperature by a rule.",
                   schedule.bedC(), machine.bedMaxC())));
     }

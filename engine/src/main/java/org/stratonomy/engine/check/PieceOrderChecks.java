@@ -81,7 +81,7 @@ final class PieceOrderChecks {
         Severity.ERROR,
         "The head would meet %s or %s".formatted(first, second),
         Checks.text(
-            "Whichever is printed first stands in the way of the other: the head reaches %.0f mm from"
+            "Whichever is printed first blocks the other: the head reaches %.0f mm from"
                 + " its nozzle, pieces lower than %.0f mm never meet it, and pieces higher than %.0f"
                 + " mm meet the beam along X. Move them apart, in Y if they are high, or print them"
                 + " together.",

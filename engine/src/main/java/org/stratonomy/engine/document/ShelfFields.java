@@ -72,7 +72,7 @@ public final class ShelfFields {
               "°",
               15,
               75,
-              "Over a belt; of no account over a bed."),
+              "Over a belt; not used for other beds."),
           number(
               "originX",
               "Zero, X",
@@ -159,8 +159,8 @@ public final class ShelfFields {
               "mm³",
               0,
               1000,
-              "Of the filament before, ahead of all that mixes: what is in the nozzle beyond the melt"
-                  + " zone. A test strip tells."),
+              "Of the previous filament, before the mix: what is in the nozzle beyond the melt zone."
+                  + " Measure it with a test strip."),
           number(
               "primeMm3",
               "Pushed out after a wait",
@@ -179,7 +179,7 @@ public final class ShelfFields {
               "A nozzle that is not needed for long; it is hot again when its turn comes."),
           number(
               "heatingCPerS",
-              "Nozzle gets hotter by",
+              "Nozzle heats at",
               "Heat",
               "°C/s",
               0.1,
@@ -188,7 +188,7 @@ public final class ShelfFields {
                   + " several nozzles is heated."),
           number(
               "bedHeatingCPerS",
-              "Bed gets hotter by",
+              "Bed heats at",
               "Heat",
               "°C/s",
               0.01,
@@ -238,7 +238,7 @@ public final class ShelfFields {
                   .flatMap(kind -> kind.dialects().stream())
                   .sorted()
                   .toList(),
-              "How changes are told. feeder: tool numbers; hand-change: the firmware's own change"
+              "How changes are written. feeder: tool numbers; hand-change: the firmware's own change"
                   + " (M600); hand-pause: a pause (M0); hand-wait: a signal and a wait (G4);"
                   + " nozzles: tool numbers, with a temperature for each nozzle; mixing: shares of"
                   + " both filaments; -macros: macros that the machine keeps for start, change,"
@@ -251,8 +251,8 @@ public final class ShelfFields {
                   + " {{nozzle}}, {{layerHeight}}, {{layers}}, {{time}}, {{stops}}."),
           new Field(
               "ownLines",
-              "Own lines",
-              "Own lines",
+              "Custom G-code",
+              "Custom G-code",
               "",
               Kind.LINES,
               0,
@@ -298,7 +298,7 @@ public final class ShelfFields {
               List.of(),
               "Of the spool, as it is seen: from it follows what a change purges."),
           number("densityGCm3", "Density", "Spool", "g/cm³", 0.3, 20, "For grams."),
-          number("diameterMm", "Diameter", "Spool", "mm", 1, 5, "Of the strand."),
+          number("diameterMm", "Diameter", "Spool", "mm", 1, 5, "Of the filament."),
           number("pricePerKg", "Price", "Spool", "per kg", 0, 100_000, "For costs."),
           new Field(
               "currency",
@@ -322,7 +322,7 @@ public final class ShelfFields {
               "mm",
               0,
               20,
-              "How far the strand is drawn back before a travel."),
+              "Length that is retracted before a travel."),
           optional(
               "surfaces",
               "Holds on",

@@ -86,16 +86,16 @@ final class StopFormat {
     kind.put("description", "What happens; a pause if missing");
     ArrayNode kinds = kind.putArray("enum");
     Arrays.stream(Stop.Kind.values()).map(Stop.Kind::label).forEach(kinds::add);
-    properties.set("note", PlanSchema.text("What to tell the operator", 0, 200));
+    properties.set("note", PlanSchema.text("Note to the operator", 0, 200));
     properties.set("lift", range("How far the nozzle is lifted, mm", 500));
     properties.set(
         "park",
         PurgingFormat.placeSchema("Where the head waits, mm; the machine's place if missing"));
     properties.set("nozzle", range("Temperature of the nozzle meanwhile, °C", 500));
     properties.set("seconds", range("How long the operator is expected to take, s", 86_400));
-    properties.set("purge", range("Strand pushed out before the print goes on, mm", 1000));
+    properties.set("purge", range("Filament extruded before the print goes on, mm", 1000));
     ObjectNode told = properties.putObject("told");
-    told.put("description", "How the machine is told; as its dialect has it if missing");
+    told.put("description", "How the machine is stopped; as its dialect does it if missing");
     ArrayNode ways = told.putArray("enum");
     Arrays.stream(Stop.Told.values()).map(Stop.Told::label).forEach(ways::add);
     ObjectNode commands =

@@ -128,7 +128,7 @@ public final class PieceEditor {
     if (other.strata().isDivided() || !other.regions().isEmpty()) {
       throw bad(
           "%s is divided already.".formatted(other.name()),
-          "Join the other way round, or remove its boundaries and regions first.");
+          "Join them in the other order, or remove its boundaries and regions first.");
     }
     Map<String, String> renamed = new LinkedHashMap<>();
     List<Body> bodies = new ArrayList<>(piece.bodies());

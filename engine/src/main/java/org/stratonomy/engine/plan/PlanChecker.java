@@ -141,7 +141,7 @@ public final class PlanChecker {
     if (!setting.canCourse()) {
       throw bad(
           place,
-          "%s cannot go by the layer.".formatted(setting.label()),
+          "%s cannot vary by layer.".formatted(setting.label()),
           setting == Setting.FILAMENT ? "Divide into strata instead." : "Give one value.");
     }
     if (course.ramp() && setting.isWhole()) {

@@ -255,7 +255,7 @@ public final class Dialect {
       // Besides its own errors the library fails on partials, which need a loader.
       throw new Problem(
           Problem.Kind.PLAN,
-          "own lines of machine '%s', %s"
+          "custom G-code of machine '%s', %s"
               .formatted(machine.name(), part.label().toLowerCase(Locale.ROOT)),
           "They are no template: %s.".formatted(PlainText.shown(String.valueOf(e.getMessage()))),
           "Name values as {{layer}}; there are here: %s.".formatted(String.join(", ", names)));

@@ -80,7 +80,7 @@ class ShelfFormatTest {
     "travelSpeed, 900, may go no faster",
     "fileName, \"{{plan}}_{{mood}}\", 'mood'",
     "fileName, \"{{plan\", is no template",
-    "ownLines, {\"middle\": \"\"}, Own lines cannot be",
+    "ownLines, {\"middle\": \"\"}, Custom G-code cannot be",
     "ownLines, {\"end\": 1}, At the end cannot be 1",
     "name, \" \", Name cannot be",
     "id, \"Workshop One\", no id",
