@@ -209,8 +209,8 @@ class SnapshotApiTest extends ApiTest {
     String before = program(plan);
     UUID old = UUID.randomUUID();
     jdbc.update(
-        "insert into revision (id, plan, document, created)"
-            + " select ?, plan, document, created from revision where id = ?",
+        "insert into revision (id, plan, document, created, what)"
+            + " select ?, plan, document, created, what from revision where id = ?",
         old,
         revision(plan));
     jdbc.update(
