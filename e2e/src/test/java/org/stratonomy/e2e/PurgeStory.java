@@ -119,7 +119,7 @@ class PurgeStory extends Story {
     strip.getByText(Pattern.compile("Use that for .*")).click();
     assertThat(page.getByLabel("Comes out unmixed")).not().hasValue("0");
     typeInto("First filament clean at", "90");
-    assertThat(strip).containsText("should take the longer way");
+    assertThat(strip).containsText("should need more");
     button("Make a plan of the strips").click();
     computed();
     assertThat(named("Name of the plan")).hasValue(Pattern.compile("Test strip .*"));

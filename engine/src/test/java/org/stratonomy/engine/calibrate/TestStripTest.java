@@ -124,10 +124,10 @@ class TestStripTest {
   void whatCannotBeToldIsRefusedWithARemedy() {
     assertThatThrownBy(() -> MeltFit.of(40, 40, CHALK, CHALK))
         .isInstanceOf(Problem.class)
-        .hasMessageContaining("nearly as much");
+        .hasMessageContaining("nearly the same");
     assertThatThrownBy(() -> MeltFit.of(20, 80, SLATE, CHALK))
         .isInstanceOf(Problem.class)
-        .hasMessageContaining("Chalk should take the longer way");
+        .hasMessageContaining("Chalk should need more");
     assertThatThrownBy(() -> MeltFit.of(0, 80, SLATE, CHALK)).isInstanceOf(Problem.class);
     assertThatThrownBy(() -> TestStrip.of(STANDARD.machine("workshop-one"), SLATE, CHALK))
         .isInstanceOf(Problem.class)

@@ -156,7 +156,7 @@ class OwnLinesTest {
   void whatIsNoTemplateIsNamed(String part, String lines, String reason) {
     assertThatThrownBy(() -> with("workshop-one", Map.of(part, lines)))
         .isInstanceOf(Problem.class)
-        .hasMessageContaining("own lines of machine 'Workshop One'")
+        .hasMessageContaining("custom G-code of machine 'Workshop One'")
         .hasMessageContaining(reason)
         .hasMessageContaining("there are here: ");
   }
