@@ -5,6 +5,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.io.ByteArrayOutputStream;
@@ -13,6 +14,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.hamcrest.Matchers;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -280,5 +282,26 @@ class SnapshotApiTest extends ApiTest {
     }
     assertThat(commands(program(state)))
         .isEqualTo(commands(alone.toString(StandardCharsets.UTF_8)));
+  }
+
+  @Test
+  void whatIsOnNoShelfCannotBeLoaded() throws Exception {
+    JsonNode plan = dropped(10);
+    for (String edit :
+        List.of(
+            "{\"action\": \"CHOOSE_MACHINE\", \"machine\": \"lost\"}",
+            "{\"action\": \"LOAD_FILAMENT\", \"slot\": 1, \"filament\": \"lost\"}",
+            "{\"action\": \"ADD_SLOT\", \"filament\": \"lost\"}")) {
+      mvc.perform(
+              post("/api/plans/{id}/edits", plan.get("id").asString())
+                  .queryParam("version", plan.get("version").asString())
+                  .contentType(MediaType.APPLICATION_JSON)
+                  .content(edit))
+          .andExpect(status().is(422))
+          .andExpect(jsonPath("detail").value(Matchers.containsString("'lost'")))
+          .andExpect(jsonPath("remedy").isNotEmpty());
+    }
+    assertThat(json(mvc.perform(get("/api/plans/{id}", plan.get("id").asString())).andReturn()))
+        .isEqualTo(plan);
   }
 }

@@ -3,18 +3,12 @@ package org.stratonomy.engine.edit;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.stream.IntStream;
-import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.Job;
-import org.stratonomy.engine.plan.Piece;
 import org.stratonomy.engine.plan.Plan;
-import org.stratonomy.engine.plan.Region;
 import org.stratonomy.engine.plan.Stop;
-import org.stratonomy.engine.plan.Stratum;
+import org.stratonomy.engine.problem.Problem;
 import org.stratonomy.engine.settings.Setting;
 import org.stratonomy.engine.settings.Value;
-import org.stratonomy.engine.shelf.Filament;
-import org.stratonomy.engine.shelf.Machine;
 import org.stratonomy.engine.shelf.Shelf;
 
 /** What an edit did, in one sentence without a full stop: “Moved boundary of Tower to 4.2 mm”. */
@@ -37,6 +31,7 @@ public final class EditWords {
   /**
    * @param before which the edit was carried out on
    * @param shelf that machines and filaments come from which the plan did not have
+   * @throws Problem if the edit names a machine or filament that is nowhere
    */
   public static String of(Job before, Shelf shelf, Edit edit) {
     String text = new EditWords(before, shelf.with(before.used())).text(edit);
@@ -45,17 +40,17 @@ public final class EditWords {
 
   private String text(Edit edit) {
     return switch (edit) {
-      case Edit.Divide e -> "Divided %s at %s".formatted(piece(e.piece()), mm(e.height()));
+      case Edit.Divide e -> "Divided %s at %s".formatted(words.piece(e.piece()), mm(e.height()));
       case Edit.Join e ->
-          "Removed boundary of %s at %s".formatted(piece(e.piece()), mm(e.height()));
+          "Removed boundary of %s at %s".formatted(words.piece(e.piece()), mm(e.height()));
       case Edit.MoveBoundary e ->
           "Moved boundary of %s from %s to %s"
-              .formatted(piece(e.piece()), mm(e.height()), mm(e.to()));
+              .formatted(words.piece(e.piece()), mm(e.height()), mm(e.to()));
       case Edit.EqualParts e ->
           "Divided %s from %s to %s into %d parts"
-              .formatted(piece(e.piece()), mm(e.height()), mm(e.to()), e.parts());
+              .formatted(words.piece(e.piece()), mm(e.height()), mm(e.to()), e.parts());
       case Edit.CopyStrata e ->
-          "Copied strata of %s to %s".formatted(piece(e.other()), piece(e.piece()));
+          "Copied strata of %s to %s".formatted(words.piece(e.other()), words.piece(e.piece()));
       case Edit.DividePlan e -> "Divided the plan at %s".formatted(mm(e.height()));
       case Edit.JoinPlan e -> "Removed boundary of the plan at %s".formatted(mm(e.height()));
       case Edit.MovePlanBoundary e ->
@@ -64,56 +59,64 @@ public final class EditWords {
           "Set %s for %s".formatted(value(e.setting(), e.value()), words.text(e.where()));
       case Edit.Clear e ->
           "Cleared %s for %s".formatted(e.setting().label(), words.text(e.where()));
-      case Edit.ApplyRecipe e -> "Applied a recipe to %s".formatted(rule(e.rule()));
-      case Edit.Fill e -> "Set the rules for filling %s".formatted(piece(e.piece()));
-      case Edit.AddRegion e -> "Added %s to %s".formatted(lower(e.kind()), piece(e.piece()));
+      case Edit.ApplyRecipe e -> "Applied a recipe to %s".formatted(words.rule(e.rule()));
+      case Edit.Fill e -> "Set the rules for filling %s".formatted(words.piece(e.piece()));
+      case Edit.AddRegion e -> "Added %s to %s".formatted(lower(e.kind()), words.piece(e.piece()));
       case Edit.RemoveRegion e ->
-          "Removed %s of %s".formatted(region(e.piece(), e.region()), piece(e.piece()));
-      case Edit.SplitBody e -> "Split %s".formatted(body(e.piece(), e.body()));
+          "Removed %s of %s".formatted(words.region(e.piece(), e.region()), words.piece(e.piece()));
+      case Edit.SplitBody e -> "Split %s".formatted(words.body(e.piece(), e.body()));
       case Edit.Alternate e ->
-          "Gave the bodies of %s filaments in turn".formatted(piece(e.piece()));
-      case Edit.Place e -> "Placed %s".formatted(piece(e.piece()));
-      case Edit.CopyPiece e -> "Copied %s".formatted(piece(e.piece()));
-      case Edit.RemovePiece e -> "Removed %s".formatted(piece(e.piece()));
-      case Edit.JoinPiece e -> "Joined %s with %s".formatted(piece(e.piece()), piece(e.other()));
-      case Edit.SeparatePiece e -> "Separated the bodies of %s".formatted(piece(e.piece()));
+          "Gave the bodies of %s filaments in turn".formatted(words.piece(e.piece()));
+      case Edit.Place e -> "Placed %s".formatted(words.piece(e.piece()));
+      case Edit.CopyPiece e -> "Copied %s".formatted(words.piece(e.piece()));
+      case Edit.RemovePiece e -> "Removed %s".formatted(words.piece(e.piece()));
+      case Edit.JoinPiece e ->
+          "Joined %s with %s".formatted(words.piece(e.piece()), words.piece(e.other()));
+      case Edit.SeparatePiece e -> "Separated the bodies of %s".formatted(words.piece(e.piece()));
       case Edit.Arrange _ -> "Arranged the pieces";
-      case Edit.Align e -> aligned(piece(e.piece()), piece(e.other()), e.axis());
+      case Edit.Align e -> aligned(words.piece(e.piece()), words.piece(e.other()), e.axis());
       case Edit.AlignBody e ->
-          aligned(body(e.piece(), e.body()), body(e.piece(), e.other()), e.axis());
-      case Edit.AlignRegion e -> aligned(region(e.piece(), e.region()), piece(e.piece()), e.axis());
-      case Edit.ShiftBody e -> "Shifted %s".formatted(body(e.piece(), e.body()));
+          aligned(words.body(e.piece(), e.body()), words.body(e.piece(), e.other()), e.axis());
+      case Edit.AlignRegion e ->
+          aligned(words.region(e.piece(), e.region()), words.piece(e.piece()), e.axis());
+      case Edit.ShiftBody e -> "Shifted %s".formatted(words.body(e.piece(), e.body()));
       case Edit.MoveBody e ->
           "Moved %s to %s"
               .formatted(
-                  body(e.piece(), e.body()), e.other().map(this::piece).orElse("a new piece"));
-      case Edit.LayDown e -> "Laid %s down on a face".formatted(piece(e.piece()));
+                  words.body(e.piece(), e.body()),
+                  e.other().map(words::piece).orElse("a new piece"));
+      case Edit.LayDown e -> "Laid %s down on a face".formatted(words.piece(e.piece()));
       case Edit.RenamePlan e -> renamed("the plan", e.name());
-      case Edit.ChooseMachine e -> "Changed machine to %s".formatted(machine(e.machine()));
+      case Edit.ChooseMachine e ->
+          "Changed machine to %s".formatted(shelf.machine(e.machine()).name());
       case Edit.LoadFilament e ->
-          "Loaded %s into slot %d".formatted(filament(e.filament()), e.slot());
-      case Edit.AddSlot e -> "Added a slot with %s".formatted(filament(e.filament()));
-      case Edit.RenamePiece e -> renamed(piece(e.piece()), e.name());
-      case Edit.RenameBody e -> renamed(body(e.piece(), e.body()), e.name());
-      case Edit.RenameStratum e -> renamed(stratum(e.piece(), e.stratum()), e.name());
-      case Edit.FixPiece e -> "%s %s".formatted(e.fixed() ? "Fixed" : "Released", piece(e.piece()));
+          "Loaded %s into slot %d".formatted(shelf.filament(e.filament()).name(), e.slot());
+      case Edit.AddSlot e -> "Added a slot with %s".formatted(shelf.filament(e.filament()).name());
+      case Edit.RenamePiece e -> renamed(words.piece(e.piece()), e.name());
+      case Edit.RenameBody e -> renamed(words.body(e.piece(), e.body()), e.name());
+      case Edit.RenameStratum e -> renamed(words.stratum(e.piece(), e.stratum()), e.name());
+      case Edit.FixPiece e ->
+          "%s %s".formatted(e.fixed() ? "Fixed" : "Released", words.piece(e.piece()));
       case Edit.OrderBody e ->
           "Moved %s to place %d of %s"
               .formatted(
-                  body(e.piece(), e.body()),
+                  words.body(e.piece(), e.body()),
                   Math.min(e.number(), bodies(e.piece())),
-                  piece(e.piece()));
+                  words.piece(e.piece()));
       case Edit.ChangeRegion e -> changed(e);
       case Edit.AddRule e -> "Added a rule for %s".formatted(words.text(e.rule().where()));
       case Edit.MoveRule e ->
           "Moved %s to place %d"
-              .formatted(rule(e.rule()), Math.min(e.number(), plan.rules().size()));
-      case Edit.RemoveRule e -> "Removed %s".formatted(rule(e.rule()));
-      case Edit.SwitchRule e -> "Switched %s %s".formatted(rule(e.rule()), e.on() ? "on" : "off");
-      case Edit.LimitRule e -> "Limited %s to %s".formatted(rule(e.rule()), words.text(e.where()));
+              .formatted(words.rule(e.rule()), Math.min(e.number(), plan.rules().size()));
+      case Edit.RemoveRule e -> "Removed %s".formatted(words.rule(e.rule()));
+      case Edit.SwitchRule e ->
+          "Switched %s %s".formatted(words.rule(e.rule()), e.on() ? "on" : "off");
+      case Edit.LimitRule e ->
+          "Limited %s to %s".formatted(words.rule(e.rule()), words.text(e.where()));
       case Edit.SetInRule e ->
-          "Set %s in %s".formatted(value(e.setting(), e.value()), rule(e.rule()));
-      case Edit.ClearInRule e -> "Cleared %s in %s".formatted(e.setting().label(), rule(e.rule()));
+          "Set %s in %s".formatted(value(e.setting(), e.value()), words.rule(e.rule()));
+      case Edit.ClearInRule e ->
+          "Cleared %s in %s".formatted(e.setting().label(), words.rule(e.rule()));
       case Edit.AddStop e -> "Added %s".formatted(stop(e.stop()));
       case Edit.ChangeStop e -> changed(e);
       case Edit.RemoveStop e ->
@@ -160,55 +163,8 @@ public final class EditWords {
         : "Renamed %s to %s".formatted(what, name.strip());
   }
 
-  private String piece(String id) {
-    return plan.piece(id).map(Piece::name).orElse(id);
-  }
-
-  private String body(String piece, String id) {
-    return plan.piece(piece).flatMap(p -> p.body(id)).map(Body::name).orElse(id);
-  }
-
   private int bodies(String piece) {
     return plan.piece(piece).map(p -> p.bodies().size()).orElse(1);
-  }
-
-  private String region(String piece, String id) {
-    return plan.piece(piece).flatMap(p -> p.region(id)).map(Region::name).orElse(id);
-  }
-
-  private String stratum(String piece, String id) {
-    return plan.piece(piece)
-        .flatMap(p -> p.strata().number(id).map(number -> p.strata().get(number)))
-        .filter(stratum -> !stratum.name().isBlank())
-        .map(Stratum::name)
-        .or(
-            () ->
-                plan.piece(piece).flatMap(p -> p.strata().number(id)).map("stratum %d"::formatted))
-        .orElse(id);
-  }
-
-  private String rule(String id) {
-    return IntStream.range(0, plan.rules().size())
-        .filter(i -> plan.rules().get(i).id().equals(id))
-        .mapToObj(i -> "rule %d (%s)".formatted(i + 1, words.text(plan.rules().get(i).where())))
-        .findFirst()
-        .orElse("a rule");
-  }
-
-  private String machine(String id) {
-    return shelf.machines().stream()
-        .filter(machine -> machine.id().equals(id))
-        .map(Machine::name)
-        .findFirst()
-        .orElse(id);
-  }
-
-  private String filament(String id) {
-    return shelf.filaments().stream()
-        .filter(filament -> filament.id().equals(id))
-        .map(Filament::name)
-        .findFirst()
-        .orElse(id);
   }
 
   private static String stop(Stop stop) {
@@ -225,9 +181,9 @@ public final class EditWords {
   }
 
   private String changed(Edit.ChangeRegion edit) {
-    String old = region(edit.piece(), edit.region().id());
+    String old = words.region(edit.piece(), edit.region().id());
     return old.equals(edit.region().name())
-        ? "Changed %s of %s".formatted(old, piece(edit.piece()))
+        ? "Changed %s of %s".formatted(old, words.piece(edit.piece()))
         : renamed(old, edit.region().name());
   }
 }

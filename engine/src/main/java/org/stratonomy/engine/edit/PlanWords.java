@@ -39,6 +39,36 @@ final class PlanWords {
         : "slot " + slot;
   }
 
+  String piece(String id) {
+    return named(plan.pieces(), Piece::id, Piece::name, id);
+  }
+
+  String body(String piece, String id) {
+    return named(plan.piece(piece).map(Piece::bodies).orElse(List.of()), Body::id, Body::name, id);
+  }
+
+  String region(String piece, String id) {
+    return named(
+        plan.piece(piece).map(Piece::regions).orElse(List.of()), Region::id, Region::name, id);
+  }
+
+  /** By its name; by its number if it has none. */
+  String stratum(String piece, String id) {
+    return plan.piece(piece)
+        .map(Piece::strata)
+        .flatMap(strata -> strata.number(id).map(strata::text))
+        .orElse(id);
+  }
+
+  /** By its number in the sheet and its place. */
+  String rule(String id) {
+    return IntStream.range(0, plan.rules().size())
+        .filter(i -> plan.rules().get(i).id().equals(id))
+        .mapToObj(i -> "rule %d (%s)".formatted(i + 1, text(plan.rules().get(i).where())))
+        .findFirst()
+        .orElse(id);
+  }
+
   String text(Body body) {
     return body.shift().equals(Vector.ZERO)
         ? body.name()
@@ -69,7 +99,7 @@ final class PlanWords {
         + clearance;
   }
 
-  static String text(Region.Depth sideways, Region.Depth upright) {
+  private static String text(Region.Depth sideways, Region.Depth upright) {
     return "%s %s and %s %s deep"
         .formatted(
             Value.of(sideways.amount()),
@@ -87,7 +117,7 @@ final class PlanWords {
 
   String text(Scope where) {
     List<String> parts = new ArrayList<>();
-    parts.add(joined(where.pieces(), id -> named(plan.pieces(), Piece::id, Piece::name, id)));
+    parts.add(joined(where.pieces(), this::piece));
     parts.add(joined(where.bodies(), id -> named(Piece::bodies, Body::id, Body::name, id)));
     parts.add(numbered(where.strata(), numbers(where), ""));
     parts.add(
@@ -100,7 +130,7 @@ final class PlanWords {
   }
 
   /** Numbers of the strata of pieces that a place names; several pieces may have a number each. */
-  List<Integer> numbers(Scope where) {
+  private List<Integer> numbers(Scope where) {
     return plan.pieces().stream()
         .filter(piece -> where.matchesPiece(piece.id()))
         .flatMap(piece -> numbers(piece.strata(), where.strata()).stream())
@@ -109,11 +139,11 @@ final class PlanWords {
         .toList();
   }
 
-  static List<Integer> numbers(Strata strata, List<String> ids) {
+  private static List<Integer> numbers(Strata strata, List<String> ids) {
     return ids.stream().flatMap(id -> strata.number(id).stream()).toList();
   }
 
-  static String numbered(List<String> named, List<Integer> strata, String of) {
+  private static String numbered(List<String> named, List<Integer> strata, String of) {
     if (named.isEmpty()) {
       return "";
     }
@@ -122,19 +152,19 @@ final class PlanWords {
         : "stratum %s%s".formatted(joined(strata, String::valueOf), of);
   }
 
-  static String text(Scope.Layers layers) {
+  private static String text(Scope.Layers layers) {
     String last = layers.last() == Scope.Layers.OPEN ? " on" : " to %d".formatted(layers.last());
     return "layers from %d%s of the %s"
         .formatted(layers.first(), last, layers.from().name().toLowerCase(Locale.ROOT));
   }
 
-  <T> String named(
+  private <T> String named(
       Function<Piece, List<T>> parts, Function<T, String> id, Function<T, String> name, String of) {
     List<T> list = plan.pieces().stream().flatMap(piece -> parts.apply(piece).stream()).toList();
     return named(list, id, name, of);
   }
 
-  static <T> String named(
+  private static <T> String named(
       List<T> list, Function<T, String> id, Function<T, String> name, String of) {
     return list.stream().filter(t -> id.apply(t).equals(of)).map(name).findFirst().orElse(of);
   }
