@@ -1,6 +1,5 @@
 package org.stratonomy.engine.document;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import org.stratonomy.engine.shelf.Bed;
@@ -117,12 +116,7 @@ public record MachineDocument(
   }
 
   private Bed bed() {
-    Bed.Shape shape =
-        Arrays.stream(Bed.Shape.values())
-            .filter(one -> one.word().equals(bedShape))
-            .findFirst()
-            .orElseThrow();
-    return switch (shape) {
+    return switch (Bed.Shape.byWord(bedShape).orElseThrow()) {
       case RECTANGULAR -> new Bed.Rectangle(bedX, bedY);
       case ROUND -> new Bed.Round(bedX, bedY);
       case BELT -> new Bed.Moving(bedX, bedY, tiltDegrees);
@@ -130,12 +124,7 @@ public record MachineDocument(
   }
 
   private Changer changer() {
-    Changer.Kind kind =
-        Arrays.stream(Changer.Kind.values())
-            .filter(one -> one.word().equals(tools))
-            .findFirst()
-            .orElseThrow();
-    return switch (kind) {
+    return switch (Changer.Kind.byWord(tools).orElseThrow()) {
       case BY_HAND -> new Changer.ByHand(changeSeconds);
       case FEEDER -> new Changer.Feeder(changeSeconds, slots);
       case NOZZLES -> new Changer.Nozzles(changeSeconds, primeMm3, standbyC);

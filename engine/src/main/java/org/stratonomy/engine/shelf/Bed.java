@@ -1,5 +1,7 @@
 package org.stratonomy.engine.shelf;
 
+import java.util.Arrays;
+import java.util.Optional;
 import org.stratonomy.engine.guard.PlainText;
 
 /** What prints stand on; places on it are measured from its front left corner. */
@@ -17,7 +19,9 @@ public sealed interface Bed {
    *
    * @param room to the edge, mm
    */
-  boolean has(double x, double y, double room);
+  default boolean has(double x, double y, double room) {
+    return x >= room && y >= room && x <= x() - room && y <= y() - room;
+  }
 
   /** Whether the head can wait at a place, on a machine that prints to a height, mm. */
   default boolean reaches(BedPoint place, double heightMm) {
@@ -40,6 +44,10 @@ public sealed interface Bed {
     public String word() {
       return word;
     }
+
+    public static Optional<Shape> byWord(String word) {
+      return Arrays.stream(values()).filter(one -> one.word.equals(word)).findFirst();
+    }
   }
 
   /** A level plate with four corners. */
@@ -47,11 +55,6 @@ public sealed interface Bed {
     @Override
     public Shape shape() {
       return Shape.RECTANGULAR;
-    }
-
-    @Override
-    public boolean has(double x, double y, double room) {
-      return isWithin(this, x, y, room);
     }
   }
 
@@ -82,11 +85,6 @@ public sealed interface Bed {
       return Shape.BELT;
     }
 
-    @Override
-    public boolean has(double x, double y, double room) {
-      return isWithin(this, x, y, room);
-    }
-
     /** Y of a place is how far up from the belt it is within a layer. */
     @Override
     public boolean reaches(BedPoint place, double heightMm) {
@@ -99,10 +97,6 @@ public sealed interface Bed {
     public Belt belt() {
       return Belt.ofDegrees(tiltDegrees);
     }
-  }
-
-  private static boolean isWithin(Bed bed, double x, double y, double room) {
-    return x >= room && y >= room && x <= bed.x() - room && y <= bed.y() - room;
   }
 
   /** Shape and size in words, as in “250 × 210 mm” or “round, 220 × 220 mm”. */

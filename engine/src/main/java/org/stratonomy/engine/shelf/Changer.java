@@ -1,6 +1,8 @@
 package org.stratonomy.engine.shelf;
 
+import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 
 /** How a machine comes from one filament to another. */
 public sealed interface Changer {
@@ -27,6 +29,10 @@ public sealed interface Changer {
     /** As it stands in files. */
     public String word() {
       return word;
+    }
+
+    public static Optional<Kind> byWord(String word) {
+      return Arrays.stream(values()).filter(one -> one.word.equals(word)).findFirst();
     }
 
     public List<String> dialects() {
