@@ -134,7 +134,13 @@ public class PlanImporter {
     String mesh = meshes.storeWhole(file.name(), file.content());
     String name = stem(file.name());
     Plan changed = new RegionEditor(job.plan(), piece).addSolid(name, mesh);
-    return plans.edit(id, version, job, changed, Set.of(mesh), "Added region " + name);
+    return plans.edit(
+        id,
+        version,
+        job,
+        changed,
+        Set.of(mesh),
+        "Added %s to %s".formatted(name, job.plan().piece(piece, "the region").name()));
   }
 
   /** The plan and the meshes that it names, by file names. */

@@ -225,19 +225,6 @@ public class PlanService {
   }
 
   /**
-   * Makes a plan as another one is; it keeps its name.
-   *
-   * @param version that the edit starts from
-   */
-  public PlanState become(UUID id, int version, UUID other) {
-    Job before = current(id, version);
-    Job taken = current(other);
-    Job job = new Job(taken.plan().withName(before.plan().name()), taken.used());
-    String what = "Copied variant %s".formatted(entity(other).variant());
-    return edit(id, version, before, job, meshesOf(job.plan()), what);
-  }
-
-  /**
    * Takes the machine and the filaments of a plan as the shelf has them now.
    *
    * @param version that the edit starts from
@@ -266,8 +253,7 @@ public class PlanService {
    * @throws StalePlanException if the plan has been changed since
    * @throws Problem if the plan asks for something impossible, or names a mesh that it has not
    */
-  private PlanState edit(
-      UUID id, int version, Job before, Job job, Set<String> brought, String what) {
+  PlanState edit(UUID id, int version, Job before, Job job, Set<String> brought, String what) {
     Job edited = shelf.trusting(new Job(CustomCode.typed(before.plan(), job.plan()), job.used()));
     Set<String> others = new HashSet<>(meshesOf(edited.plan()));
     others.removeAll(meshesOf(before.plan()));

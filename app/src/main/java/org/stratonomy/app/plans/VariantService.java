@@ -14,6 +14,7 @@ import org.stratonomy.engine.edit.PlanDifferences;
 import org.stratonomy.engine.edit.PlanDifferences.PlanDifference;
 import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.plan.Job;
+import org.stratonomy.engine.plan.Plan;
 import org.stratonomy.engine.problem.Problem;
 
 /** States of a plan that are kept beside each other, edited apart, and compared. */
@@ -134,15 +135,26 @@ public class VariantService {
   }
 
   /**
-   * Makes a plan as another variant of it is.
+   * Makes a plan as another variant of it is; it keeps its name.
    *
+   * @param version that the edit starts from
    * @throws MissingException if the other one is none of its variants
    */
   PlanState become(UUID id, int version, UUID other) {
-    if (!entity(other).family().equals(entity(id).family())) {
+    PlanEntity variant = entity(other);
+    if (!variant.family().equals(entity(id).family())) {
       throw new MissingException("variant", other.toString());
     }
-    return service.become(id, version, other);
+    Job before = service.current(id, version);
+    Job copied = service.job(variant.revision());
+    Plan plan = copied.plan().withName(before.plan().name());
+    return service.edit(
+        id,
+        version,
+        before,
+        new Job(plan, copied.used()),
+        PlanService.meshesOf(plan),
+        "Copied variant %s".formatted(variant.variant()));
   }
 
   /** What a plan and another one say differently. */
