@@ -68,6 +68,14 @@ run_server() {
     --enable-native-access=ALL-UNNAMED "$@"
 }
 
+# server_environment DATABASE PORT: exports where its database is and where it logs.
+server_environment() {
+  set -a
+  eval "$(database_settings "$1" "$2" stratonomy)"
+  LOGGING_FILE_NAME=$(server_directory)/app.log LOGGING_THRESHOLD_CONSOLE=error
+  set +a
+}
+
 # Starts the application once up to where it would answer, so that the virtual machine keeps loaded
 # classes in a file: later starts take less than half the time. Without the file they work all the same.
 train_server() {
@@ -77,8 +85,11 @@ train_server() {
     return
   fi
   say "Preparing faster starts … (once)"
-  (run_server -XX:AOTCacheOutput="$kept" -Xlog:disable -Dspring.context.exit=onRefresh \
+  rm -f "$kept".*
+  (run_server -XX:AOTCacheOutput="$kept.new" -Xlog:disable -Dspring.context.exit=onRefresh \
     -Dserver.port=0 -jar "$1") >>"$data/start.log" 2>&1 || true
+  # What does not work with this build is not tried again with it.
+  mv "$kept.new" "$kept" 2>/dev/null || : >"$kept"
 }
 
 # Where a database would lie that is not in the data directory; an older version's is moved there.
@@ -120,17 +131,13 @@ demo() {
   create_database "$db" "$dbport" stratonomy
   : >"$data/start.log"
   (
-    set -a
-    eval "$(database_settings "$db" "$dbport" stratonomy)"
-    LOGGING_FILE_NAME=$(server_directory)/app.log LOGGING_THRESHOLD_CONSOLE=error
+    server_environment "$db" "$dbport"
     train_server "$jar"
   )
   say "Starting …"
   (
-    set -a
-    eval "$(database_settings "$db" "$dbport" stratonomy)"
-    STRATONOMY_PORT=$port STRATONOMY_DEMO=true
-    LOGGING_FILE_NAME=$(server_directory)/app.log LOGGING_THRESHOLD_CONSOLE=error
+    server_environment "$db" "$dbport"
+    export STRATONOMY_PORT=$port STRATONOMY_DEMO=true
     run_server -XX:AOTCache="$(dirname "$jar")/app.aot" -Xlog:aot=off,cds=off -jar "$jar"
   ) >>"$data/start.log" 2>&1 &
   echo $! >"$data/app.pid"
