@@ -75,7 +75,7 @@
   }
 
   /** The one becomes as the other is; undo in its plan brings back what it was. */
-  async function takeOver() {
+  async function copy() {
     if (await sessions![0].become(ids[1]!)) {
       await navigate('/plans/:id', { params: { id: ids[0] } });
     }
@@ -106,9 +106,8 @@
       <button
         class="tool"
         disabled={!sessions}
-        onclick={takeOver}
-        title="Undo in its plan brings back what it was"
-        >Make “{names[0]}” as “{names[1]}” is</button
+        onclick={copy}
+        title="Replaces “{names[0]}”; undo brings it back">Copy “{names[1]}” to “{names[0]}”</button
       >
     </header>
     <div class="notes">

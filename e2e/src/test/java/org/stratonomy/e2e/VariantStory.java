@@ -61,7 +61,7 @@ class VariantStory extends Story {
     page.locator("body").press("Shift+ArrowUp");
     assertThat(page.getByTestId("level-0")).hasText("L17 · from 3.2 mm");
     assertThat(page.getByTestId("level-1")).hasText("L17 · from 3.2 mm");
-    button("Make “more walls” as “first” is").click();
+    button("Copy “first” to “more walls”").click();
     computed();
     assertThat(button("Variants")).containsText("more walls");
     assertThat(page.getByLabel("Rule sheet")).not().containsText("Walls");
