@@ -140,7 +140,7 @@
           <thead>
             <tr
               ><th>slot</th><th>filament</th><th class="right">needed</th><th class="right"
-                >strand</th
+                >length</th
               ><th class="right">nozzle</th><th class="right">bed</th><th></th></tr
             >
           </thead>
@@ -171,7 +171,7 @@
             {/each}
           </tbody>
         </table>
-        <h2>What to do</h2>
+        <h2>Changes and stops</h2>
         {#if rows.length === 0}
           <p>Nothing: the machine prints everything by itself.</p>
         {:else}

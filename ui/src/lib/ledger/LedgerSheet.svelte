@@ -12,7 +12,7 @@
 
   let { session, open = $bindable() }: Props = $props();
 
-  const LINES_ALONE = 'extrusion only, without travel, changes, stops and waits';
+  const LINES_ALONE = 'extrusion only';
 
   const ledger = $derived(session.result?.ledger);
   const time = $derived(ledger ? timeRows(ledger) : []);

@@ -37,7 +37,7 @@
       <th>{of}</th>
       <th title={by === 'massG' ? 'Extrusion only, without travel' : undefined}>time</th>
       <th colspan="2">{by === 'seconds' ? 'share of time' : 'share of mass'}</th>
-      <th>strand, m</th>
+      <th>length, m</th>
       <th>volume, cm³</th>
       <th>mass</th>
       <th title="By the prices of the filaments on the shelf"

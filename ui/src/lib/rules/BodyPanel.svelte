@@ -97,7 +97,7 @@
               })}
           />
         {/each}
-        <span class="soft">mm</span>
+        <span class="soft">X Y Z, mm</span>
       </div>
       <AlignTools
         others={bodies

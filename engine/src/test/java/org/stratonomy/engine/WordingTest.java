@@ -25,9 +25,13 @@ class WordingTest {
   private static final Pattern QUOTED =
       Pattern.compile("\"((?:[^\"\\\\]|\\\\.)* (?:[^\"\\\\]|\\\\.)*)\"");
 
-  /** Quoted in the interface, or between tags; code has no two words with just a space between. */
+  /**
+   * Between tags, quoted in the interface, or a line of text; code has no two words side by side.
+   */
   private static final Pattern SHOWN =
-      Pattern.compile("(?:[\"'>`]|^\\s*(?=[A-Z][a-z]))([^\"'<>`{}]*[a-z] [^\"'<>`{}]*)");
+      Pattern.compile(
+          "(?:[\"'>`]|^\\s*(?=[A-Z][a-z]))([^\"'<>`{}]*[^\"'<>`{}\\W] [^\"'<>`{}]*|[^\"'<>`{}]+(?=<)"
+              + "|[^\"'<>`{}]*, [^\"'<>`{}]*)");
 
   private static List<Path> files(String root, Predicate<String> wanted) {
     try (Stream<Path> all = Files.walk(Path.of(root))) {
