@@ -39,9 +39,11 @@ command_line() {
       { tail -n 40 .stratonomy/build.log >&2; fail "The build failed; .stratonomy/build.log has all of it."; }
     # Maven leaves it as it is if only the engine has changed.
     touch cli/target/cli-0.1.0-SNAPSHOT.jar
-    train_command_line
   fi
   use_jdk
+  if [ cli/target/stratonomy.aot -ot cli/target/cli-0.1.0-SNAPSHOT.jar ]; then
+    train_command_line
+  fi
   cd "$caller"
   # One program takes seconds: compiling thoroughly would take longer than it saves (docs/performance.md).
   exec "$JAVA_HOME/bin/java" -XX:TieredStopAtLevel=1 -XX:+UseParallelGC -XX:AOTCache="$here/cli/target/stratonomy.aot" -Xlog:aot=off,cds=off \
@@ -54,12 +56,15 @@ command_line_classes() { echo "$here/cli/target/cli-0.1.0-SNAPSHOT.jar:$here/cli
 # later runs begin in about half the time. Without the file they work all the same.
 train_command_line() {
   local dir
+  mkdir -p .stratonomy
   dir=$(mktemp -d "${TMPDIR:-/tmp}/stratonomy-train.XXXXXX")
   tetrahedron >"$dir/t.stl"
   rm -f cli/target/stratonomy.aot
   "$JAVA_HOME/bin/java" -XX:TieredStopAtLevel=1 -XX:+UseParallelGC -XX:AOTCacheOutput="$here/cli/target/stratonomy.aot" -Xlog:aot=off,cds=off \
     -cp "$(command_line_classes)" org.stratonomy.cli.StratonomyCommand program "$dir/t.stl" -o "$dir/t.gcode" \
     >>.stratonomy/build.log 2>&1 || true
+  # What does not work with this build is not tried again with it.
+  [ -e cli/target/stratonomy.aot ] || : >cli/target/stratonomy.aot
   rm -rf "$dir"
 }
 

@@ -71,7 +71,7 @@ start_kills_app() {
     eval "$(database_settings "$1" "$2" stratonomy)"
     STRATONOMY_PORT=$3 STRATONOMY_DEMO=false
     exec "$JAVA_HOME/bin/java" -Xmx1g -XX:TieredStopAtLevel=1 --enable-native-access=ALL-UNNAMED \
-      -jar "$here/app/target/app-0.1.0-SNAPSHOT.jar"
+      -Dspring.aot.enabled=true -jar "$here/app/target/app-0.1.0-SNAPSHOT.jar"
   ) >>"$1.log" 2>&1 &
   kills_app=$!
   disown

@@ -65,7 +65,7 @@ server_jar() {
 # everybody waits while it is collected.
 run_server() {
   become_server nohup "$JAVA_HOME/bin/java" -Xmx6g -Xmn700m -XX:+UseParallelGC \
-    --enable-native-access=ALL-UNNAMED "$@"
+    --enable-native-access=ALL-UNNAMED -Dspring.aot.enabled=true "$@"
 }
 
 # server_environment DATABASE PORT: exports where its database is and where it logs.

@@ -32,6 +32,7 @@ final class Application implements AutoCloseable {
             "-Xmx3g",
             "-XX:TieredStopAtLevel=1",
             "--enable-native-access=ALL-UNNAMED",
+            "-Dspring.aot.enabled=true",
             "-jar",
             System.getProperty("app.jar"));
     Map<String, String> environment = builder.environment();

@@ -3,8 +3,8 @@ package org.stratonomy.app.demo;
 import java.util.List;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import org.stratonomy.app.StratonomyProperties;
 import org.stratonomy.app.plans.PlanImporter;
 import org.stratonomy.app.plans.PlanService;
 import org.stratonomy.app.shelf.RecipeService;
@@ -12,16 +12,23 @@ import org.stratonomy.demo.DemoPlan;
 import org.stratonomy.demo.DemoRecipe;
 import org.stratonomy.engine.document.StratFile;
 
-/** Puts the demo plans and recipes into an empty database. */
+/**
+ * Puts the demo plans and recipes into an empty database, if that is wanted. It asks when it runs:
+ * which components there are is settled when the application is built.
+ */
 @Component
-@ConditionalOnProperty("stratonomy.demo")
 class DemoSeeder implements ApplicationRunner {
+  private final StratonomyProperties properties;
   private final PlanService plans;
   private final PlanImporter importer;
-
   private final RecipeService recipes;
 
-  DemoSeeder(PlanService plans, PlanImporter importer, RecipeService recipes) {
+  DemoSeeder(
+      StratonomyProperties properties,
+      PlanService plans,
+      PlanImporter importer,
+      RecipeService recipes) {
+    this.properties = properties;
     this.plans = plans;
     this.importer = importer;
     this.recipes = recipes;
@@ -29,7 +36,7 @@ class DemoSeeder implements ApplicationRunner {
 
   @Override
   public void run(ApplicationArguments arguments) {
-    if (plans.all().isEmpty()) {
+    if (properties.demo() && plans.all().isEmpty()) {
       // The newest plan stands first on the start page.
       List<StratFile> files = DemoPlan.all().reversed();
       files.forEach(importer::create);
