@@ -101,7 +101,7 @@ public class Computations {
    * @throws UnfinishedException if it takes longer than a request waits
    */
   public PlanResult result(UUID revision) {
-    return waited(revision, TaskService.patienceMs());
+    return waited(revision, tasks.patienceMs());
   }
 
   /** The result of a revision, for work that is a task itself and may wait for long. */

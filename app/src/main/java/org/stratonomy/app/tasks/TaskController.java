@@ -92,7 +92,7 @@ class TaskController {
   ResponseEntity<?> result(@PathVariable UUID id) {
     Task<?> task =
         tasks.find(id).filter(found -> found.track().hasResult()).orElseThrow(() -> missing(id));
-    Object result = task.await(TaskService.patienceMs());
+    Object result = task.await(tasks.patienceMs());
     return result instanceof ResponseEntity<?> answer
         ? answer
         : ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(result);

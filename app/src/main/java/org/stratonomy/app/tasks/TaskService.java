@@ -22,7 +22,9 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Service;
+import org.stratonomy.app.StratonomyProperties;
 import org.stratonomy.engine.problem.Problem;
 
 /**
@@ -33,9 +35,6 @@ import org.stratonomy.engine.problem.Problem;
  */
 @Service
 public class TaskService {
-  /** No request waits longer, ms. */
-  private static final long PATIENCE_MS = 4_000;
-
   private static final int WAITING_EACH = 24;
   private static final int WAITING_IN_ALL = 400;
 
@@ -45,6 +44,8 @@ public class TaskService {
   private static final long LOOK_AFTER_MS = 200;
   private static final int KNOWN = 500;
   private static final Duration KNOWN_FOR = Duration.ofMinutes(10);
+
+  private final long patienceMs;
 
   private final Map<Lane, Line> lines = new EnumMap<>(Lane.class);
 
@@ -67,7 +68,16 @@ public class TaskService {
       Executors.newSingleThreadScheduledExecutor(
           Thread.ofPlatform().daemon().name("tasks").factory());
 
-  public TaskService() {
+  @Autowired
+  TaskService(StratonomyProperties properties) {
+    this(properties.patience());
+  }
+
+  /**
+   * @param patience no request waits longer
+   */
+  public TaskService(Duration patience) {
+    patienceMs = patience.toMillis();
     for (Lane lane : Lane.values()) {
       lines.put(lane, new Line(lane, threads));
     }
@@ -86,7 +96,7 @@ public class TaskService {
    * @throws UnfinishedException if it takes longer than a request waits
    */
   public <T> T run(Lane lane, Object of, Work<T> work) {
-    return submit(lane, of, true, work).await(PATIENCE_MS);
+    return submit(lane, of, true, work).await(patienceMs);
   }
 
   /** As {@link #run}; something is done at the end, even if the work never began. */
@@ -99,7 +109,7 @@ public class TaskService {
       throw e;
     }
     task.track().whenEnded(atEnd);
-    return task.await(PATIENCE_MS);
+    return task.await(patienceMs);
   }
 
   /**
@@ -131,8 +141,8 @@ public class TaskService {
   }
 
   /** How long requests wait, ms. */
-  public static long patienceMs() {
-    return PATIENCE_MS;
+  public long patienceMs() {
+    return patienceMs;
   }
 
   /** How far a task is that a request did not wait for. */

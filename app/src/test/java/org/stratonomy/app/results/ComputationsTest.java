@@ -9,6 +9,7 @@ import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
 import io.micrometer.core.instrument.simple.SimpleMeterRegistry;
+import java.time.Duration;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.CountDownLatch;
@@ -29,7 +30,7 @@ import org.stratonomy.engine.problem.Problem;
 class ComputationsTest {
   private final PlanService plans = mock();
   private final Planner planner = mock();
-  private final TaskService tasks = new TaskService();
+  private final TaskService tasks = new TaskService(Duration.ofSeconds(4));
   private final Computations computations =
       new Computations(plans, mock(MeshService.class), planner, tasks, new SimpleMeterRegistry());
   private final UUID older = UUID.randomUUID();

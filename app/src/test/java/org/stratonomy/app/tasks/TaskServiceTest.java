@@ -3,6 +3,7 @@ package org.stratonomy.app.tasks;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -16,7 +17,7 @@ import org.stratonomy.engine.problem.Problem;
 
 @Timeout(60)
 class TaskServiceTest {
-  private final TaskService tasks = new TaskService();
+  private final TaskService tasks = new TaskService(Duration.ofSeconds(4));
   private final CountDownLatch goOn = new CountDownLatch(1);
 
   @AfterEach

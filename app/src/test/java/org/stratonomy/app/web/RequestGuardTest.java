@@ -2,6 +2,7 @@ package org.stratonomy.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -14,7 +15,8 @@ import org.stratonomy.app.StratonomyProperties;
 
 class RequestGuardTest {
   private final RequestGuard guard =
-      new RequestGuard(new StratonomyProperties(false, List.of("press.example:8443")));
+      new RequestGuard(
+          new StratonomyProperties(false, List.of("press.example:8443"), Duration.ZERO));
 
   private static MockHttpServletRequest request(String method, String host) {
     MockHttpServletRequest request = new MockHttpServletRequest(method, "/api/plans");
