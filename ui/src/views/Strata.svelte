@@ -8,6 +8,7 @@
   import { PlanSession } from '../lib/model/session.svelte';
   import CourseEditor from '../lib/rules/CourseEditor.svelte';
   import EqualParts from '../lib/rules/EqualParts.svelte';
+  import HistorySheet from '../lib/history/HistorySheet.svelte';
   import PieceList from '../lib/pieces/PieceList.svelte';
   import Inspector from '../lib/rules/Inspector.svelte';
   import RuleSheet from '../lib/rules/RuleSheet.svelte';
@@ -31,6 +32,7 @@
   let equalParts = $state(false);
   let keys = $state(false);
   let ledger = $state(false);
+  let history = $state(false);
   let asking = $state(false);
   let middle: 'both' | 'model' | 'sheet' = $state('both');
   let program: ProgramNote | undefined = $state();
@@ -134,6 +136,7 @@
       { label: 'Show the model alone', run: () => (middle = 'model') },
       { label: 'Show the layer sheet alone', run: () => (middle = 'sheet') },
       { label: 'Ledger of time and material', run: () => (ledger = true) },
+      { label: 'History of edits', key: 'h', run: () => (history = true) },
       { label: 'Write the program', run: () => program?.write() },
       {
         label: 'Run sheet to print',
@@ -150,6 +153,7 @@
       isTyping(event) ||
       keys ||
       ledger ||
+      history ||
       asking ||
       equalParts ||
       session.courseTask
@@ -197,6 +201,7 @@
         onProgram={() => program?.write()}
         onKeys={() => (keys = true)}
         onLedger={() => (ledger = true)}
+        onHistory={() => (history = true)}
         onOpen={(id) => void navigate('/plans/:id', { params: { id } })}
         onCompare={(id, other) =>
           void navigate('/plans/:id/compare/:other', { params: { id, other } })}
@@ -270,6 +275,7 @@
     />
     <KeysSheet bind:open={keys} />
     <LedgerSheet {session} bind:open={ledger} />
+    <HistorySheet {session} bind:open={history} />
     <CommandSheet {session} {commands} bind:open={asking} />
   {/key}
 {:else}

@@ -14,6 +14,7 @@ import {
   type ProgramView,
   type RecipeView,
   type ResultView,
+  type Schemas,
   type SettingView,
   type ShelfView,
   type StratumView,
@@ -403,6 +404,27 @@ export class PlanSession {
   redo(): Promise<boolean> {
     return this.change((id, version) =>
       data(client.POST('/api/plans/{id}/redo', { params: { path: { id }, query: { version } } })),
+    );
+  }
+
+  /**
+   * States that the plan has been in, the newest first.
+   *
+   * @param before only those made before this time
+   */
+  history(before?: string): Promise<Schemas['HistoryEntry'][]> {
+    const path = { id: this.state.id };
+    return data(client.GET('/api/plans/{id}/history', { params: { path, query: { before } } }));
+  }
+
+  /** Makes a state of the history the current one. */
+  goBackTo(revision: string): Promise<boolean> {
+    return this.change((id, version) =>
+      data(
+        client.POST('/api/plans/{id}/history/{revision}', {
+          params: { path: { id, revision }, query: { version } },
+        }),
+      ),
     );
   }
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Clock from '@lucide/svelte/icons/history';
   import Download from '@lucide/svelte/icons/download';
   import Keyboard from '@lucide/svelte/icons/keyboard';
   import Redo from '@lucide/svelte/icons/redo-2';
@@ -24,11 +25,12 @@
     onProgram: () => void;
     onKeys: () => void;
     onLedger: () => void;
+    onHistory: () => void;
     onOpen: (plan: string) => void;
     onCompare: (plan: string, other: string) => void;
   }
 
-  let { session, onProgram, onKeys, onLedger, onOpen, onCompare }: Props = $props();
+  let { session, onProgram, onKeys, onLedger, onHistory, onOpen, onCompare }: Props = $props();
 
   /** The machine that is asked about before it is taken. */
   let wanted: Wanted | undefined = $state.raw(undefined);
@@ -142,6 +144,9 @@
     aria-label="Redo"
     title="Redo{session.state.redo && `: ${session.state.redo}`} (Ctrl Shift Z)"
     ><Redo size={14} /></button
+  >
+  <button class="tool" onclick={onHistory} title="All edits, and the way back to each (h)"
+    ><Clock size={14} />History</button
   >
   <button class="tool" onclick={onKeys} aria-label="Keys" title="Keys (?)"
     ><Keyboard size={14} /></button

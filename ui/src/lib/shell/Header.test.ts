@@ -21,6 +21,7 @@ async function show(filaments: number) {
     onProgram: nothing,
     onKeys: nothing,
     onLedger: nothing,
+    onHistory: nothing,
     onOpen: nothing,
     onCompare: nothing,
   });
