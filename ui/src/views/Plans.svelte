@@ -17,8 +17,15 @@
   import { Attempts } from '../lib/model/attempts.svelte';
   import RemovedNote from '../lib/shell/RemovedNote.svelte';
   import ProblemNote from '../lib/shell/ProblemNote.svelte';
+  import ShapeButtons from '../lib/shapes/ShapeButtons.svelte';
+  import ShapeSheet from '../lib/shapes/ShapeSheet.svelte';
+  import type { Shape, ShapeForm } from '../lib/shapes/shapes';
   import { navigate } from '../router';
+  import { matches } from './plans';
   import { currentMode, toggleMode } from '../theme/mode';
+
+  /** Fewer plans are seen at a glance. */
+  const FEW = 6;
 
   let plans: PlanSummary[] = $state.raw([]);
   let loaded = $state(false);
@@ -28,6 +35,9 @@
   let mode = $state(currentMode());
   let removed: PlanSummary | undefined = $state.raw(undefined);
   let question: Belonging | undefined = $state.raw(undefined);
+  let shape: ShapeForm | undefined = $state.raw(undefined);
+  /** Words that are looked for in plans. */
+  let wanted = $state('');
   let picker: HTMLInputElement;
 
   load();
@@ -56,6 +66,15 @@
     });
     reading = '';
   }
+
+  async function make(wanted: Shape) {
+    await attempts.run(async () => {
+      const plan = await data(client.POST('/api/plans/shapes', { body: wanted }));
+      await navigate('/plans/:id', { params: { id: plan.id } });
+    }, 'the shape');
+  }
+
+  const found = $derived(plans.filter((plan) => matches(plan, wanted)));
 
   async function remove(plan: PlanSummary) {
     await attempts.run(async () => {
@@ -123,7 +142,31 @@
       aria-label="Choose model files"
       onchange={() => drop([...(picker.files ?? [])])}
     />
-    {#each plans as plan (plan.id)}
+    <section class="shapes" aria-labelledby="shapes">
+      <h2 id="shapes">Start from a shape</h2>
+      <p>No model at hand? Give its sizes; it becomes a plan like any other.</p>
+      <ShapeButtons onChoose={(form) => (shape = form)} />
+    </section>
+  </div>
+  {#if plans.length > 0}
+    <div class="list-head">
+      <h2>Plans</h2>
+      {#if plans.length > FEW}
+        <input
+          class="field"
+          type="search"
+          aria-label="Search plans"
+          placeholder="Search by name, piece, machine or variant"
+          bind:value={wanted}
+        />
+      {/if}
+      {#if wanted.trim() !== ''}
+        <span role="status">{found.length} of {plans.length}</span>
+      {/if}
+    </div>
+  {/if}
+  <div class="cards">
+    {#each found as plan (plan.id)}
       <article class="plan">
         <a href="/plans/{plan.id}" aria-label="Open {plan.name}">
           <img src="/api/revisions/{plan.revision}/picture" alt="Pieces of {plan.name}" />
@@ -170,6 +213,7 @@
     <p class="empty">There is no plan yet. Drop a model above to make the first one.</p>
   {/if}
 </main>
+<ShapeSheet bind:form={shape} action="Start a plan" onMake={make} />
 <ImportQuestion bind:question onAnswer={create} />
 
 <style>
@@ -195,6 +239,34 @@
     grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
     gap: 18px;
     margin-top: 14px;
+  }
+
+  .shapes {
+    padding: 14px 18px;
+    border: 1px solid var(--rule);
+    border-radius: 4px;
+    background: var(--sheet);
+  }
+
+  .shapes p {
+    margin: 2px 0 10px;
+    color: var(--ink-soft);
+  }
+
+  h2 {
+    font-size: 15px;
+    font-weight: 600;
+  }
+
+  .list-head {
+    display: flex;
+    gap: 14px;
+    align-items: center;
+    margin-top: 22px;
+  }
+
+  .list-head .field {
+    width: 320px;
   }
 
   .drop {

@@ -1,6 +1,7 @@
 package org.stratonomy.demo;
 
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.shape.Solid;
 
 /** A shelf bracket that is printed lying on its side, 16 mm thick. */
 final class BoathouseBracket {

@@ -1,6 +1,7 @@
 package org.stratonomy.demo;
 
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.shape.Solid;
 
 /** A ring with thin ribs that begin in free air, each four lines of 0.44 mm wide. */
 final class KelpFringe {

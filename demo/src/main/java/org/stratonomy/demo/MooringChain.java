@@ -1,6 +1,7 @@
 package org.stratonomy.demo;
 
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.shape.Solid;
 
 /** Nine links through each other, tilted in turn, in one mesh. */
 final class MooringChain {

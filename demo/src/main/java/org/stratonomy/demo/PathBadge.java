@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.stratonomy.engine.mesh.MeshPart;
+import org.stratonomy.engine.mesh.shape.Solid;
 
 /** A way mark, 64 mm across: a disc, a raised arrow, and letters along the rim. */
 final class PathBadge {

@@ -1,6 +1,7 @@
 package org.stratonomy.demo;
 
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.shape.Solid;
 
 /** A lump that nobody minds, worn round and flat below. */
 final class Pebble {

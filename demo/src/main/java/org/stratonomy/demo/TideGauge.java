@@ -1,6 +1,7 @@
 package org.stratonomy.demo;
 
 import org.stratonomy.engine.mesh.Mesh;
+import org.stratonomy.engine.mesh.shape.Solid;
 
 /** A long scale with a mark every centimetre, each fifth one longer, to be read from a boat. */
 final class TideGauge {

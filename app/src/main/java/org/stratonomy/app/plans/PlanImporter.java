@@ -1,5 +1,6 @@
 package org.stratonomy.app.plans;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
@@ -19,8 +20,11 @@ import org.stratonomy.engine.edit.BodyEditor;
 import org.stratonomy.engine.edit.RegionEditor;
 import org.stratonomy.engine.guard.PlainText;
 import org.stratonomy.engine.mesh.Bounds;
+import org.stratonomy.engine.mesh.MeshPart;
 import org.stratonomy.engine.mesh.io.Archive;
 import org.stratonomy.engine.mesh.io.MeshFiles;
+import org.stratonomy.engine.mesh.io.ThreeMfWriter;
+import org.stratonomy.engine.mesh.shape.Shape;
 import org.stratonomy.engine.place.CommonOrigin;
 import org.stratonomy.engine.plan.Body;
 import org.stratonomy.engine.plan.CustomCode;
@@ -82,6 +86,38 @@ public class PlanImporter {
             List.of());
     Job job = new Job(empty, shelf.now());
     return plans.create(new Job(withPieces(job, files, together), job.used()));
+  }
+
+  /** A plan of one shape. */
+  public PlanState create(Shape shape) throws IOException {
+    return create(
+        List.of(file(shape, firstSlots().stream().map(shelf.now()::filament).toList())), false);
+  }
+
+  /** Adds a shape to a plan. */
+  public PlanState add(UUID id, int version, Shape shape) throws IOException {
+    Job job = plans.current(id, version);
+    List<Filament> loaded = job.plan().slots().stream().map(job.used()::filament).toList();
+    return add(id, version, List.of(file(shape, loaded)), false);
+  }
+
+  /**
+   * A shape as a file. Its first body gets the first filament, the next one the second.
+   *
+   * @param loaded in the slots
+   */
+  private static Dropped file(Shape shape, List<Filament> loaded) throws IOException {
+    List<MeshPart> parts = new ArrayList<>();
+    for (MeshPart part : shape.parts()) {
+      Optional<String> colour =
+          parts.isEmpty() || parts.size() >= loaded.size()
+              ? Optional.empty()
+              : Optional.of(loaded.get(parts.size()).colour());
+      parts.add(new MeshPart(part.name(), part.mesh(), colour));
+    }
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    ThreeMfWriter.write(parts, out);
+    return new Dropped(shape.name().replace('/', '-') + ".3mf", out.toByteArray());
   }
 
   /** The usual filaments, or the first of the shelf if it has none of them. */

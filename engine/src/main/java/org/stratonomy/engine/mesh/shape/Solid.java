@@ -1,14 +1,17 @@
-package org.stratonomy.demo;
+package org.stratonomy.engine.mesh.shape;
 
 import org.stratonomy.engine.mesh.Mesh;
 import org.stratonomy.engine.mesh.MeshBuilder;
 import org.stratonomy.engine.mesh.TriangleSoup;
 
-/** Builds models of prisms and turned bodies. */
-final class Solid {
+/**
+ * Builds closed meshes of prisms and turned bodies, in mm. Parts that are added one after the other
+ * may overlap.
+ */
+public final class Solid {
   private final TriangleSoup soup = new TriangleSoup(1000);
 
-  Mesh build(String name) {
+  public Mesh build(String name) {
     return MeshBuilder.build(name, soup);
   }
 
@@ -18,7 +21,7 @@ final class Solid {
    * @param outline x, y of its corners, counter-clockwise; all of it can be seen from the middle
    * @param middle x, y of that place
    */
-  Solid prism(double[][] outline, double[] middle, double bottom, double top) {
+  public Solid prism(double[][] outline, double[] middle, double bottom, double top) {
     int n = outline.length;
     for (int i = 0; i < n; i++) {
       double[] a = outline[i];
@@ -31,7 +34,7 @@ final class Solid {
   }
 
   /** An upright box from one place to another, as wide as is said. */
-  Solid bar(double[] from, double[] to, double width, double bottom, double top) {
+  public Solid bar(double[] from, double[] to, double width, double bottom, double top) {
     double length = Math.hypot(to[0] - from[0], to[1] - from[1]);
     double nx = -(to[1] - from[1]) / length * width / 2;
     double ny = (to[0] - from[0]) / length * width / 2;
@@ -46,7 +49,7 @@ final class Solid {
   }
 
   /** An upright tube. */
-  Solid tube(double inner, double outer, double bottom, double top, int sides) {
+  public Solid tube(double inner, double outer, double bottom, double top, int sides) {
     for (int k = 0; k < sides; k++) {
       double[] a = onCircle(outer, k, sides);
       double[] b = onCircle(outer, k + 1, sides);
@@ -65,7 +68,7 @@ final class Solid {
    *
    * @param tilt about X, radians
    */
-  Solid ring(double x, double radius, double thickness, double tilt, int sides, int around) {
+  public Solid ring(double x, double radius, double thickness, double tilt, int sides, int around) {
     for (int i = 0; i < sides; i++) {
       for (int k = 0; k < around; k++) {
         quad(
@@ -94,12 +97,12 @@ final class Solid {
 
   /** A place on a skin: up from the ground, and around, each 0 to 1. */
   @FunctionalInterface
-  interface Skin {
+  public interface Skin {
     double[] at(double up, double around);
   }
 
   /** A round body with a flat foot. */
-  Solid rounded(Skin skin, int rings, int sides) {
+  public Solid rounded(Skin skin, int rings, int sides) {
     double[] foot = {0, 0, skin.at(0, 0)[2]};
     double[] top = skin.at(1, 0);
     for (int k = 0; k < sides; k++) {
@@ -117,9 +120,70 @@ final class Solid {
     return this;
   }
 
-  static double[] onCircle(double radius, double k, int sides) {
+  public static double[] onCircle(double radius, double k, int sides) {
     double angle = 2 * Math.PI * (k % sides) / sides;
     return new double[] {radius * Math.cos(angle), radius * Math.sin(angle)};
+  }
+
+  /**
+   * An upright body between two outlines of as many corners, both around the same middle.
+   *
+   * @param inner x, y of the corners of its hole, counter-clockwise
+   */
+  public Solid frame(double[][] outer, double[][] inner, double bottom, double top) {
+    int n = outer.length;
+    for (int i = 0; i < n; i++) {
+      int k = (i + 1) % n;
+      quad(at(outer[i], bottom), at(outer[k], bottom), at(outer[k], top), at(outer[i], top));
+      quad(at(inner[k], bottom), at(inner[i], bottom), at(inner[i], top), at(inner[k], top));
+      quad(at(outer[i], top), at(outer[k], top), at(inner[k], top), at(inner[i], top));
+      quad(at(outer[k], bottom), at(outer[i], bottom), at(inner[i], bottom), at(inner[k], bottom));
+    }
+    return this;
+  }
+
+  /**
+   * A body that is open above.
+   *
+   * @param floor height of its inner floor, mm
+   */
+  public Solid cup(
+      double[][] outer,
+      double[][] inner,
+      double[] middle,
+      double bottom,
+      double floor,
+      double top) {
+    int n = outer.length;
+    for (int i = 0; i < n; i++) {
+      int k = (i + 1) % n;
+      triangle(at(outer[k], bottom), at(outer[i], bottom), at(middle, bottom));
+      quad(at(outer[i], bottom), at(outer[k], bottom), at(outer[k], top), at(outer[i], top));
+      quad(at(outer[i], top), at(outer[k], top), at(inner[k], top), at(inner[i], top));
+      quad(at(inner[k], floor), at(inner[i], floor), at(inner[i], top), at(inner[k], top));
+      triangle(at(inner[i], floor), at(inner[k], floor), at(middle, floor));
+    }
+    return this;
+  }
+
+  /** A round body about the Z axis whose foot and top differ; a point where a radius is 0. */
+  public Solid cone(double bottomRadius, double topRadius, double height, int sides) {
+    double[] axis = {0, 0};
+    for (int k = 0; k < sides; k++) {
+      double[] a = onCircle(bottomRadius, k, sides);
+      double[] b = onCircle(bottomRadius, k + 1, sides);
+      double[] c = onCircle(topRadius, k + 1, sides);
+      double[] d = onCircle(topRadius, k, sides);
+      if (bottomRadius > 0) {
+        triangle(at(b, 0), at(a, 0), at(axis, 0));
+        triangle(at(a, 0), at(b, 0), topRadius > 0 ? at(c, height) : at(axis, height));
+      }
+      if (topRadius > 0) {
+        triangle(at(a, 0), at(c, height), at(d, height));
+        triangle(at(d, height), at(c, height), at(axis, height));
+      }
+    }
+    return this;
   }
 
   private static double[] at(double[] xy, double z) {
