@@ -198,6 +198,7 @@
     >
       <Header
         {session}
+        {writing}
         onProgram={() => program?.write()}
         onKeys={() => (keys = true)}
         onLedger={() => (ledger = true)}
@@ -246,16 +247,6 @@
           </div>
           {#if middle !== 'sheet'}<div class="pane"><ModelView {session} /></div>{/if}
           {#if middle !== 'model'}<div class="pane"><LayerSheet {session} /></div>{/if}
-          {#if session.progress || session.isStale || writing}
-            <div class="progress" role="status">
-              {#if writing}
-                <span>Writing the program …</span>
-              {:else if session.progress}
-                <span>Computing {session.progress.stage} …</span>
-                <progress max={session.progress.total} value={session.progress.done}></progress>
-              {/if}
-            </div>
-          {/if}
         </section>
         <aside class="right">
           <SampleSheet {session} />
@@ -350,22 +341,6 @@
     background: var(--sheet);
     overflow: auto;
     min-height: 0;
-  }
-
-  .progress {
-    position: absolute;
-    right: 10px;
-    top: 6px;
-    display: flex;
-    gap: 8px;
-    align-items: center;
-    min-height: 24px;
-    color: var(--ink-soft);
-  }
-
-  progress {
-    width: 110px;
-    accent-color: var(--color-primary-600);
   }
 
   .opening {

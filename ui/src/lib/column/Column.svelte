@@ -200,16 +200,20 @@
         hasPlan={planWidth > 0}
       />
 
-      <line class="axis" x1={SCALE} x2={SCALE} y1={scale.top} y2={scale.bottom} />
-      {#each ticks as tick (tick)}
-        <line class="grid" x1="42" x2={width} y1={scale.y(tick)} y2={scale.y(tick)} />
-        <text class="tick num" x="38" y={scale.y(tick) + 4} text-anchor="end">{tick}</text>
-        {#if result}
+      {#if !result}
+        <text class="awaited" x={width / 2} y={height / 2} text-anchor="middle"
+          >Heights and layers are being computed …</text
+        >
+      {:else}
+        <line class="axis" x1={SCALE} x2={SCALE} y1={scale.top} y2={scale.bottom} />
+        {#each ticks as tick (tick)}
+          <line class="grid" x1="42" x2={width} y1={scale.y(tick)} y2={scale.y(tick)} />
+          <text class="tick num" x="38" y={scale.y(tick) + 4} text-anchor="end">{tick}</text>
           <text class="tick num soft" x="80" y={scale.y(tick) + 4} text-anchor="end"
             >L{layerFromPlane(heights, tick)}</text
           >
-        {/if}
-      {/each}
+        {/each}
+      {/if}
 
       <clipPath id="tracks">
         <rect x="0" y={scale.top - 1} {width} height={scale.bottom - scale.top + 2} />
@@ -318,11 +322,16 @@
     >
     <button class="tool" disabled={!zoom.isClose} onclick={() => zoom.showAll()}>All</button>
     <TracksButton {tracks} />
-    <span class="num">{range.from.toFixed(1)} to {range.to.toFixed(1)} mm</span>
+    {#if result}<span class="num">{range.from.toFixed(1)} to {range.to.toFixed(1)} mm</span>{/if}
   </div>
 </div>
 
 <style>
+  .awaited {
+    fill: var(--ink-soft);
+    font-size: 12.5px;
+  }
+
   .column {
     height: 100%;
     min-height: 0;

@@ -20,12 +20,18 @@
 <Popover positioning={{ placement: 'bottom-end' }}>
   <Popover.Trigger class="tool" data-worst={worst ?? 'none'}>
     <Flag size={14} />
-    {open.length === 1 ? '1 finding' : `${open.length} findings`}
+    {session.result === undefined
+      ? 'Findings …'
+      : open.length === 1
+        ? '1 finding'
+        : `${open.length} findings`}
   </Popover.Trigger>
   <Portal>
     <Popover.Positioner class="z-50">
       <Popover.Content class="findings">
-        {#if open.length === 0}
+        {#if session.result === undefined}
+          <p>The plan is being computed; what is found appears here then.</p>
+        {:else if open.length === 0}
           <p>
             {accepted.length === 0 ? 'Nothing found.' : 'Nothing else found.'} The plan can be printed
             as it is.

@@ -55,3 +55,11 @@ it('shows what is accepted with its note, and takes it back', async () => {
   await fireEvent.click(screen.getByRole('button', { name: 'Take it back' }));
   await vi.waitFor(() => expect(server.edits).toEqual([{ action: 'TAKE_BACK', finding: 'c' }]));
 });
+
+it('counts nothing while the plan is computed', async () => {
+  session.latest.result = undefined;
+  render(FindingsButton, { session });
+  await fireEvent.click(screen.getByRole('button', { name: 'Findings …' }));
+  expect(await screen.findByText(/is being computed/)).toBeVisible();
+  expect(screen.queryByText(/0 findings|Nothing found/)).toBeNull();
+});

@@ -10,6 +10,7 @@
   import { sum } from '../ledger/table';
   import { duration, grams } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
+  import ComputingNote from './ComputingNote.svelte';
   import FindingsButton from './FindingsButton.svelte';
   import ChangeQuestion, { type Wanted } from './ChangeQuestion.svelte';
   import VariantsButton from '../variants/VariantsButton.svelte';
@@ -22,6 +23,8 @@
 
   interface Props {
     session: PlanSession;
+    /** Whether the program is being written. */
+    writing?: boolean;
     onProgram: () => void;
     onKeys: () => void;
     onLedger: () => void;
@@ -30,7 +33,16 @@
     onCompare: (plan: string, other: string) => void;
   }
 
-  let { session, onProgram, onKeys, onLedger, onHistory, onOpen, onCompare }: Props = $props();
+  let {
+    session,
+    writing = false,
+    onProgram,
+    onKeys,
+    onLedger,
+    onHistory,
+    onOpen,
+    onCompare,
+  }: Props = $props();
 
   /** The machine that is asked about before it is taken. */
   let wanted: Wanted | undefined = $state.raw(undefined);
@@ -96,6 +108,9 @@
   <SlotsButton {session} onWanted={(slot, id) => (wanted = { slot, id })} />
   <ShelfChangesButton {session} />
   <VariantsButton {session} {onOpen} {onCompare} />
+  <span class="computing"
+    ><ComputingNote progress={session.isSettled ? undefined : session.progress} {writing} /></span
+  >
   <div class="totals" class:stale={session.isStale} aria-live="polite" data-testid="totals">
     {#if ledger}
       <button class="tool" onclick={onLedger} aria-label="Ledger" title="Where time and material go"
@@ -124,8 +139,6 @@
           ? `, ${waits} ${waits === 1 ? 'stop' : 'stops'}`
           : ''}</span
       >
-    {:else if !session.problem}
-      <span class="soft">computing …</span>
     {/if}
   </div>
   <FindingsButton {session} />
@@ -199,8 +212,9 @@
     border-color: var(--rule);
   }
 
-  .soft {
-    color: var(--ink-soft);
+  .computing {
+    margin-left: auto;
+    overflow: hidden;
   }
 
   .machine {
@@ -210,7 +224,6 @@
   .totals {
     display: flex;
     gap: 14px;
-    margin-left: auto;
     align-items: center;
     white-space: nowrap;
     min-width: 0;
