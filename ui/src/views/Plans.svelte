@@ -119,7 +119,7 @@
     <ProblemNote problem={attempts.problem} onClose={attempts.forget} />
   {/if}
 
-  <div class="cards">
+  <div class="begin">
     <button class="drop" onclick={() => picker.click()}>
       <FilePlus size={30} strokeWidth={1.4} />
       {#if reading}
@@ -241,6 +241,12 @@
     margin-top: 14px;
   }
 
+  .begin {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(400px, 1fr));
+    gap: 18px;
+  }
+
   .shapes {
     padding: 14px 18px;
     border: 1px solid var(--rule);
@@ -275,7 +281,7 @@
     align-items: center;
     justify-content: center;
     gap: 6px;
-    min-height: 262px;
+    min-height: 190px;
     padding: 20px;
     border: 2px dashed var(--rule);
     border-radius: 4px;

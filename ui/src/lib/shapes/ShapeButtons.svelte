@@ -23,7 +23,7 @@
 <style>
   ul {
     display: grid;
-    grid-template-columns: repeat(2, minmax(0, 1fr));
+    grid-template-columns: repeat(3, minmax(0, 1fr));
     gap: 8px;
     padding: 0;
     list-style: none;
@@ -32,6 +32,10 @@
   button {
     width: 100%;
     min-height: 48px;
+  }
+
+  svg {
+    flex: none;
   }
 
   path {
