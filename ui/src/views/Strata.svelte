@@ -213,7 +213,7 @@
             <span class="where">
               <span class="panel-title">Level</span>
               <span class="num" data-testid="level"
-                >L{session.layer} · from {mm(session.plane)}</span
+                >{session.result ? `L${session.layer} · from ${mm(session.plane)}` : '…'}</span
               >
             </span>
             <button

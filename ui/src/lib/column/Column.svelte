@@ -187,24 +187,23 @@
       onpointerleave={() => (session.pointed = undefined)}
       onwheel={wheel}
     >
-      <ColumnHeads
-        {session}
-        {tracks}
-        {x}
-        {pieceWidth}
-        {largestArea}
-        {longest}
-        overhang={has('overhang')
-          ? { here: overhang[session.layer - 1]?.all ?? 0, most: mostOverhang }
-          : undefined}
-        hasPlan={planWidth > 0}
-      />
-
       {#if !result}
         <text class="awaited" x={width / 2} y={height / 2} text-anchor="middle"
           >Heights and layers are being computed …</text
         >
       {:else}
+        <ColumnHeads
+          {session}
+          {tracks}
+          {x}
+          {pieceWidth}
+          {largestArea}
+          {longest}
+          overhang={has('overhang')
+            ? { here: overhang[session.layer - 1]?.all ?? 0, most: mostOverhang }
+            : undefined}
+          hasPlan={planWidth > 0}
+        />
         <line class="axis" x1={SCALE} x2={SCALE} y1={scale.top} y2={scale.bottom} />
         {#each ticks as tick (tick)}
           <line class="grid" x1="42" x2={width} y1={scale.y(tick)} y2={scale.y(tick)} />

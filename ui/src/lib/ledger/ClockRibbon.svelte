@@ -115,7 +115,7 @@
       {@const at = x(pass.start)}
       <path class="now" d="M{at} 28l-4 -5h8zM{at} 5v19" />
     {/each}
-    {#each ticks as tick (tick)}
+    {#each session.result ? ticks : [] as tick (tick)}
       <line class="tick" x1={x(tick)} x2={x(tick)} y1="26" y2="30" />
       {@const isLast = x(tick) > width - LAST_TICK}
       <text

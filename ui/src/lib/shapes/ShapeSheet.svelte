@@ -28,8 +28,9 @@
     event.preventDefault();
     tried = true;
     if (made && Object.keys(made.wrong).length === 0) {
+      const { shape } = made;
       form = undefined;
-      onMake(made.shape);
+      onMake(shape);
     }
   }
 
