@@ -39,6 +39,10 @@ class AccessStory extends Story {
     assertThat(page.getByLabel("Where the time goes")).isVisible();
     check();
     page.keyboard().press("Escape");
+    exactButton("History").click();
+    assertThat(page.getByText("Current state")).isVisible();
+    check();
+    page.keyboard().press("Escape");
     button("Variants").click();
     assertThat(named("Name of this variant")).isVisible();
     check();
@@ -48,6 +52,11 @@ class AccessStory extends Story {
   void theOtherPages() {
     assertThat(button("Drop models here")).isVisible();
     check();
+    button("Tag with text …").click();
+    exactButton("Start a plan").click();
+    assertThat(page.getByText("Type what the tag says.")).isVisible();
+    check();
+    page.keyboard().press("Escape");
     page.navigate(application.address() + "/shelf");
     for (String part : List.of("Machines", "Filaments", "Recipes")) {
       exactButton(part).click();
