@@ -144,7 +144,7 @@
     />
     <section class="shapes" aria-labelledby="shapes">
       <h2 id="shapes">Start from a shape</h2>
-      <p>No model at hand? Give its sizes; it becomes a plan like any other.</p>
+      <p>No model yet? Give the sizes of a shape; it becomes a plan like any other.</p>
       <ShapeButtons onChoose={(form) => (shape = form)} />
     </section>
   </div>

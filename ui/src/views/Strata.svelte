@@ -66,9 +66,9 @@
   function divide() {
     const piece = session?.selected?.piece ?? session?.document.pieces[0]?.id;
     if (session?.selected?.part?.kind === 'plan') {
-      void session.edit({ action: 'DIVIDE_PLAN', height: session.plane });
+      void session.divide(undefined, session.plane);
     } else if (session && piece) {
-      void session.edit({ action: 'DIVIDE', piece, height: session.plane });
+      void session.divide(piece, session.plane);
     }
   }
 

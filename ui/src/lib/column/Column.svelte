@@ -161,7 +161,7 @@
   }
 
   function divideAt(event: MouseEvent, piece: string) {
-    void session.edit({ action: 'DIVIDE', piece, height: planeNear(event) });
+    void session.divide(piece, planeNear(event));
   }
 </script>
 

@@ -17,7 +17,7 @@
   let { session, pieces, scale, x, width, largest }: Props = $props();
 
   function divide(piece: PieceView, height: number) {
-    void session.edit({ action: 'DIVIDE', piece: piece.id, height });
+    void session.divide(piece.id, height);
   }
 
   function isBoundary(piece: PieceView, height: number): boolean {

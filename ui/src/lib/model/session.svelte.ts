@@ -89,6 +89,8 @@ export class PlanSession {
     address: `/api/revisions/${this.resultRevision}/layers/`,
     seconds: this.result?.layerSeconds ?? [],
   }));
+  /** A stratum that is selected as soon as the result has it; of the whole plan if it names no piece. */
+  private next: { piece: string | undefined; stratum: string } | undefined;
   private readonly attempts = new Attempts('the edit');
 
   private constructor(shelf: ShelfView, state: PlanState, recipes: RecipeView[]) {
@@ -384,6 +386,45 @@ export class PlanSession {
     );
   }
 
+  /**
+   * Divides a piece, or the whole plan if none is given, and selects the part above, which is what
+   * one colours next.
+   *
+   * @param height mm
+   */
+  async divide(piece: string | undefined, height: number): Promise<boolean> {
+    const ids = () => {
+      const strata = piece ? this.pieceDocument(piece)?.strata : this.document.strata;
+      return (strata ?? [{ id: 's1' }]).map((stratum) => stratum.id);
+    };
+    let before: string[] = [];
+    const done = await this.edit(() => {
+      before = ids();
+      return piece ? { action: 'DIVIDE', piece, height } : { action: 'DIVIDE_PLAN', height };
+    });
+    const above = ids().find((id) => !before.includes(id));
+    if (done && above) {
+      this.next = { piece, stratum: above };
+      this.selectNext();
+    }
+    return done;
+  }
+
+  /** Selects what an edit made, once the result has it. */
+  private selectNext(): void {
+    if (!this.next) {
+      return;
+    }
+    const { piece, stratum } = this.next;
+    if (!piece && this.selected && this.planStratum(stratum)) {
+      this.selectPart(this.selected.piece, { kind: 'plan', id: stratum });
+      this.next = undefined;
+    } else if (piece && this.piece(piece)?.strata.some((made) => made.id === stratum)) {
+      this.select(piece, stratum);
+      this.next = undefined;
+    }
+  }
+
   /** Makes the plan as another variant of it is. */
   become(other: string): Promise<boolean> {
     return this.change((id, version) =>
@@ -533,6 +574,7 @@ export class PlanSession {
     } else {
       this.layer = layerFromPlane(this.heights, plane);
     }
+    this.selectNext();
     this.dropLostPart();
     if (this.selected && !this.selectedStratum) {
       const piece = this.selectedPiece ?? result.pieces[0];

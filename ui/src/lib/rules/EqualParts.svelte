@@ -17,11 +17,17 @@
   let banded = $state(false);
   let slots: number[] = $state([]);
 
-  /** A filament for each part; new parts take the next one. */
+  /** The filament of the stratum below the parts; none if they begin at the bottom. */
+  const below = $derived.by(() => {
+    const under = piece?.strata.findLast((s) => typeof low === 'number' && s.to <= low + 1e-6);
+    return under && session.slotOf(under);
+  });
+
+  /** A filament for each part: they go on after what is below them. */
   $effect(() => {
     const loaded = session.document.slots.length;
     while (slots.length < Math.min(parts, 500)) {
-      slots.push(slots.length === 0 ? 1 : (slots.at(-1)! % loaded) + 1);
+      slots.push(((slots.at(-1) ?? below ?? 0) % loaded) + 1);
     }
     if (slots.length > parts && parts >= 2) {
       slots.length = parts;
@@ -48,6 +54,7 @@
     if (open && stratum) {
       from = String(Number(stratum.from.toFixed(3)));
       to = String(Number(stratum.to.toFixed(3)));
+      slots = [];
     }
   });
 

@@ -90,7 +90,8 @@ class StrataStory extends Story {
     typeIntoLevel(22);
     page.keyboard().press("d");
     assertThat(page.getByLabel("block, stratum 2, 4.2 mm to 12.0 mm, layers 22 to 60")).isVisible();
-    page.getByLabel("block, stratum 2, 4.2 mm to 12.0 mm, layers 22 to 60").click();
+    // The part above is selected: it is what one colours next.
+    assertThat(page.getByText("39 layers of 0.2 mm, 7.8 mm high")).isVisible();
     page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Slot 2: Slate")).click();
     assertThat(page.getByTestId("totals")).containsText("1 change");
     computed();
@@ -150,6 +151,7 @@ class StrataStory extends Story {
     Locator boundary = page.getByLabel("Boundary of block");
     assertThat(boundary).hasAttribute("aria-valuetext", "3.8 mm, bottom of layer 20");
     computed();
+    page.getByLabel("block, stratum 1, 0.0 mm to 3.8 mm, layers 1 to 19").click();
     typeInto("Top of the stratum", "L11");
     assertThat(boundary).hasAttribute("aria-valuetext", "2.0 mm, bottom of layer 11");
     typeInto("Top of the stratum", "5.1");
