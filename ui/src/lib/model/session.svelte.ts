@@ -69,6 +69,9 @@ export class PlanSession {
   /** The layer that is pointed at, in the column, on the clock or in a list: it may be gone to next. */
   pointed: number | undefined = $state();
 
+  /** The setting whose field is looked for. */
+  sought: string | undefined = $state();
+
   /** How lines are shown. */
   readonly look = new Look();
   /** The newest result, and the one that is being computed. */
@@ -343,6 +346,22 @@ export class PlanSession {
     this.handling = undefined;
     const stratum = this.selected?.piece === piece ? this.selected.stratum : this.lowest(piece);
     this.selected = { piece, stratum, part };
+  }
+
+  /** Shows the field of a setting: of the selected place if it can hold there. */
+  seek({ id, scope }: SettingView): void {
+    const { piece, stratum, part } = this.selected ?? {};
+    if (!piece || !stratum) {
+      return;
+    }
+    const isFine = scope === 'cell' || scope === 'line';
+    if (scope === 'plan' && part?.kind !== 'plan') {
+      const here = this.planStrata.findLast((one) => one.from <= this.plane) ?? this.planStrata[0];
+      this.selectPart(piece, { kind: 'plan', id: here?.id ?? 's1' });
+    } else if (part?.kind === 'stop' || (scope !== 'plan' && !isFine && part?.kind !== 'piece')) {
+      this.select(piece, stratum);
+    }
+    this.sought = id;
   }
 
   /** Id of the lowest printed stratum of a piece. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { tick } from 'svelte';
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import { textOn } from '../model/colours';
   import type { RoleName, SettingId, SettingView } from '../api/client';
@@ -65,6 +66,21 @@
         (found) => (fetched = asked === role ? found : fetched),
         () => (fetched = undefined),
       );
+    }
+  });
+
+  /** A setting that is looked for is shown, and its field gets the focus. */
+  $effect(() => {
+    const sought = session.sought;
+    if (sought) {
+      role = '';
+      all = true;
+      session.sought = undefined;
+      void tick().then(() => {
+        const field = document.getElementById(`setting-${sought}`);
+        field?.scrollIntoView({ block: 'center' });
+        field?.focus();
+      });
     }
   });
 

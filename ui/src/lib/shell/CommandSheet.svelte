@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { PlanSession } from '../model/session.svelte';
-  import { goingTo, matching, selections, type Command } from './commands';
+  import { goingTo, matching, selections, settings, type Command } from './commands';
   import Sheet from './Sheet.svelte';
 
   interface Props {
@@ -16,7 +16,10 @@
   let list: HTMLUListElement | undefined = $state();
   const found = $derived(
     open
-      ? [...goingTo(session, text), ...matching([...commands, ...selections(session)], text)]
+      ? [
+          ...goingTo(session, text),
+          ...matching([...commands, ...selections(session), ...settings(session)], text),
+        ]
       : [],
   );
   let at = $derived(found.length > 0 ? 0 : -1);
@@ -89,7 +92,7 @@
     aria-expanded="true"
     aria-controls="commands"
     aria-activedescendant={at >= 0 ? `command-${at}` : undefined}
-    placeholder="some words, or a layer or height such as L22 or 4.2"
+    placeholder="some words, a setting, or a layer or height such as L22 or 4.2"
     autofocus
     bind:this={field}
     bind:value={text}

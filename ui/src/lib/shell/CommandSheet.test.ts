@@ -3,7 +3,7 @@ import { beforeEach, expect, it, vi } from 'vitest';
 import { PlanSession } from '../model/session.svelte';
 import { DOCUMENT, FakeServer } from '../testing/fakeServer';
 import CommandSheet from './CommandSheet.svelte';
-import { goingTo, selections } from './commands';
+import { goingTo, matching, selections, settings } from './commands';
 
 let session: PlanSession;
 const undo = vi.fn();
@@ -94,4 +94,29 @@ it('selects what a plan consists of by its name', () => {
   expect(found.every(({ label }) => label.startsWith('Select '))).toBe(true);
   found[0]!.run();
   expect(session.selected?.piece).toBe(piece.id);
+});
+
+it('finds settings by their names first, then by what they do', () => {
+  const { shelf } = session;
+  const fan = shelf.settings.find((one) => one.id === 'fan')!;
+  const heat = shelf.settings.find((one) => one.id === 'nozzleTemperature')!;
+  heat.description = 'Against a fan that blows too hard.';
+  const found = matching(settings(session), 'fan').map((command) => command.label);
+  expect(found.slice(0, 2)).toEqual([
+    `Setting: ${fan.label}, group`,
+    `Setting: ${heat.label}, group`,
+  ]);
+  expect(settings(session).some(({ label }) => label.includes('Filament slot'))).toBe(false);
+});
+
+it('looks for a setting where it can hold', () => {
+  const piece = session.document.pieces[0]!;
+  const purge = session.shelf.settings.find((one) => one.id === 'purgeInto')!;
+  session.selectPart(piece.id, { kind: 'piece', id: piece.id });
+  session.seek({ ...purge, id: 'walls', scope: 'cell' });
+  expect([session.sought, session.selected?.part?.kind]).toEqual(['walls', 'piece']);
+  session.seek(purge);
+  expect([session.sought, session.selected?.part?.kind]).toEqual(['purgeInto', 'plan']);
+  session.seek({ ...purge, id: 'layerHeight', scope: 'stratum' });
+  expect([session.sought, session.selected?.part]).toEqual(['layerHeight', undefined]);
 });

@@ -4,6 +4,8 @@ import type { PlanSession } from '../model/session.svelte';
 /** Something that can be done by its name. */
 export interface Command {
   readonly label: string;
+  /** More words that it is found by. */
+  readonly also?: string;
   /** The key that does the same. */
   readonly key?: string;
   /** The layer that it leads to. */
@@ -12,18 +14,18 @@ export interface Command {
 }
 
 /**
- * The commands that have all words of a text, those that begin with it first; all if it is empty.
- * Otherwise the order stays.
+ * The commands that have all words of a text: those that begin with it first, then those that name
+ * them, then those that are found by other words; all if it is empty. Otherwise the order stays.
  */
 export function matching(commands: readonly Command[], text: string): Command[] {
   const wanted = text.trim().toLowerCase();
   const words = wanted.split(/\s+/);
-  const found = commands.filter(({ label }) => {
-    const lower = label.toLowerCase();
-    return words.every((word) => lower.includes(word));
-  });
-  const begins = (command: Command) => command.label.toLowerCase().startsWith(wanted);
-  return [...found.filter(begins), ...found.filter((command) => !begins(command))];
+  const has = (said: string) => words.every((word) => said.toLowerCase().includes(word));
+  const rank = ({ label, also = '' }: Command) =>
+    label.toLowerCase().startsWith(wanted) ? 0 : has(label) ? 1 : has(`${label} ${also}`) ? 2 : 3;
+  return [0, 1, 2].flatMap((wantedRank) =>
+    commands.filter((command) => rank(command) === wantedRank),
+  );
 }
 
 /** Going to a layer or a height that is typed, such as L22 or 4.2; nothing for any other text. */
@@ -67,4 +69,15 @@ export function selections(session: PlanSession): Command[] {
       ),
     ];
   });
+}
+
+/** Each setting, to be seen and changed at the selected place, or where it can hold. */
+export function settings(session: PlanSession): Command[] {
+  return session.shelf.settings
+    .filter((setting) => setting.id !== 'filament')
+    .map((setting) => ({
+      label: `Setting: ${setting.label}, ${setting.group.toLowerCase()}`,
+      also: setting.description,
+      run: () => session.seek(setting),
+    }));
 }

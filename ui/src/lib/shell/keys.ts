@@ -10,7 +10,7 @@ export const KEYS = [
   { keys: 'p', does: 'put a stop before this layer, or take it away' },
   { keys: 's', does: 'sample at the pointer: what is printed there from the bed to the top' },
   { keys: 'f', does: 'next finding' },
-  { keys: '/', does: 'what to do, by its name; or go to a layer or height' },
+  { keys: '/', does: 'what to do, or a setting, by its name; or go to a layer or height' },
   { keys: 'h', does: 'history: all edits, and the way back to each' },
   { keys: 'Ctrl Z', does: 'undo; with Shift redo' },
   { keys: '?', does: 'this list' },

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import java.io.IOException;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
 /** Doing things by their names, in the real application. */
@@ -42,6 +43,13 @@ class CommandStory extends Story {
     typeIntoLevel(8);
     ask("stop").press("Enter");
     assertThat(button("Stop is set")).isVisible();
+    Locator focus = page.locator("input:focus, select:focus");
+    ask("infill dens").press("Enter");
+    assertThat(focus).hasAttribute("id", "setting-infillDensity");
+    focus.blur();
+    ask("brim").press("Enter");
+    assertThat(focus).hasAttribute("id", Pattern.compile("setting-brim.*"));
+    focus.blur();
     ask("nothing of the kind");
     assertThat(list).containsText("Nothing has these words");
     page.keyboard().press("Escape");

@@ -68,8 +68,9 @@ class HistoryService {
     if (!plans.planOf(revision).equals(plan)) {
       throw new MissingException("state in the history", revision.toString());
     }
-    if (plans.get(plan).revision().equals(revision)) {
-      return plans.get(plan);
+    PlanState now = plans.get(plan);
+    if (now.revision().equals(revision)) {
+      return now;
     }
     Job then = plans.job(revision);
     String what = revisions.findById(revision).orElseThrow().what();

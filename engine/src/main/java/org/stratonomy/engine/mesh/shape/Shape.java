@@ -51,7 +51,7 @@ public sealed interface Shape {
       check("width", width);
       check("depth", depth);
       check("height", height);
-      Solid solid = new Solid().prism(rectangle(width, depth), MIDDLE, 0, height);
+      Solid solid = new Solid().prism(rectangle(width, depth), middle(), 0, height);
       return one(name(), solid);
     }
   }
@@ -75,7 +75,7 @@ public sealed interface Shape {
       below("floor thickness", floor, height, "the box's height");
       double[][] outer = rectangle(width, depth);
       double[][] inner = rectangle(width - 2 * wall, depth - 2 * wall);
-      return one(name(), new Solid().cup(outer, inner, MIDDLE, 0, floor, height));
+      return one(name(), new Solid().cup(outer, inner, middle(), 0, floor, height));
     }
   }
 
@@ -191,7 +191,9 @@ public sealed interface Shape {
   }
 
   /** The middle of shapes that stand around the origin. */
-  double[] MIDDLE = {0, 0};
+  private static double[] middle() {
+    return new double[] {0, 0};
+  }
 
   private static double[][] rectangle(double width, double depth) {
     double x = width / 2;
