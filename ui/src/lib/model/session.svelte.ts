@@ -504,6 +504,18 @@ export class PlanSession {
     );
   }
 
+  /** Adds a shape beside what is there. */
+  addShape(shape: Schemas['Shape']): Promise<boolean> {
+    return this.change((id, version) =>
+      data(
+        client.POST('/api/plans/{id}/shapes', {
+          params: { path: { id }, query: { version } },
+          body: shape,
+        }),
+      ),
+    );
+  }
+
   addRegionMesh(piece: string, file: File): Promise<boolean> {
     return this.change((id, version) =>
       sendFiles(`/api/plans/${id}/regions?version=${version}&piece=${encodeURIComponent(piece)}`, [

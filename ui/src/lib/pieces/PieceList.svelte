@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Part } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
+  import AddPiece from './AddPiece.svelte';
   import NumberField from '../rules/NumberField.svelte';
   import { regionKind } from '../rules/where';
 
@@ -132,6 +133,7 @@
         onSet={(mm) => (spacing = Math.max(0, mm))}
       />
     {/if}
+    <AddPiece {session} />
   </div>
   {#each pieces as piece (piece.id)}
     {@const whole = { kind: 'piece', id: piece.id } as const}
@@ -262,16 +264,6 @@
     background: var(--accent-wash);
     outline: 1px solid var(--accent);
     outline-offset: -1px;
-  }
-
-  .add {
-    border: 1px solid var(--rule);
-    border-radius: 3px;
-    background: var(--sheet);
-    font-size: 12px;
-    padding: 2px 4px;
-    width: 84px;
-    cursor: pointer;
   }
 
   .hatched {

@@ -52,6 +52,11 @@ class BeginningStory extends Story {
     button("Undo").click();
     assertThat(button("Stop here")).isVisible();
 
+    page.getByLabel("Add a piece").selectOption("CONE");
+    exactButton("Add to the plan").click();
+    assertThat(button("Cone")).isVisible();
+    computed();
+
     page.navigate(application.address());
     Locator search = page.getByLabel("Search plans");
     search.fill("12 berth");
