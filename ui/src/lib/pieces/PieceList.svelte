@@ -133,7 +133,6 @@
         onSet={(mm) => (spacing = Math.max(0, mm))}
       />
     {/if}
-    <AddPiece {session} />
   </div>
   {#each pieces as piece (piece.id)}
     {@const whole = { kind: 'piece', id: piece.id } as const}
@@ -215,6 +214,7 @@
       </button>
     {/each}
   {/each}
+  <AddPiece {session} />
 </section>
 
 <style>

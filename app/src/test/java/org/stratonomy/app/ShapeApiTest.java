@@ -33,7 +33,8 @@ class ShapeApiTest extends ApiTest {
     assertThat(piece.at("/bodies/0/name").asString()).isEqualTo("Plate");
     assertThat(piece.at("/bodies/1/name").asString()).isEqualTo("Text");
     JsonNode result = result(plan);
-    assertThat(result.at("/ledger/slots")).hasSize(2);
+    assertThat(result.at("/pieces/0/meshes/0/bands/0/slot").asInt()).isEqualTo(1);
+    assertThat(result.at("/pieces/0/meshes/1/bands/0/slot").asInt()).isEqualTo(2);
     assertThat(result.at("/tops/14").asDouble()).isEqualTo(3.0);
   }
 
@@ -52,6 +53,7 @@ class ShapeApiTest extends ApiTest {
                 .andReturn());
     assertThat(two.get("undo").asString()).isEqualTo("Added Cone");
     assertThat(two.at("/document/pieces")).hasSize(2);
+    assertThat(two.at("/document/rules")).as("shapes have the first filament").isEmpty();
     JsonNode pieces = result(two).get("pieces");
     assertThat(pieces).hasSize(2);
   }

@@ -109,10 +109,11 @@ public class PlanImporter {
   private static Dropped file(Shape shape, List<Filament> loaded) throws IOException {
     List<MeshPart> parts = new ArrayList<>();
     for (MeshPart part : shape.parts()) {
+      int slot = parts.size();
       Optional<String> colour =
-          parts.isEmpty() || parts.size() >= loaded.size()
+          slot == 0 || slot >= loaded.size()
               ? Optional.empty()
-              : Optional.of(loaded.get(parts.size()).colour());
+              : Optional.of(loaded.get(slot).colour());
       parts.add(new MeshPart(part.name(), part.mesh(), colour));
     }
     ByteArrayOutputStream out = new ByteArrayOutputStream();

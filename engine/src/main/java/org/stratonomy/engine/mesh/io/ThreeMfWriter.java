@@ -105,7 +105,10 @@ public final class ThreeMfWriter {
   private static void object(Writer xml, int index, MeshPart part, int[] bases) throws IOException {
     Mesh mesh = part.mesh();
     xml.append("<object id=\"" + (index + 2) + "\" type=\"model\" name=\"");
-    xml.append(escaped(part.name())).append("\" pid=\"1\" pindex=\"" + index);
+    xml.append(escaped(part.name()));
+    if (part.colour().isPresent()) {
+      xml.append("\" pid=\"1\" pindex=\"" + index);
+    }
     xml.append("\">\n<mesh>\n<vertices>\n");
     for (int v = 0; v < mesh.vertexCount(); v++) {
       xml.append("<vertex x=\"" + mesh.coordinate(v, 0));
