@@ -24,7 +24,7 @@
   import { matches } from './plans';
   import { currentMode, toggleMode } from '../theme/mode';
 
-  /** Fewer plans are seen at a glance. */
+  /** So many plans are seen at a glance, without a search. */
   const FEW = 6;
 
   let plans: PlanSummary[] = $state.raw([]);
@@ -67,9 +67,9 @@
     reading = '';
   }
 
-  async function make(wanted: Shape) {
+  async function make(body: Shape) {
     await attempts.run(async () => {
-      const plan = await data(client.POST('/api/plans/shapes', { body: wanted }));
+      const plan = await data(client.POST('/api/plans/shapes', { body }));
       await navigate('/plans/:id', { params: { id: plan.id } });
     }, 'the shape');
   }

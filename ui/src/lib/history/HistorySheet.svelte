@@ -14,12 +14,12 @@
   let { session, open = $bindable() }: Props = $props();
 
   let entries: HistoryEntry[] = $state.raw([]);
-  /** Whether there may be states from before those listed. */
+  /** Whether there are states from before those listed. */
   let more = $state(false);
   let problem: ApiProblem | undefined = $state.raw(undefined);
   const days = $derived(byDay(entries, new Date()));
 
-  // Whatever the plan becomes while the list is open stands in it.
+  // An edit while the list is open belongs to it.
   $effect(() => {
     if (open && session.revision) {
       void load();
@@ -28,9 +28,9 @@
 
   async function load(before?: string) {
     try {
-      const page = await session.history(before);
-      entries = before ? [...entries, ...page] : page;
-      more = page.length > 0 && page.at(-1)!.what !== 'Started';
+      const { states, goesOn } = await session.history(before);
+      entries = before ? [...entries, ...states] : states;
+      more = goesOn;
       problem = undefined;
     } catch (e) {
       problem = ApiProblem.from(e, 'the history');

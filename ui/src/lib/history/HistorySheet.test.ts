@@ -21,11 +21,14 @@ beforeEach(async () => {
 
 it('lists edits with the way back to all but the current state', async () => {
   session.history = vi.fn(() =>
-    Promise.resolve([
-      entry(2, 'UNDONE', 'Divided One at 4.2 mm'),
-      entry(1, 'CURRENT', 'Added One'),
-      entry(0, 'EARLIER', 'Started'),
-    ]),
+    Promise.resolve({
+      states: [
+        entry(2, 'UNDONE', 'Divided One at 4.2 mm'),
+        entry(1, 'CURRENT', 'Added One'),
+        entry(0, 'EARLIER', 'Started'),
+      ],
+      goesOn: false,
+    }),
   );
   const goBackTo = vi.spyOn(session, 'goBackTo').mockResolvedValue(true);
   render(HistorySheet, { session, open: true });
@@ -43,8 +46,8 @@ it('lists edits with the way back to all but the current state', async () => {
 it('goes on with earlier edits', async () => {
   const history = vi
     .fn<PlanSession['history']>()
-    .mockResolvedValueOnce([entry(1, 'CURRENT', 'Added One')])
-    .mockResolvedValueOnce([entry(0, 'EARLIER', 'Started')]);
+    .mockResolvedValueOnce({ states: [entry(1, 'CURRENT', 'Added One')], goesOn: true })
+    .mockResolvedValueOnce({ states: [entry(0, 'EARLIER', 'Started')], goesOn: false });
   session.history = history;
   render(HistorySheet, { session, open: true });
   (await screen.findByRole('button', { name: 'Show earlier edits' })).click();

@@ -191,3 +191,23 @@ export function resize(region: RegionDocument, size: readonly number[]): void {
 export function pieceName(document: PlanDocument, id: string): string {
   return document.pieces.find((piece) => piece.id === id)?.name ?? id;
 }
+
+/**
+ * Whether a setting can hold for what is selected.
+ *
+ * @param scope what its value can differ between
+ * @param kind of the selected place: "stratum", "piece", "plan", "body", "region"; a stop has no settings
+ */
+export function canHold(scope: string, kind: string): boolean {
+  switch (kind) {
+    case 'stratum':
+    case 'piece':
+      return scope !== 'plan';
+    case 'plan':
+      return scope === 'plan' || scope === 'cell' || scope === 'line';
+    case 'stop':
+      return false;
+    default:
+      return scope === 'cell' || scope === 'line';
+  }
+}

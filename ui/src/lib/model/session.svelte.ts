@@ -34,7 +34,7 @@ import type {
   SampleSpot,
   StopView,
 } from './document';
-import { planStrata } from './document';
+import { canHold, planStrata } from './document';
 import { Attempts } from './attempts.svelte';
 import { Look } from '../sheet/look.svelte';
 import { Inquiries } from './inquiries';
@@ -348,18 +348,27 @@ export class PlanSession {
     this.selected = { piece, stratum, part };
   }
 
-  /** Shows the field of a setting: of the selected place if it can hold there. */
+  /** Selects the stratum of the whole plan at the level. */
+  selectPlan(): void {
+    const strata = this.planStrata;
+    const at = strata.findLast((stratum) => stratum.from <= this.plane + 1e-6) ?? strata[0];
+    if (at && this.selected) {
+      this.selectPart(this.selected.piece, { kind: 'plan', id: at.id });
+    }
+  }
+
+  /** Shows the field of a setting: for the selected place, or for one where it can hold. */
   seek({ id, scope }: SettingView): void {
-    const { piece, stratum, part } = this.selected ?? {};
-    if (!piece || !stratum) {
+    if (!this.selected) {
       return;
     }
-    const isFine = scope === 'cell' || scope === 'line';
-    if (scope === 'plan' && part?.kind !== 'plan') {
-      const here = this.planStrata.findLast((one) => one.from <= this.plane) ?? this.planStrata[0];
-      this.selectPart(piece, { kind: 'plan', id: here?.id ?? 's1' });
-    } else if (part?.kind === 'stop' || (scope !== 'plan' && !isFine && part?.kind !== 'piece')) {
-      this.select(piece, stratum);
+    const { piece, stratum, part } = this.selected;
+    if (!canHold(scope, part?.kind ?? 'stratum')) {
+      if (scope === 'plan') {
+        this.selectPlan();
+      } else {
+        this.select(piece, stratum);
+      }
     }
     this.sought = id;
   }
@@ -472,7 +481,7 @@ export class PlanSession {
    *
    * @param before only those made before this time
    */
-  history(before?: string): Promise<Schemas['HistoryEntry'][]> {
+  history(before?: string): Promise<Schemas['History']> {
     const path = { id: this.state.id };
     return data(client.GET('/api/plans/{id}/history', { params: { path, query: { before } } }));
   }

@@ -31,14 +31,6 @@
     }),
   );
 
-  function selectPlan() {
-    const strata = session.planStrata;
-    const at = strata.findLast((stratum) => stratum.from <= session.plane + 1e-6) ?? strata[0];
-    if (at) {
-      session.selectPart(session.selected!.piece, { kind: 'plan', id: at.id });
-    }
-  }
-
   function isChosen(piece: string, part: Part): boolean {
     const chosen = session.selected;
     return chosen?.piece === piece && chosen.part?.kind === part.kind && chosen.part.id === part.id;
@@ -117,7 +109,7 @@
       class="row head"
       aria-pressed={session.selected?.part?.kind === 'plan'}
       disabled={!session.selected}
-      onclick={selectPlan}
+      onclick={() => session.selectPlan()}
       title="Strata that go through all pieces">Whole plan</button
     >
     {#if pieces.length > 1}

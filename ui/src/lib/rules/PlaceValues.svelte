@@ -3,7 +3,7 @@
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import { textOn } from '../model/colours';
   import type { RoleName, SettingId, SettingView } from '../api/client';
-  import type { Place, Values } from '../model/document';
+  import { canHold, type Place, type Values } from '../model/document';
   import type { PlanSession } from '../model/session.svelte';
   import { choicesOf } from './choices';
   import { isCourse } from './course';
@@ -31,12 +31,7 @@
   const values = $derived(
     (ofStratum ? session.selectedStratum?.settings : fetched) as Values | undefined,
   );
-  const canSet = (scope: string) =>
-    role
-      ? scope === 'line'
-      : what === 'stratum' || what === 'piece'
-        ? scope !== 'plan'
-        : isFine(scope) || (what === 'plan' && scope === 'plan');
+  const canSet = (scope: string) => (role ? scope === 'line' : canHold(scope, what));
   const settable = $derived(
     byGroup(session.shelf.settings.filter((s) => s.id !== 'filament' && canSet(s.scope))),
   );
@@ -50,11 +45,6 @@
     return [...new Set(settings.map((s) => s.group))].flatMap((group) =>
       settings.filter((s) => s.group === group),
     );
-  }
-
-  /** Whether a value can differ between parts of a piece at one height. */
-  function isFine(scope: string): boolean {
-    return scope === 'cell' || scope === 'line';
   }
 
   $effect(() => {

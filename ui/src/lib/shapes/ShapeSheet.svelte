@@ -14,7 +14,7 @@
 
   let typed: Record<string, string> = $state({});
   let text = $state('');
-  /** Nothing is said to be wrong before something was tried. */
+  /** Whether the button was pressed: only then complaints are shown. */
   let tried = $state(false);
 
   $effect(() => {
@@ -61,6 +61,7 @@
             maxlength="40"
             autocomplete="off"
             bind:value={text}
+            aria-invalid={tried && 'text' in made!.wrong}
             aria-describedby="wrong-text"
           />
           {@render complaint('text')}
@@ -76,6 +77,7 @@
             autocomplete="off"
             bind:value={typed[size.key]}
             onfocus={select}
+            aria-invalid={tried && size.key in made!.wrong}
             aria-describedby="wrong-{size.key}"
           />
           <span class="unit">mm</span>

@@ -8,7 +8,7 @@ export type ShapeKind = Shape['shape'];
 export interface Size {
   readonly key: string;
   readonly label: string;
-  /** What it is at first. */
+  /** What the field shows at first. */
   readonly mm: number;
   /** Zero may be typed. */
   readonly mayBeZero?: boolean;
@@ -17,7 +17,7 @@ export interface Size {
 export interface ShapeForm {
   readonly kind: ShapeKind;
   readonly label: string;
-  /** What one would make with it. */
+  /** What it is, in a sentence. */
   readonly hint: string;
   readonly sizes: readonly Size[];
   /** An outline for its sign, in a square of 24. */
@@ -77,8 +77,8 @@ export const SHAPES: readonly ShapeForm[] = [
     label: 'Cone',
     hint: 'Narrower or wider at its top; 0 makes a point.',
     sizes: [
-      { key: 'diameter', label: 'Diameter below', mm: 40 },
-      { key: 'topDiameter', label: 'Diameter above', mm: 15, mayBeZero: true },
+      { key: 'diameter', label: 'Bottom diameter', mm: 40 },
+      { key: 'topDiameter', label: 'Top diameter', mm: 15, mayBeZero: true },
       { key: 'height', label: 'Height, Z', mm: 30 },
     ],
     sign: 'M4 18a8 2.6 0 0 0 16 0L15 5.5a3 1 0 0 0-6 0zM9 5.5a3 1 0 0 0 6 0',
@@ -89,7 +89,7 @@ export const SHAPES: readonly ShapeForm[] = [
     hint: 'A plate with a hole, and letters of a second filament.',
     says: true,
     sizes: [
-      { key: 'letters', label: 'Height of the letters', mm: 12 },
+      { key: 'letters', label: 'Letter height', mm: 12 },
       { key: 'thickness', label: 'Plate thickness', mm: 2 },
       { key: 'raised', label: 'Letters raised by', mm: 0.8 },
     ],
@@ -97,13 +97,15 @@ export const SHAPES: readonly ShapeForm[] = [
   },
 ];
 
-/** What a shape is asked for with at first, by the keys of its sizes. */
+/** What the fields of a shape show at first, by the keys of its sizes. */
 export function usual(form: ShapeForm): Record<string, string> {
   return Object.fromEntries(form.sizes.map((size) => [size.key, String(size.mm)]));
 }
 
 /**
- * A shape of what was typed, or what is wrong with it, by the keys of the sizes; `text` for the text.
+ * Makes a shape of what was typed.
+ *
+ * @returns also what is wrong, by the keys of the sizes and `text`; nothing if the shape can be made
  */
 export function shapeOf(
   form: ShapeForm,

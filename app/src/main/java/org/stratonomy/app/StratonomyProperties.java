@@ -9,7 +9,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param demo whether the demo plans are put into an empty database
  * @param allowedHosts host names, with or without port, that the server answers to besides those of
  *     the loopback interface
- * @param patience how long a request waits for its answer; after that it says how far the work is
+ * @param patience how long a request waits for its task before it answers with the progress
  */
 @ConfigurationProperties("stratonomy")
 public record StratonomyProperties(

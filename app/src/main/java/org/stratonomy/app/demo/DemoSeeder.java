@@ -13,8 +13,8 @@ import org.stratonomy.demo.DemoRecipe;
 import org.stratonomy.engine.document.StratFile;
 
 /**
- * Puts the demo plans and recipes into an empty database, if that is wanted. It asks when it runs:
- * which components there are is settled when the application is built.
+ * Puts the demo plans and recipes into an empty database if {@code stratonomy.demo} is set. The
+ * build settles which components there are, so the setting is read when this one runs.
  */
 @Component
 class DemoSeeder implements ApplicationRunner {

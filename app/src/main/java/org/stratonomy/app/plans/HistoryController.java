@@ -1,7 +1,6 @@
 package org.stratonomy.app.plans;
 
 import java.time.Instant;
-import java.util.List;
 import java.util.UUID;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -24,10 +23,11 @@ class HistoryController {
   }
 
   /**
-   * @param before only states from before this time; the newest if it is missing
+   * @param before only states from before this time
    */
   @GetMapping
-  List<HistoryEntry> states(@PathVariable UUID id, @RequestParam(required = false) Instant before) {
+  History states(
+      @PathVariable UUID id, @RequestParam(defaultValue = "9999-12-31T00:00:00Z") Instant before) {
     return history.of(id, before);
   }
 

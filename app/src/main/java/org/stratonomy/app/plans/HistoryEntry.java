@@ -6,15 +6,15 @@ import java.util.UUID;
 /**
  * One state that a plan has been in.
  *
- * @param revision under which its picture is to be had
+ * @param revision the state
  * @param made when
- * @param what the edit did that led to it, in words
- * @param standing where the plan stands, seen from there
+ * @param what the edit that led to it did, in words
+ * @param standing how it relates to the plan's current state
  */
 public record HistoryEntry(UUID revision, Instant made, String what, Standing standing) {
-  /** How a state relates to the one that the plan is in. */
+  /** How a state relates to the current one. */
   public enum Standing {
-    /** The plan is in it. */
+    /** It is the current one. */
     CURRENT,
     /** It led to the current one. */
     EARLIER,

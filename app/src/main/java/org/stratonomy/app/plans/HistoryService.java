@@ -1,12 +1,10 @@
 package org.stratonomy.app.plans;
 
-import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
-import java.util.List;
 import java.util.Set;
 import java.util.UUID;
-import org.springframework.data.domain.Limit;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.data.domain.Slice;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.stratonomy.app.plans.HistoryEntry.Standing;
@@ -23,29 +21,27 @@ class HistoryService {
 
   private final PlanService plans;
   private final RevisionRepository revisions;
-  private final Clock clock;
 
-  HistoryService(PlanService plans, RevisionRepository revisions, Clock clock) {
+  HistoryService(PlanService plans, RevisionRepository revisions) {
     this.plans = plans;
     this.revisions = revisions;
-    this.clock = clock;
   }
 
   /**
    * States of a plan, the newest first, at most {@link #PAGE}.
    *
-   * @param before only states from before this time, or null for the newest
+   * @param before only states from before this time
    * @throws MissingException if there is no such plan
    */
   @Transactional(readOnly = true)
-  public List<HistoryEntry> of(UUID plan, Instant before) {
+  public History of(UUID plan, Instant before) {
     UUID current = plans.get(plan).revision();
     Set<UUID> line = revisions.lineOf(current);
-    // Another node's clock may be a little ahead.
-    Instant until = before == null ? clock.instant().plus(Duration.ofDays(1)) : before;
-    return revisions.madeBefore(plan, until, Limit.of(PAGE)).stream()
-        .map(made -> made.entry(standing(made.id(), current, line)))
-        .toList();
+    Slice<HistoryEntry> states =
+        revisions
+            .madeBefore(plan, before, PageRequest.ofSize(PAGE))
+            .map(made -> made.entry(standing(made.id(), current, line)));
+    return new History(states.getContent(), states.hasNext());
   }
 
   private static Standing standing(UUID revision, UUID current, Set<UUID> line) {

@@ -1,11 +1,11 @@
 package org.stratonomy.app.plans;
 
 import java.time.Instant;
-import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import org.springframework.data.domain.Limit;
+import org.springframework.data.domain.Pageable;
+import org.springframework.data.domain.Slice;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
@@ -31,7 +31,7 @@ interface RevisionRepository extends JpaRepository<RevisionEntity, UUID> {
       from RevisionEntity r where r.plan = :plan and r.created < :before
       order by r.created desc, r.id
       """)
-  List<Made> madeBefore(UUID plan, Instant before, Limit limit);
+  Slice<Made> madeBefore(UUID plan, Instant before, Pageable part);
 
   /** A revision and all those that led to it. */
   @Query(

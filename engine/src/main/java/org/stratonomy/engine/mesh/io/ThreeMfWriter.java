@@ -6,10 +6,12 @@ import java.io.OutputStream;
 import java.io.OutputStreamWriter;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.stratonomy.engine.mesh.Mesh;
@@ -37,6 +39,8 @@ public final class ThreeMfWriter {
       </Relationships>
       """;
 
+  private static final int NONE = -1;
+
   private ThreeMfWriter() {}
 
   public static void write(List<MeshPart> parts, OutputStream out) throws IOException {
@@ -63,29 +67,35 @@ public final class ThreeMfWriter {
   private static void model(Writer xml, List<MeshPart> parts) throws IOException {
     List<Map<String, BitSet>> faces =
         parts.stream().map(part -> part.faces().on(part.mesh())).toList();
-    List<String> faceColours =
-        faces.stream().flatMap(of -> of.keySet().stream()).distinct().toList();
+    List<String> colours =
+        Stream.concat(
+                parts.stream().flatMap(part -> part.colour().stream()),
+                faces.stream().flatMap(of -> of.keySet().stream()))
+            .distinct()
+            .toList();
     xml.append("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n");
     xml.append("<model unit=\"millimeter\" xml:lang=\"en\" ");
     xml.append("xmlns=\"http://schemas.microsoft.com/3dmanufacturing/core/2015/02\">\n");
-    xml.append("<resources>\n<basematerials id=\"1\">\n");
-    for (MeshPart part : parts) {
-      base(xml, part.name(), part.colour().orElse("#808080"));
+    xml.append("<resources>\n");
+    if (!colours.isEmpty()) {
+      xml.append("<basematerials id=\"1\">\n");
+      for (String colour : colours) {
+        xml.append("<base name=\"").append(colour).append("\" displaycolor=\"");
+        xml.append(colour.toUpperCase(Locale.ROOT)).append("\"/>\n");
+      }
+      xml.append("</basematerials>\n");
     }
-    for (String colour : faceColours) {
-      base(xml, colour, colour);
-    }
-    xml.append("</basematerials>\n");
     for (int i = 0; i < parts.size(); i++) {
       int[] bases = new int[parts.get(i).mesh().triangleCount()];
+      Arrays.fill(bases, NONE);
       faces
           .get(i)
           .forEach(
               (colour, triangles) -> {
-                int base = parts.size() + faceColours.indexOf(colour);
+                int base = colours.indexOf(colour);
                 triangles.stream().forEach(t -> bases[t] = base);
               });
-      object(xml, i, parts.get(i), bases);
+      object(xml, i + 2, parts.get(i), colours, bases);
     }
     xml.append("</resources>\n<build>\n");
     for (int i = 0; i < parts.size(); i++) {
@@ -94,20 +104,16 @@ public final class ThreeMfWriter {
     xml.append("</build>\n</model>\n");
   }
 
-  private static void base(Writer xml, String name, String colour) throws IOException {
-    xml.append("<base name=\"").append(escaped(name)).append("\" displaycolor=\"");
-    xml.append(colour.toUpperCase(Locale.ROOT)).append("\"/>\n");
-  }
-
   /**
-   * @param bases number of the base material of each triangle that has one of its own, or 0
+   * @param bases index of the colour of each triangle that has one of its own, or {@link #NONE}
    */
-  private static void object(Writer xml, int index, MeshPart part, int[] bases) throws IOException {
+  private static void object(Writer xml, int id, MeshPart part, List<String> colours, int[] bases)
+      throws IOException {
     Mesh mesh = part.mesh();
-    xml.append("<object id=\"" + (index + 2) + "\" type=\"model\" name=\"");
+    xml.append("<object id=\"" + id + "\" type=\"model\" name=\"");
     xml.append(escaped(part.name()));
     if (part.colour().isPresent()) {
-      xml.append("\" pid=\"1\" pindex=\"" + index);
+      xml.append("\" pid=\"1\" pindex=\"" + colours.indexOf(part.colour().get()));
     }
     xml.append("\">\n<mesh>\n<vertices>\n");
     for (int v = 0; v < mesh.vertexCount(); v++) {
@@ -120,7 +126,7 @@ public final class ThreeMfWriter {
       xml.append("<triangle v1=\"" + mesh.corner(t, 0));
       xml.append("\" v2=\"" + mesh.corner(t, 1));
       xml.append("\" v3=\"" + mesh.corner(t, 2));
-      xml.append(bases[t] > 0 ? "\" pid=\"1\" p1=\"" + bases[t] + "\"/>\n" : "\"/>\n");
+      xml.append(bases[t] != NONE ? "\" pid=\"1\" p1=\"" + bases[t] + "\"/>\n" : "\"/>\n");
     }
     xml.append("</triangles>\n</mesh>\n</object>\n");
   }

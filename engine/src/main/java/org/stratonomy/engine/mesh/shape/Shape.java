@@ -120,9 +120,9 @@ public sealed interface Shape {
 
     @Override
     public List<MeshPart> parts() {
-      check("diameter at the bottom", diameter);
+      check("bottom diameter", diameter);
       if (topDiameter != 0) {
-        check("diameter at the top", topDiameter);
+        check("top diameter", topDiameter);
       }
       check("height", height);
       int sides = sides(Math.max(diameter, topDiameter) / 2);
@@ -146,7 +146,7 @@ public sealed interface Shape {
 
     @Override
     public List<MeshPart> parts() {
-      check("height of the letters", letters);
+      check("letter height", letters);
       check("thickness", thickness);
       check("raised", raised);
       Lettering lettering = Lettering.of(text, letters);
@@ -181,8 +181,8 @@ public sealed interface Shape {
         double angle = -Math.PI + 2 * Math.PI * (i + 0.5) / points;
         double c = Math.cos(angle);
         double s = Math.sin(angle);
-        double x = c == 0 ? Double.MAX_VALUE : ((c > 0 ? width : 0) - from[0]) / c;
-        double y = s == 0 ? Double.MAX_VALUE : ((s > 0 ? depth : 0) - from[1]) / s;
+        double x = ((c > 0 ? width : 0) - from[0]) / c;
+        double y = ((s > 0 ? depth : 0) - from[1]) / s;
         double reach = Math.min(x, y);
         byAngle.putIfAbsent(angle, new double[] {from[0] + reach * c, from[1] + reach * s});
       }

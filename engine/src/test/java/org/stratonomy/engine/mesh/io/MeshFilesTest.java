@@ -138,6 +138,7 @@ class MeshFilesTest {
     MeshPart plain = new MeshPart("Disc", Shapes.cylinder(20, 3), Optional.empty());
     List<MeshPart> read = MeshFiles.read("bar.3mf", ByteBuffer.wrap(threeMf(plain, part)));
     assertThat(read.get(0).faces().isEmpty()).isTrue();
+    assertThat(read.get(0).colour()).isEmpty();
     MeshPart again = read.get(1);
     assertThat(again.colour()).map(String::toLowerCase).contains("#ece7da");
     assertThat(again.faces().on(again.mesh()).values())
