@@ -1,18 +1,12 @@
 <script lang="ts">
   import { tiltOf } from '../model/belt';
-  import {
-    layerBottom,
-    layerFromPlane,
-    layerTop,
-    mm,
-    niceStep,
-    type Heights,
-  } from '../model/heights';
+  import { layerBottom, layerFromPlane, layerTop, mm, type Heights } from '../model/heights';
   import type { PlanSession } from '../model/session.svelte';
   import ColumnHeads from './ColumnHeads.svelte';
   import FilamentTrack from './FilamentTrack.svelte';
   import FindingTrack from './FindingTrack.svelte';
   import { unfounded } from './overhang';
+  import HeightAxis from './HeightAxis.svelte';
   import OverhangTrack from './OverhangTrack.svelte';
   import OutlineTrack from './OutlineTrack.svelte';
   import PlanTrack from './PlanTrack.svelte';
@@ -92,12 +86,6 @@
   });
   const largestArea = $derived(Math.max(1, ...pieces.flatMap((p) => p.areas)));
   const longest = $derived(Math.max(1, percentile(result?.layerSeconds ?? [], 0.98)));
-  const ticks = $derived.by(() => {
-    const step = niceStep(range.to - range.from, (scale.bottom - scale.top) / 46);
-    const first = Math.ceil(range.from / step - 1e-9);
-    const count = Math.floor(range.to / step + 1e-9) - first + 1;
-    return Array.from({ length: count }, (_, i) => Number(((first + i) * step).toFixed(6)));
-  });
   function heightOf(event: MouseEvent): number {
     return scale.height(event.clientY - svg.getBoundingClientRect().top);
   }
@@ -204,14 +192,7 @@
             : undefined}
           hasPlan={planWidth > 0}
         />
-        <line class="axis" x1={SCALE} x2={SCALE} y1={scale.top} y2={scale.bottom} />
-        {#each ticks as tick (tick)}
-          <line class="grid" x1="42" x2={width} y1={scale.y(tick)} y2={scale.y(tick)} />
-          <text class="tick num" x="38" y={scale.y(tick) + 4} text-anchor="end">{tick}</text>
-          <text class="tick num soft" x="80" y={scale.y(tick) + 4} text-anchor="end"
-            >L{layerFromPlane(heights, tick)}</text
-          >
-        {/each}
+        <HeightAxis {heights} {scale} from={range.from} to={range.to} x={SCALE} {width} />
       {/if}
 
       <clipPath id="tracks">
@@ -357,23 +338,6 @@
     padding: 4px 8px;
     border-top: 1px solid var(--rule-soft);
     color: var(--ink-soft);
-  }
-
-  .axis {
-    stroke: var(--ink-soft);
-  }
-
-  .grid {
-    stroke: var(--rule-soft);
-  }
-
-  .tick {
-    font-size: 10.5px;
-    fill: var(--ink);
-  }
-
-  .tick.soft {
-    fill: var(--ink-soft);
   }
 
   .shown-rule {
