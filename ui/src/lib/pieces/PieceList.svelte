@@ -206,10 +206,14 @@
       </button>
     {/each}
   {/each}
-  <AddPiece {session} />
+  <div class="piece last"><AddPiece {session} /></div>
 </section>
 
 <style>
+  .last {
+    justify-content: flex-end;
+  }
+
   .pieces {
     padding: 6px 10px;
     border-bottom: 1px solid var(--rule);
